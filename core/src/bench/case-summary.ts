@@ -1,0 +1,130 @@
+import { type LabCalendar, latestStart, type WorkStretch } from '../planning/index.ts'
+import {
+  type CaseState,
+  isDelivered,
+  isSettled,
+  type JobState,
+  type RouteStep,
+  type Stage,
+  type StepKind,
+  type StepWindow,
+  stepsInHand,
+  stepWindow,
+} from '../route/index.ts'
+
+export type CaseStatus = 'open' | 'held' | 'asking' | 'away' | 'ended' | 'delivered'
+
+/** A step that is running or may be started: what the bench needs of it. */
+export interface BenchItem {
+  readonly jobId: string
+  readonly stepId: string
+  readonly name: string
+  readonly stage: Stage
+  readonly kind: StepKind
+  readonly running: boolean
+  readonly startedAt?: number
+  readonly window?: StepWindow
+  /** Latest moment to begin it, so that the case is ready when due; ms since 1970. */
+  readonly startBy: number
+  readonly why: string
+  readonly attempt: number
+}
+
+/** What lists show of a case. Worked out when an event is written; nothing in it depends on the present time. */
+export interface CaseSummary {
+  readonly caseId: string
+  readonly docket: string
+  readonly clinic: string
+  readonly prescriber: string
+  readonly patientCode: string
+  readonly jobNames: readonly string[]
+  readonly dueAt: number
+  readonly receivedAt: number
+  readonly status: CaseStatus
+  /** Of the step in hand; `deliver` when there is none left. */
+  readonly stage: Stage
+  readonly startBy: number
+  readonly stepsDone: number
+  readonly stepsInAll: number
+  readonly wentBack?: string
+  readonly question?: { readonly jobId: string; readonly text: string; readonly since: number }
+  readonly heldReason?: string
+  readonly items: readonly BenchItem[]
+}
+
+/** Sums a case up for lists. Slack is `startBy` minus the present time. */
+export function caseSummary(caseId: string, state: CaseState, calendar: LabCalendar): CaseSummary {
+  const { authorisation, jobs } = state
+  const dueAt = Date.parse(authorisation.dueAt)
+  const closed = state.ended !== undefined || isDelivered(state)
+  const items = closed ? [] : jobs.flatMap((job) => benchItems(job, dueAt, calendar))
+  const asking = jobs.find((job) => job.question)
+  const wentBack = jobs.find((job) => job.wentBack)?.wentBack
+  const steps = jobs.flatMap((job) => job.route.steps.map((step) => job.steps[step.id]))
+  return {
+    caseId,
+    docket: state.docket,
+    clinic: authorisation.clinic,
+    prescriber: authorisation.prescriber,
+    patientCode: authorisation.patientCode,
+    jobNames: jobs.map((job) => job.route.name),
+    dueAt,
+    receivedAt: Date.parse(state.receivedAt),
+    status: statusOf(state, items),
+    stage: items[0]?.stage ?? 'deliver',
+    startBy: Math.min(dueAt, ...items.map((item) => item.startBy)),
+    stepsDone: steps.filter(isSettled).length,
+    stepsInAll: steps.length,
+    ...(wentBack && !closed ? { wentBack: wentBack.reason } : {}),
+    ...(asking?.question && !closed
+      ? {
+          question: {
+            jobId: asking.jobId,
+            text: asking.question.question,
+            since: Date.parse(asking.question.since),
+          },
+        }
+      : {}),
+    ...(state.held ? { heldReason: state.held.reason } : {}),
+    items,
+  }
+}
+
+function statusOf(state: CaseState, items: readonly BenchItem[]): CaseStatus {
+  if (state.ended) return 'ended'
+  if (isDelivered(state)) return 'delivered'
+  if (state.held) return 'held'
+  if (state.jobs.some((job) => job.question)) return 'asking'
+  return items.length > 0 && items.every((item) => item.running && item.kind === 'clinic') ? 'away' : 'open'
+}
+
+function benchItems(job: JobState, dueAt: number, calendar: LabCalendar): BenchItem[] {
+  const { running, startable } = stepsInHand(job)
+  const item = (step: RouteStep, isRunning: boolean): BenchItem => {
+    const state = job.steps[step.id]!
+    const window = stepWindow(job, step)
+    return {
+      jobId: job.jobId,
+      stepId: step.id,
+      name: step.name,
+      stage: step.stage,
+      kind: step.kind,
+      running: isRunning,
+      ...(state.startedAt ? { startedAt: Date.parse(state.startedAt) } : {}),
+      ...(window ? { window } : {}),
+      startBy: latestStart(remainingWork(job, step), dueAt, calendar),
+      why: step.why,
+      attempt: state.attempt,
+    }
+  }
+  return [...running.map((step) => item(step, true)), ...startable.map((step) => item(step, false))]
+}
+
+/** The step and what is left after it, as one chain: parallel steps are counted one after the other, so it errs early. */
+function remainingWork(job: JobState, from: RouteStep): WorkStretch[] {
+  const index = job.route.steps.indexOf(from)
+  return job.route.steps
+    .slice(index)
+    .filter((step) => !isSettled(job.steps[step.id]))
+    .map(({ handsOnMinutes, waitMinutes = 0 }) => ({ handsOnMinutes, waitMinutes }))
+}

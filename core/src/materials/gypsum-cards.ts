@@ -1,0 +1,82 @@
+import { COMMON_PRACTICE, type MassMeasure, type MaterialCard } from './material-card.ts'
+
+const RATIO_SOURCE = "Phillips' Science of Dental Materials, recalled"
+
+function wetted(min: number, usual: number, max: number, bagGrams?: number): MassMeasure {
+  return {
+    by: 'mass',
+    minMillilitresPerGram: min,
+    usualMillilitresPerGram: usual,
+    maxMillilitresPerGram: max,
+    liquidGramsPerMillilitre: 1,
+    ...(bagGrams === undefined ? {} : { bagGrams }),
+    source: RATIO_SOURCE,
+  }
+}
+const stoneClock = { pourByMinutes: 6, setMinutes: 12, separateMinutes: 45, source: COMMON_PRACTICE }
+const water = { family: 'gypsum', powderName: 'powder', liquidName: 'water' } as const
+const MIX = 'Water first, powder into it. Wet all powder by hand, then mix under vacuum.'
+
+/** The generic classes of ISO 6873, and the flask blend. Ratios: the published range; usual: its middle or the trade's. */
+export const gypsumCards: readonly MaterialCard[] = [
+  {
+    ...water,
+    id: 'impression-plaster',
+    name: 'Impression plaster, type 1',
+    gypsumType: 1,
+    measure: wetted(0.5, 0.6, 0.75),
+    clock: { pourByMinutes: 2, setMinutes: 4, separateMinutes: 10, source: COMMON_PRACTICE },
+    notes: [MIX],
+  },
+  {
+    ...water,
+    id: 'model-plaster',
+    name: 'Model plaster, type 2',
+    gypsumType: 2,
+    measure: wetted(0.45, 0.5, 0.5),
+    clock: { pourByMinutes: 5, setMinutes: 11, separateMinutes: 45, source: COMMON_PRACTICE },
+    notes: [MIX, 'Salt, slurry water and warmer water quicken the set; borax slows it.'],
+  },
+  {
+    ...water,
+    id: 'dental-stone',
+    name: 'Dental stone, type 3',
+    gypsumType: 3,
+    measure: wetted(0.28, 0.3, 0.3),
+    clock: stoneClock,
+    notes: [MIX],
+  },
+  {
+    ...water,
+    id: 'high-strength-stone',
+    name: 'High-strength stone, type 4',
+    gypsumType: 4,
+    measure: wetted(0.22, 0.23, 0.24, 100),
+    clock: stoneClock,
+    notes: [MIX, 'Some packs give 20 mL to a 100 g bag (0.20): the pack wins.'],
+  },
+  {
+    ...water,
+    id: 'high-expansion-stone',
+    name: 'High-expansion die stone, type 5',
+    gypsumType: 5,
+    measure: wetted(0.18, 0.2, 0.22),
+    clock: stoneClock,
+    notes: [MIX],
+  },
+  {
+    ...water,
+    id: 'half-and-half',
+    name: 'Half plaster, half stone',
+    blend: [
+      { materialId: 'model-plaster', massFraction: 0.5 },
+      { materialId: 'dental-stone', massFraction: 0.5 },
+    ],
+    measure: {
+      ...wetted(0.365, 0.4, 0.4),
+      source: 'weighted mean of the two ratios (exact); ranges as plaster and stone',
+    },
+    clock: { pourByMinutes: 6, setMinutes: 12, separateMinutes: 45, source: COMMON_PRACTICE },
+    notes: [MIX, 'Breaks out more easily than stone alone.'],
+  },
+]

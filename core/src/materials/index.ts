@@ -1,0 +1,22 @@
+import { gypsumCards } from './gypsum-cards.ts'
+import { materialShelf } from './material-card.ts'
+import { otherCards } from './other-cards.ts'
+
+/** Every shipped material card by its id, checked when the core is loaded. */
+export const materials = materialShelf([...gypsumCards, ...otherCards])
+
+export {
+  COMMON_PRACTICE,
+  type MassMeasure,
+  type MaterialCard,
+  type MaterialClock,
+  materialCardFaults,
+  materialShelf,
+  type PartsMeasure,
+  type Source,
+} from './material-card.ts'
+export {
+  LOOSE_POLYMER_GRAMS_PER_ML,
+  MONOMER_GRAMS_PER_CM3,
+  POLYMER_GRAMS_PER_CM3,
+} from './other-cards.ts'

@@ -1,0 +1,102 @@
+import { DomainError } from '../refusal/index.ts'
+
+/**
+ * Where a figure comes from. Published: the name of the work, with "recalled" when written down from memory.
+ * Otherwise "common practice"; a lab's own product says "the pack".
+ */
+export type Source = string
+export const COMMON_PRACTICE: Source = 'common practice'
+
+export type MaterialFamily = 'gypsum' | 'impression' | 'acrylic' | 'putty' | 'wax' | 'aid'
+
+/** Weighed powder with a measured liquid. */
+export interface MassMeasure {
+  readonly by: 'mass'
+  /** Liquid per powder, mL/g: what is usual, and the range of the class. */
+  readonly usualMillilitresPerGram: number
+  readonly minMillilitresPerGram: number
+  readonly maxMillilitresPerGram: number
+  readonly liquidGramsPerMillilitre: number
+  /** Loose powder as scooped, g/mL; only where the trade also measures by volume. */
+  readonly powderGramsPerMillilitre?: number
+  readonly bagGrams?: number
+  readonly source: Source
+}
+
+/** Counted parts: scoops and units of water, or equal lengths of base and catalyst. */
+export interface PartsMeasure {
+  readonly by: 'parts'
+  readonly powderPart: string
+  readonly liquidPart: string
+  readonly liquidPartsPerPowderPart: number
+  readonly source: Source
+}
+
+/** The clock of a mix in minutes from the moment the parts meet. */
+export interface MaterialClock {
+  readonly pourByMinutes: number
+  readonly setMinutes: number
+  readonly separateMinutes: number
+  readonly source: Source
+}
+
+/** A material as the calculators know it. All shipped cards are generic classes, never a product. */
+export interface MaterialCard {
+  readonly id: string
+  readonly name: string
+  readonly family: MaterialFamily
+  readonly powderName: string
+  readonly liquidName: string
+  /** ISO 6873 type, for gypsum only: what the strength and setting estimates need. */
+  readonly gypsumType?: 1 | 2 | 3 | 4 | 5
+  /** Parts of a blend by mass, adding up to 1. */
+  readonly blend?: readonly { readonly materialId: string; readonly massFraction: number }[]
+  readonly measure?: MassMeasure | PartsMeasure
+  readonly clock?: MaterialClock
+  readonly notes: readonly string[]
+}
+
+/** Every fault in a card, as sentences; empty when the card is sound. */
+export function materialCardFaults(card: MaterialCard, known: ReadonlySet<string>): string[] {
+  const faults: string[] = []
+  const fault = (sentence: string) => faults.push(`${card.id}: ${sentence}`)
+  if (!/^[a-z0-9-]+$/.test(card.id)) fault('the id may hold only a-z, 0-9 and hyphens')
+  if (card.name.trim() === '') fault('the name is empty')
+  if (card.measure) {
+    if (card.measure.source.trim() === '') fault('the ratio has no source')
+    if (card.measure.by === 'mass') {
+      const m = card.measure
+      const rising = [0, m.minMillilitresPerGram, m.usualMillilitresPerGram, m.maxMillilitresPerGram]
+      if (!(rising[0]! < rising[1]! && rising[1]! <= rising[2]! && rising[2]! <= rising[3]!))
+        fault('the ratios must rise: 0 < least <= usual <= most')
+      if (!(m.liquidGramsPerMillilitre > 0)) fault('the density of the liquid must be above 0')
+    } else if (!(card.measure.liquidPartsPerPowderPart > 0)) fault('the parts must be above 0')
+  }
+  if (card.clock) {
+    const { pourByMinutes, setMinutes, separateMinutes, source } = card.clock
+    if (!(0 < pourByMinutes && pourByMinutes <= setMinutes && setMinutes <= separateMinutes))
+      fault('the clock must rise: pour by <= set <= separate')
+    if (source.trim() === '') fault('the clock has no source')
+  }
+  if (card.blend) {
+    const sum = card.blend.reduce((total, part) => total + part.massFraction, 0)
+    if (Math.abs(sum - 1) > 1e-9) fault(`the parts of the blend add up to ${sum}, not 1`)
+    for (const part of card.blend)
+      if (!known.has(part.materialId)) fault(`the blend names an unknown material ${part.materialId}`)
+  }
+  return faults
+}
+
+/**
+ * Turns a list of cards into a look-up after checking every one of them.
+ * @throws {DomainError} `material-cards-faulty`: names every fault
+ */
+export function materialShelf(cards: readonly MaterialCard[]): ReadonlyMap<string, MaterialCard> {
+  const shelf = new Map(cards.map((card) => [card.id, card]))
+  const known = new Set(shelf.keys())
+  const faults = cards.flatMap((card) => materialCardFaults(card, known))
+  if (shelf.size !== cards.length) faults.push('two cards share an id')
+  if (faults.length > 0)
+    throw new DomainError('material-cards-faulty', faults.join('; '), 'Correct the material cards.')
+  return shelf
+}

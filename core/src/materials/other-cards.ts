@@ -1,0 +1,100 @@
+import { COMMON_PRACTICE, type MaterialCard } from './material-card.ts'
+
+/** Density of methyl methacrylate at 20 °C, g/cm3. Source: Phillips; CRC Handbook (both recalled). */
+export const MONOMER_GRAMS_PER_CM3 = 0.945
+/** Density of poly(methyl methacrylate), g/cm3. Source: Phillips, recalled. */
+export const POLYMER_GRAMS_PER_CM3 = 1.19
+/** Loose polymer beads, g/mL: puts 3:1 by volume at 2.25:1 by mass, the middle of 2 to 2.5 (common practice). */
+export const LOOSE_POLYMER_GRAMS_PER_ML = 0.71
+
+/**
+ * Monomer per gram of powder, mL/g. Usual: 3 volumes of powder to 1 of monomer, 1/(3 · 0.71);
+ * least and most: 2.5:1 and 2:1 by mass through the density of the monomer.
+ */
+const acrylicMeasure = {
+  by: 'mass',
+  minMillilitresPerGram: 1 / (2.5 * MONOMER_GRAMS_PER_CM3),
+  usualMillilitresPerGram: 1 / (3 * LOOSE_POLYMER_GRAMS_PER_ML),
+  maxMillilitresPerGram: 1 / (2 * MONOMER_GRAMS_PER_CM3),
+  liquidGramsPerMillilitre: MONOMER_GRAMS_PER_CM3,
+  powderGramsPerMillilitre: LOOSE_POLYMER_GRAMS_PER_ML,
+  source: 'common practice: 3:1 by volume, 2 to 2.5:1 by mass',
+} as const
+
+export const otherCards: readonly MaterialCard[] = [
+  {
+    id: 'alginate',
+    name: 'Alginate',
+    family: 'impression',
+    powderName: 'powder',
+    liquidName: 'water',
+    measure: {
+      by: 'parts',
+      powderPart: 'level scoop',
+      liquidPart: 'unit of water',
+      liquidPartsPerPowderPart: 1,
+      source: 'common practice: 4 scoops an upper tray, 3 a lower',
+    },
+    clock: { pourByMinutes: 2, setMinutes: 4, separateMinutes: 5, source: COMMON_PRACTICE },
+    notes: ['Whip against the bowl wall to drive out bubbles.', 'Wipe some on the teeth first.'],
+  },
+  {
+    id: 'heat-cure-acrylic',
+    name: 'Heat-cure acrylic',
+    family: 'acrylic',
+    powderName: 'polymer',
+    liquidName: 'monomer',
+    measure: acrylicMeasure,
+    notes: ['Closed jar. Pack only in the dough stage, when it comes clean off the jar wall.'],
+  },
+  {
+    id: 'cold-cure-acrylic',
+    name: 'Cold-cure acrylic',
+    family: 'acrylic',
+    powderName: 'polymer',
+    liquidName: 'monomer',
+    measure: acrylicMeasure,
+    clock: { pourByMinutes: 3, setMinutes: 5, separateMinutes: 10, source: COMMON_PRACTICE },
+    notes: ['Sets in about 5 min: make one small piece at a time.'],
+  },
+  {
+    id: 'two-part-putty',
+    name: 'Two-part putty',
+    family: 'putty',
+    powderName: 'base',
+    liquidName: 'catalyst',
+    measure: {
+      by: 'parts',
+      powderPart: 'part of base',
+      liquidPart: 'part of catalyst',
+      liquidPartsPerPowderPart: 1,
+      source: COMMON_PRACTICE,
+    },
+    clock: { pourByMinutes: 2, setMinutes: 10, separateMinutes: 15, source: COMMON_PRACTICE },
+    notes: ['Knead to one colour; press without trapping air.'],
+  },
+  {
+    id: 'baseplate-wax',
+    name: 'Baseplate wax',
+    family: 'wax',
+    powderName: 'wax',
+    liquidName: '',
+    notes: ['Flow it hot: white bubbles mean it is too cold.'],
+  },
+  {
+    id: 'denture-teeth',
+    name: 'Denture teeth',
+    family: 'aid',
+    powderName: 'set',
+    liquidName: '',
+    notes: ['Write the lot of every set into the record.'],
+  },
+  {
+    id: 'separator',
+    name: 'Gypsum and resin separator',
+    family: 'aid',
+    powderName: 'separator',
+    liquidName: '',
+    notes: ['Thin coats; none on the teeth.'],
+  },
+]

@@ -1,0 +1,58 @@
+import { requirePositive } from '../refusal/index.ts'
+import type { Mix } from './mix.ts'
+
+export interface MixInBowl extends Mix {
+  /** Wanted ratio, mL/g, and how far from it is still accepted, as a fraction (0.02 is 2 %). */
+  readonly millilitresPerGram: number
+  readonly toleranceFraction: number
+  /** Whether the mix has begun to thicken. Then nothing may be added. */
+  readonly thickening: boolean
+  /** Room in the bowl for powder and liquid together, g; none given: no limit. */
+  readonly bowlGrams?: number
+  readonly liquidGramsPerMillilitre: number
+}
+
+export type MixCorrection =
+  | { readonly action: 'goodAsItIs' }
+  | { readonly action: 'addLiquid'; readonly liquidMillilitres: number }
+  | { readonly action: 'addPowder'; readonly powderGrams: number }
+  | { readonly action: 'startAgain'; readonly reason: string }
+
+/**
+ * What to do with a mix whose parts are already in the bowl: add the other part, or start again.
+ *
+ * Powder p and liquid v against the wanted ratio R: liquid to add p R - v if that is above 0, else powder v / R - p.
+ * Adding water to a mix that thickens breaks the crystals already formed, so it is refused (common practice).
+ *
+ * @throws {DomainError} `not-a-positive-number`
+ * Source: exact; the rule against adding to a thickening mix is common practice.
+ */
+export function correctMix(bowl: MixInBowl): MixCorrection {
+  const { powderGrams, liquidMillilitres, millilitresPerGram, toleranceFraction } = bowl
+  requirePositive(powderGrams, 'powderGrams', 'The powder')
+  requirePositive(liquidMillilitres, 'liquidMillilitres', 'The liquid')
+  requirePositive(millilitresPerGram, 'millilitresPerGram', 'The ratio')
+  requirePositive(toleranceFraction, 'toleranceFraction', 'The tolerance', { orZero: true })
+  requirePositive(bowl.liquidGramsPerMillilitre, 'liquidGramsPerMillilitre', 'The density of the liquid')
+  const wantedMillilitres = powderGrams * millilitresPerGram
+  if (Math.abs(liquidMillilitres - wantedMillilitres) <= toleranceFraction * wantedMillilitres)
+    return { action: 'goodAsItIs' }
+  if (bowl.thickening)
+    return {
+      action: 'startAgain',
+      reason: 'The mix is thickening. Adding to it breaks the crystals that have formed.',
+    }
+  const tooDry = wantedMillilitres > liquidMillilitres
+  const addMillilitres = tooDry ? wantedMillilitres - liquidMillilitres : 0
+  const addGrams = tooDry ? 0 : liquidMillilitres / millilitresPerGram - powderGrams
+  const fullGrams =
+    powderGrams + addGrams + (liquidMillilitres + addMillilitres) * bowl.liquidGramsPerMillilitre
+  if (bowl.bowlGrams !== undefined && fullGrams > bowl.bowlGrams)
+    return {
+      action: 'startAgain',
+      reason: `Corrected it would be ${Math.round(fullGrams)} g, more than the bowl's ${bowl.bowlGrams} g.`,
+    }
+  return tooDry
+    ? { action: 'addLiquid', liquidMillilitres: addMillilitres }
+    : { action: 'addPowder', powderGrams: addGrams }
+}

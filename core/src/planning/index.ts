@@ -1,0 +1,1 @@
+export { type LabCalendar, latestStart, usualCalendar, type WorkStretch } from './lab-calendar.ts'

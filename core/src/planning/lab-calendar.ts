@@ -1,0 +1,84 @@
+import { TZDate } from '@date-fns/tz'
+import { addDays, startOfDay } from 'date-fns'
+import { DomainError } from '../refusal/index.ts'
+
+/** When hands are at the benches. Unattended steps run at any hour. */
+export interface LabCalendar {
+  /** IANA name, as Europe/Vienna. */
+  readonly timeZone: string
+  /** Minutes after local midnight. */
+  readonly opensMinute: number
+  readonly closesMinute: number
+  /** 0 is Sunday. */
+  readonly weekdays: readonly number[]
+}
+
+/** Monday to Friday, 07:30 to 17:00 (choice; a lab sets its own). */
+export function usualCalendar(timeZone: string): LabCalendar {
+  return { timeZone, opensMinute: 450, closesMinute: 1020, weekdays: [1, 2, 3, 4, 5] }
+}
+
+/** One stretch of work: hands first, then time by itself. Minutes, 0 or more. */
+export interface WorkStretch {
+  readonly handsOnMinutes: number
+  readonly waitMinutes: number
+}
+
+const MINUTE = 60_000
+
+/**
+ * The latest moment to begin a chain of work so that all of it is done at the due time: from the due time backwards,
+ * waiting anywhere in the day or night, hands only while the lab is open. Hands of one step stay in one opening where
+ * they fit. Machines and people are taken to be free.
+ *
+ * @param due ms since 1970
+ * @returns ms since 1970
+ * @throws {DomainError} `calendar-closed` when no weekday or no hour is open
+ */
+export function latestStart(chain: readonly WorkStretch[], due: number, calendar: LabCalendar): number {
+  if (calendar.weekdays.length === 0 || calendar.closesMinute <= calendar.opensMinute)
+    throw new DomainError(
+      'calendar-closed',
+      'The lab is never open.',
+      'Set opening hours and at least one weekday.',
+      'calendar',
+    )
+  let cursor = due
+  for (const { handsOnMinutes, waitMinutes } of [...chain].reverse()) {
+    cursor -= waitMinutes * MINUTE
+    cursor = backThroughHands(cursor, handsOnMinutes, calendar)
+  }
+  return cursor
+}
+
+function backThroughHands(end: number, minutes: number, calendar: LabCalendar): number {
+  let left = minutes * MINUTE
+  if (left === 0) return end
+  let cursor = end
+  const dayLength = (calendar.closesMinute - calendar.opensMinute) * MINUTE
+  for (;;) {
+    const { opens, closes } = openingAtOrBefore(cursor, calendar)
+    const room = Math.min(cursor, closes) - opens
+    if (left <= room) return Math.min(cursor, closes) - left
+    if (left > dayLength) left -= room
+    cursor = opens - 1
+  }
+}
+
+/** The opening hours that hold the instant, or the last ones before it. */
+function openingAtOrBefore(instant: number, calendar: LabCalendar): { opens: number; closes: number } {
+  let day = startOfDay(new TZDate(instant, calendar.timeZone))
+  for (;;) {
+    const opens = atMinute(day, calendar.opensMinute)
+    if (calendar.weekdays.includes(day.getDay()) && opens < instant)
+      return { opens, closes: atMinute(day, calendar.closesMinute) }
+    day = startOfDay(addDays(day, -1))
+  }
+}
+
+/** Wall-clock minutes after midnight, right also on the days when clocks change. */
+function atMinute(day: TZDate, minute: number): number {
+  const moment = new TZDate(day)
+  moment.setHours(Math.floor(minute / 60), minute % 60, 0, 0)
+  return moment.getTime()
+}

@@ -1,0 +1,13 @@
+export {
+  celsiusFromFahrenheit,
+  fahrenheitFromCelsius,
+  inchesFromMillimetres,
+  KILOPASCALS_PER_PSI,
+  kilopascalsFromPsi,
+  MILLIMETRES_PER_INCH,
+  millimetresFromInches,
+  psiFromKilopascals,
+} from './convert.ts'
+export { displayUnit, formatQuantity, type QuantityKind, type UnitSystem } from './display-quantity.ts'
+export { type ParsedNumber, parseTypedNumber } from './parse-number.ts'
+export { gaugeMillimetres } from './wire-gauge.ts'

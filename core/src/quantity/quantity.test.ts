@@ -1,0 +1,91 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import {
+  celsiusFromFahrenheit,
+  displayUnit,
+  fahrenheitFromCelsius,
+  formatQuantity,
+  gaugeMillimetres,
+  inchesFromMillimetres,
+  kilopascalsFromPsi,
+  millimetresFromInches,
+  parseTypedNumber,
+  psiFromKilopascals,
+  type QuantityKind,
+} from './index.ts'
+
+describe('conversions', () => {
+  // Exact: (165 - 32) · 5/9 = 73.888...
+  it('165 °F is 73.89 °C', () => expect(celsiusFromFahrenheit(165)).toBeCloseTo(73.89, 2))
+  // NIST SP 811: 1 psi = 6.894757 kPa; printed here in MPa to 3 decimals.
+  it.each([
+    [1500, 10.342],
+    [3000, 20.684],
+  ])('%d psi is %d MPa', (psi, megapascals) => {
+    expect(kilopascalsFromPsi(psi) / 1000).toBeCloseTo(megapascals, 3)
+  })
+  // Exact: 1 in = 25.4 mm.
+  it.each([
+    [2.75, 69.85],
+    [0.375, 9.525],
+    [0.625, 15.875],
+  ])('%d in is %d mm', (inches, millimetres) => {
+    expect(millimetresFromInches(inches)).toBeCloseTo(millimetres, 10)
+  })
+  it('goes there and back again', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -1e4, max: 1e4, noNaN: true }), (x) => {
+        expect(fahrenheitFromCelsius(celsiusFromFahrenheit(x))).toBeCloseTo(x, 8)
+        expect(psiFromKilopascals(kilopascalsFromPsi(x))).toBeCloseTo(x, 8)
+        expect(inchesFromMillimetres(millimetresFromInches(x))).toBeCloseTo(x, 8)
+      }),
+    )
+  })
+})
+
+describe('gauge', () => {
+  // ASTM B258: d = 0.127 · 92^((36 - n)/39) mm, printed to 4 figures.
+  it.each([
+    [28, 0.3211],
+    [14, 1.628],
+    [12, 2.053],
+    [10, 2.588],
+  ])('gauge %d is %d mm', (gauge, millimetres) => {
+    expect(gaugeMillimetres(gauge)).toBeCloseTo(millimetres, millimetres < 1 ? 4 : 3)
+  })
+  it.each([-1, 41, 2.5, Number.NaN])('refuses gauge %d', (gauge) => {
+    expect(() => gaugeMillimetres(gauge)).toThrow(expect.objectContaining({ code: 'gauge-out-of-range' }))
+  })
+})
+
+describe('display', () => {
+  it('shows the gauge in psi for a US lab and drops zeros that say nothing', () => {
+    expect(formatQuantity(kilopascalsFromPsi(1500), 'kilopascals', 'us')).toBe('1500 psi')
+    expect(formatQuantity(2.6, 'millimetres', 'metric')).toBe('2.6 mm')
+    expect(formatQuantity(90, 'degrees', 'us')).toBe('90°')
+    expect(formatQuantity(3, 'count', 'metric')).toBe('3')
+  })
+  it('reads back what it shows, in every unit', () => {
+    const kinds: QuantityKind[] = ['millimetres', 'celsius', 'kilopascals', 'grams', 'minutes']
+    fc.assert(
+      fc.property(fc.constantFrom(...kinds), fc.double({ min: 0, max: 500, noNaN: true }), (kind, x) => {
+        const { fromStored, toStored } = displayUnit(kind, 'us')
+        expect(toStored(fromStored(x))).toBeCloseTo(x, 8)
+      }),
+    )
+  })
+})
+
+describe('typed numbers', () => {
+  it.each([
+    ['2.6', 2.6],
+    ['2,6', 2.6],
+    [' 100 ', 100],
+    ['2.6 mm', 2.6],
+    ['.5', 0.5],
+    ['-1', -1],
+  ])('reads "%s"', (text, value) => expect(parseTypedNumber(text, 'mm')).toEqual({ ok: true, value }))
+  it.each(['', 'abc', '1,234.5', '1.2.3', '2.6 in', '1e3', 'Infinity', '--1'])('refuses "%s"', (text) => {
+    expect(parseTypedNumber(text, 'mm')).toEqual({ ok: false, sentence: expect.stringContaining('mm') })
+  })
+})

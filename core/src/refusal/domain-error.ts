@@ -1,0 +1,36 @@
+/**
+ * A refusal by the core: what is wrong, and what to do next, in words a technician can act on.
+ * `code` is stable (tests and other programs rely on it); `field` names the entry at fault, where there is one.
+ */
+export class DomainError extends Error {
+  override readonly name = 'DomainError'
+  constructor(
+    readonly code: string,
+    message: string,
+    readonly remedy: string,
+    readonly field?: string,
+  ) {
+    super(message)
+  }
+}
+
+/**
+ * Refuses what is not a finite number above 0 (or, with `orZero`, at least 0).
+ * @throws {DomainError} `not-a-positive-number`
+ */
+export function requirePositive(
+  value: number,
+  field: string,
+  what: string,
+  options: { readonly orZero?: boolean } = {},
+): number {
+  const ok = Number.isFinite(value) && (options.orZero ? value >= 0 : value > 0)
+  if (!ok)
+    throw new DomainError(
+      'not-a-positive-number',
+      `${what} is ${Number.isNaN(value) ? 'not a number' : value}.`,
+      `Enter ${what.toLowerCase()} as a number ${options.orZero ? 'of 0 or more' : 'above 0'}.`,
+      field,
+    )
+  return value
+}

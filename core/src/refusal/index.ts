@@ -1,0 +1,1 @@
+export { DomainError, requirePositive } from './domain-error.ts'

@@ -1,0 +1,116 @@
+import { DomainError } from '../refusal/index.ts'
+import {
+  type Amount,
+  ARCH_MATTER,
+  type Check,
+  type Conditional,
+  type Route,
+  type RouteStep,
+  type RouteTemplate,
+  type TemplateStep,
+} from './route-template.ts'
+
+type Choices = Readonly<Record<string, string>>
+
+/**
+ * Copies a template into a route with every choice made: steps, checks and amounts of other variants left out,
+ * those marked "per arch" doubled for a pair, and `after` filled in (the step above, unless the template says).
+ *
+ * @param choices only the matters to be decided otherwise than usual
+ * @throws {DomainError} `no-such-matter`, `no-such-choice`
+ */
+export function buildRoute(template: RouteTemplate, choices: Choices = {}): Route {
+  const made = makeChoices(template, choices)
+  const here = (part: Conditional) =>
+    Object.entries(part.when ?? {}).every(([matter, wanted]) => wanted.includes(made[matter] ?? ''))
+  const archs = made[ARCH_MATTER] === 'pair' ? ['upper', 'lower'] : undefined
+  const above = aboveEach(template.steps)
+  const kept = new Set(template.steps.filter(here).map((step) => step.id))
+  const steps = template.steps.filter(here).map((step): RouteStep => {
+    const { when: _when, howWhen, checks, amounts, ...rest } = step
+    return {
+      ...rest,
+      how: [...step.how, ...(howWhen ?? []).filter(here).map(({ say }) => say)],
+      after: keptBefore(step.id, above, kept),
+      ...(checks ? { checks: perArch(checks.filter(here), archs, nameCheck) } : {}),
+      ...(amounts ? { amounts: perArch(amounts.filter(here), archs, nameAmount) } : {}),
+    }
+  })
+  return {
+    templateId: template.id,
+    templateVersion: template.version,
+    name: routeName(template, made),
+    choices: made,
+    steps,
+  }
+}
+
+function makeChoices(template: RouteTemplate, choices: Choices): Choices {
+  for (const [matterId, choice] of Object.entries(choices)) {
+    const matter = template.matters.find((m) => m.id === matterId)
+    if (!matter)
+      throw new DomainError(
+        'no-such-matter',
+        `${template.name} has no variant "${matterId}".`,
+        `Choose among: ${template.matters.map((m) => m.id).join(', ') || 'none'}.`,
+        'choices',
+      )
+    if (!matter.choices.some((c) => c.id === choice))
+      throw new DomainError(
+        'no-such-choice',
+        `"${choice}" is no choice for ${matter.name.toLowerCase()}.`,
+        `Choose one of: ${matter.choices.map((c) => c.id).join(', ')}.`,
+        'choices',
+      )
+  }
+  return Object.fromEntries(template.matters.map((m) => [m.id, choices[m.id] ?? m.usual]))
+}
+
+function routeName(template: RouteTemplate, made: Choices): string {
+  const arch = template.matters.find((m) => m.id === ARCH_MATTER)
+  const choice = arch?.choices.find((c) => c.id === made[ARCH_MATTER])
+  return choice ? `${template.name}, ${choice.name.toLowerCase()}` : template.name
+}
+
+/** For each step of the template the steps before it: those it names, or the one written above it. */
+function aboveEach(steps: readonly TemplateStep[]): ReadonlyMap<string, readonly string[]> {
+  return new Map(
+    steps.map((step, index) => {
+      const previous = steps[index - 1]
+      return [step.id, step.after ?? (previous ? [previous.id] : [])]
+    }),
+  )
+}
+
+/** The kept steps before a step, looking through those that this variant leaves out. */
+function keptBefore(
+  stepId: string,
+  above: ReadonlyMap<string, readonly string[]>,
+  kept: ReadonlySet<string>,
+): string[] {
+  const found = (above.get(stepId) ?? []).flatMap((id) => (kept.has(id) ? [id] : keptBefore(id, above, kept)))
+  return [...new Set(found)]
+}
+
+function perArch<T extends (Check | Amount) & Conditional>(
+  parts: readonly T[],
+  archs: readonly string[] | undefined,
+  rename: (part: T, arch: string) => T,
+): T[] {
+  return parts.flatMap((part) => {
+    const { when: _when, perArch: doubled, ...rest } = part
+    const clean = rest as T
+    return doubled && archs ? archs.map((arch) => rename(clean, arch)) : [clean]
+  })
+}
+
+const nameCheck = <T extends Check>(check: T, arch: string): T => ({
+  ...check,
+  id: `${check.id}-${arch}`,
+  name: `${check.name}, ${arch}`,
+})
+const nameAmount = <T extends Amount>(amount: T, arch: string): T => ({
+  ...amount,
+  id: `${amount.id}-${arch}`,
+  note: amount.note ? `${arch}: ${amount.note}` : arch,
+})

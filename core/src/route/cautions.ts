@@ -1,0 +1,27 @@
+/**
+ * Cautions shown with a step (common practice; the maker's sheet and local rules come first).
+ * All end in the same sentence, CAUTION_RULE.
+ */
+export const cautions = {
+  infection: 'Anything that has been in a mouth: gloves, mask, eye protection; disinfect first.',
+  silicaDust: 'Plaster and stone dust holds silica: extraction and mask; trim wet.',
+  monomer: 'Monomer vapour and liquid: ventilate, no skin contact, no flame (flash point about 10 °C).',
+  resinDust: 'Resin dust: extraction, mask and eye protection.',
+  hotWax: 'Flame and molten wax: hair and sleeves back, never leave the flame.',
+  boilingWater: 'Boiling water and steam: tongs, heat-proof gloves, open the flask away from you.',
+  hotFlask: 'Hot flask and bath: let it cool; tongs and gloves.',
+  press: 'Press under load: hands out, stand to the side; close slowly.',
+  lathe: 'Lathe: goggles, mask, no gloves or loose sleeves; hold the work below the centre.',
+  blades: 'Scalpels, saws and discs: cut away from the hand.',
+  trimmerWheel: 'Model trimmer: two hands, light pressure, fingers off the wheel.',
+  chisel: 'Pneumatic chisel: eye protection, work braced, never towards the hand.',
+  blaster: 'Blaster: closed box, extraction, eye protection.',
+  ammonia: 'Ammonia solutions: ventilate; never mix with bleach.',
+  disinfectant: 'Disinfectant: gloves and eye protection; contact time as its label says.',
+} as const
+
+export type CautionId = keyof typeof cautions
+
+/** Shown under every list of cautions. */
+export const CAUTION_RULE =
+  "Follow the maker's sheet and local rules; clinical decisions belong to the licensed dentist."

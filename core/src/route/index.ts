@@ -1,0 +1,52 @@
+export { buildRoute } from './build-route.ts'
+export { type CaseAtHand, type Intake, obey, receiveCase } from './case-at-hand.ts'
+export { type CaseCommand, type CommandContext, decide, refusalOf, stepInHand } from './case-command.ts'
+export type {
+  CaseEvent,
+  CaseEventData,
+  DentistDecision,
+  EventStamp,
+  ReceivedJob,
+  RecordedMix,
+  WorkAuthorisation,
+} from './case-event.ts'
+export {
+  applyEvent,
+  type CaseState,
+  caseState,
+  type DentistQuestion,
+  failingChecks,
+  isDelivered,
+  isSettled,
+  type JobState,
+  openChecks,
+  type Reading,
+  type RouteLookup,
+  readingOutcome,
+  reopenedSteps,
+  type StepMix,
+  type StepState,
+  type StepStatus,
+  stepOf,
+  stepsInHand,
+} from './case-state.ts'
+export { CAUTION_RULE, type CautionId, cautions } from './cautions.ts'
+export { goodHand, seededRandom } from './good-hand.ts'
+export { routeFaults } from './route-faults.ts'
+export {
+  type Amount,
+  ARCH_MATTER,
+  type Check,
+  type Matter,
+  type MeasureCheck,
+  type ObserveCheck,
+  type Outcome,
+  type Route,
+  type RouteStep,
+  type RouteTemplate,
+  type Stage,
+  type StepKind,
+  stages,
+} from './route-template.ts'
+export { type StepWindow, stepWindow, type WindowVerdict, windowVerdict } from './step-window.ts'
+export { routeTemplates } from './templates/index.ts'

@@ -1,0 +1,64 @@
+import type { JobState } from './case-state.ts'
+import type { RouteStep } from './route-template.ts'
+
+const MINUTE = 60_000
+
+/** The time window of a step, instants in ms since 1970. */
+export interface StepWindow {
+  /** To end a running step, or to start one that is waiting. */
+  readonly to: 'finish' | 'start'
+  readonly from: number
+  readonly goodFrom: number
+  readonly lateFrom: number
+  /** When it is past; none: late is the worst. */
+  readonly pastFrom?: number
+  readonly early?: string
+  readonly late: string
+  readonly source: string
+}
+
+export type WindowVerdict = 'tooSoon' | 'good' | 'late' | 'past'
+
+/** The window that a step is in, or none: it is not running and nothing before it has set a clock. */
+export function stepWindow(job: JobState, step: RouteStep): StepWindow | undefined {
+  const state = job.steps[step.id]
+  if (state?.status === 'running' && state.startedAt && step.wait)
+    return windowFrom('finish', Date.parse(state.startedAt), step.wait)
+  if (state?.status === 'waiting' && step.startWindow) {
+    const before = job.steps[step.startWindow.afterStepId]
+    if (before?.finishedAt) return windowFrom('start', Date.parse(before.finishedAt), step.startWindow)
+  }
+  return undefined
+}
+
+function windowFrom(
+  to: StepWindow['to'],
+  from: number,
+  window: {
+    readonly earliestMinutes?: number
+    readonly bestMinutes: number
+    readonly latestMinutes?: number
+    readonly early?: string
+    readonly late: string
+    readonly source: string
+  },
+): StepWindow {
+  const { earliestMinutes = 0, bestMinutes, latestMinutes, early, late, source } = window
+  return {
+    to,
+    from,
+    goodFrom: from + earliestMinutes * MINUTE,
+    lateFrom: from + bestMinutes * MINUTE,
+    ...(latestMinutes === undefined ? {} : { pastFrom: from + latestMinutes * MINUTE }),
+    early,
+    late,
+    source,
+  }
+}
+
+/** Too soon, good, late or past at an instant. The good time holds its first and last moment. */
+export function windowVerdict(window: StepWindow, now: number): WindowVerdict {
+  if (now < window.goodFrom) return 'tooSoon'
+  if (window.pastFrom !== undefined && now > window.pastFrom) return 'past'
+  return now > window.lateFrom ? 'late' : 'good'
+}

@@ -1,0 +1,8 @@
+export {
+  fdiFromUniversal,
+  fdiInUniversalOrder,
+  parseTeeth,
+  showTooth,
+  type ToothNotation,
+  universalFromFdi,
+} from './tooth-number.ts'
