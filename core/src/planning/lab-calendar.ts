@@ -78,7 +78,7 @@ function openingAtOrBefore(instant: number, calendar: LabCalendar): { opens: num
 
 /** Wall-clock minutes after midnight, right also on the days when clocks change. */
 function atMinute(day: TZDate, minute: number): number {
-  const moment = new TZDate(day)
+  const moment = new TZDate(day, day.timeZone)
   moment.setHours(Math.floor(minute / 60), minute % 60, 0, 0)
   return moment.getTime()
 }

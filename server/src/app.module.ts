@@ -1,0 +1,64 @@
+import { type DynamicModule, Module } from '@nestjs/common'
+import { APP_FILTER, APP_GUARD, APP_PIPE } from '@nestjs/core'
+import { TypeOrmModule } from '@nestjs/typeorm'
+import { BenchController } from './bench/bench.controller.ts'
+import { CaseDocuments } from './cases/case-documents.service.ts'
+import { CaseStore } from './cases/case-store.ts'
+import { CasesController } from './cases/cases.controller.ts'
+import { CasesService } from './cases/cases.service.ts'
+import { ClockController } from './clock/clock.controller.ts'
+import { LabClock } from './clock/lab-clock.ts'
+import { dataSourceOptions } from './database/data-source.ts'
+import { WriteQueue } from './database/write-queue.ts'
+import { DemoSeed } from './demo/demo-seed.service.ts'
+import { ProblemFilter } from './errors/problem.filter.ts'
+import { validation } from './errors/validation.ts'
+import { HealthController } from './health.controller.ts'
+import { LabController } from './lab/lab.controller.ts'
+import { LabSettingsService } from './lab/lab-settings.service.ts'
+import { LiveController } from './live/live.controller.ts'
+import { LiveService } from './live/live.service.ts'
+import { LotsService } from './materials/lots.service.ts'
+import { MaterialsController } from './materials/materials.controller.ts'
+import { CalcController } from './mixing/calc.controller.ts'
+import { PeopleController } from './people/people.controller.ts'
+import { PeopleService } from './people/people.service.ts'
+import { SessionGuard } from './people/session.guard.ts'
+import { SETTINGS, type ServerSettings } from './settings/server-settings.ts'
+
+@Module({})
+export class AppModule {
+  static with(settings: ServerSettings): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [TypeOrmModule.forRoot(dataSourceOptions(settings.dataFile))],
+      controllers: [
+        HealthController,
+        PeopleController,
+        CasesController,
+        BenchController,
+        MaterialsController,
+        CalcController,
+        LabController,
+        ClockController,
+        LiveController,
+      ],
+      providers: [
+        { provide: SETTINGS, useValue: settings },
+        { provide: APP_FILTER, useClass: ProblemFilter },
+        { provide: APP_GUARD, useClass: SessionGuard },
+        { provide: APP_PIPE, useFactory: validation },
+        WriteQueue,
+        LabSettingsService,
+        LabClock,
+        LiveService,
+        PeopleService,
+        LotsService,
+        CaseStore,
+        CasesService,
+        CaseDocuments,
+        DemoSeed,
+      ],
+    }
+  }
+}

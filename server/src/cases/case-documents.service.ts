@@ -1,0 +1,119 @@
+import { Injectable } from '@nestjs/common'
+import { type CaseAtHand, caseState, routeFaults } from '@yentrik/core'
+import { Ajv } from 'ajv'
+import { DataSource, In } from 'typeorm'
+import { LabClock } from '../clock/lab-clock.ts'
+import { CaseSummaryRow, LotRow } from '../database/entities.ts'
+import { WriteQueue } from '../database/write-queue.ts'
+import { Refusal } from '../errors/problem.filter.ts'
+import { LabSettingsService } from '../lab/lab-settings.service.ts'
+import { LiveService } from '../live/live.service.ts'
+import { type CaseDocument, caseDocumentSchema } from './case-document.schema.ts'
+import { CaseStore, routeIdOf } from './case-store.ts'
+import { type CaseRecord, CasesService } from './cases.service.ts'
+
+const isCaseDocument = new Ajv({ discriminator: true, strict: false }).compile<CaseDocument>(
+  caseDocumentSchema,
+)
+
+/** Cases as documents: out whole, in whole or not at all. */
+@Injectable()
+export class CaseDocuments {
+  constructor(
+    private readonly cases: CasesService,
+    private readonly store: CaseStore,
+    private readonly dataSource: DataSource,
+    private readonly queue: WriteQueue,
+    private readonly settings: LabSettingsService,
+    private readonly clock: LabClock,
+    private readonly live: LiveService,
+  ) {}
+
+  async export(caseId: string): Promise<CaseDocument> {
+    const { events, routes } = await this.cases.record(caseId)
+    const used = events.flatMap((e) => (e.type === 'mixRecorded' ? e.lots : []))
+    const lots = await this.dataSource.manager.findBy(LotRow, { lotId: In([...new Set(used)]) })
+    return {
+      format: 'yentrik-case',
+      version: 1,
+      caseId,
+      events,
+      routes,
+      lots: lots
+        .map(({ lotId, materialId, number }) => ({ lotId, materialId, number }))
+        .sort((a, b) => a.lotId.localeCompare(b.lotId)),
+    }
+  }
+
+  /** @throws {Refusal} `document-damaged` with the place and reason, `case-known`, `docket-taken` */
+  async import(document: unknown): Promise<CaseRecord> {
+    const { hand, sound } = readDocument(document)
+    const { caseId } = sound
+    const { calendar } = await this.settings.lab()
+    await this.queue.write(async (manager) => {
+      if (await this.store.load(caseId, manager))
+        throw new Refusal(409, 'case-known', 'This case is here already.', 'Open it; nothing was imported.')
+      if (await manager.existsBy(CaseSummaryRow, { docket: hand.state.docket }))
+        throw new Refusal(
+          409,
+          'docket-taken',
+          `Docket ${hand.state.docket} is in use by another case.`,
+          'Finish or export that case first; nothing was imported.',
+        )
+      for (const lot of sound.lots)
+        if (!(await manager.existsBy(LotRow, { lotId: lot.lotId })))
+          await manager.upsert(
+            LotRow,
+            { ...lot, receivedAt: new Date(this.clock.now()).toISOString(), expiresOn: null, inUse: false },
+            ['materialId', 'number'],
+          )
+      await this.store.append(manager, caseId, hand, hand.events, calendar)
+    })
+    this.live.tell({ kind: 'case', caseId, sequence: hand.state.sequence })
+    return this.cases.record(caseId)
+  }
+}
+
+/** Checks a document against its schema, its own hashes and the replay of its events. */
+function readDocument(document: unknown): { hand: CaseAtHand; sound: CaseDocument } {
+  if (!isCaseDocument(document)) {
+    const [error] = isCaseDocument.errors ?? []
+    throw damaged(error?.instancePath || '/', `${error?.message ?? 'is not a case'}`)
+  }
+  for (const [routeId, route] of Object.entries(document.routes)) {
+    if (routeIdOf(route) !== routeId)
+      throw damaged(`/routes/${routeId}`, 'has been changed: it does not match its name')
+    const [fault] = routeFaults(route)
+    if (fault) throw damaged(`/routes/${routeId}`, fault)
+  }
+  const routes = new Map(Object.entries(document.routes))
+  const events = document.events
+  const gap = events.findIndex((event, index) => event.sequence !== index + 1)
+  if (gap >= 0)
+    throw damaged(
+      `/events/${gap}/sequence`,
+      `is ${events[gap]?.sequence}, not ${gap + 1}: events are missing or out of order`,
+    )
+  const state = (() => {
+    try {
+      return caseState(events, (id) => {
+        const route = routes.get(id)
+        if (!route) throw new Error(`names the route ${id}, which is not in the document`)
+        return route
+      })
+    } catch (error) {
+      throw damaged('/events', error instanceof Error ? error.message : String(error))
+    }
+  })()
+  return { hand: { events, routes, state }, sound: document }
+}
+
+function damaged(place: string, reason: string): Refusal {
+  return new Refusal(
+    422,
+    'document-damaged',
+    `At ${place}: ${reason}.`,
+    'Export the case again where it came from; nothing was imported.',
+    { field: place },
+  )
+}

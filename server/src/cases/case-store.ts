@@ -1,0 +1,118 @@
+import { createHash } from 'node:crypto'
+import { Injectable } from '@nestjs/common'
+import {
+  type CaseAtHand,
+  type CaseEvent,
+  type CaseEventData,
+  type CaseSummary,
+  caseState,
+  caseSummary,
+  type LabCalendar,
+  type Route,
+} from '@yentrik/core'
+import { DataSource, type EntityManager, QueryFailedError } from 'typeorm'
+import { CaseEventRow, CaseSummaryRow, RouteCopyRow } from '../database/entities.ts'
+
+/** Reads and writes cases: events, route copies and the summary that lists are made of. */
+@Injectable()
+export class CaseStore {
+  /** Route copies never change, so each is read once. */
+  private readonly routes = new Map<string, Route>()
+
+  constructor(private readonly dataSource: DataSource) {}
+
+  /** @returns undefined when there is no such case */
+  async load(
+    caseId: string,
+    manager: EntityManager = this.dataSource.manager,
+  ): Promise<CaseAtHand | undefined> {
+    const rows = await manager.find(CaseEventRow, { where: { caseId }, order: { sequence: 'ASC' } })
+    if (rows.length === 0) return undefined
+    const events = rows.map(
+      ({ sequence, at, by, type, data }) => ({ ...data, sequence, at, by, type }) as unknown as CaseEvent,
+    )
+    const named = events.flatMap((e) =>
+      e.type === 'caseReceived'
+        ? e.jobs.map((j) => j.routeId)
+        : e.type === 'variantSwapped'
+          ? [e.routeId]
+          : [],
+    )
+    const routes = new Map<string, Route>()
+    for (const routeId of named) routes.set(routeId, await this.route(routeId, manager))
+    return { events, routes, state: caseState(events, (id) => routes.get(id)!) }
+  }
+
+  private async route(routeId: string, manager: EntityManager): Promise<Route> {
+    const known = this.routes.get(routeId)
+    if (known) return known
+    const row = await manager.findOneByOrFail(RouteCopyRow, { routeId })
+    this.routes.set(routeId, row.route as Route)
+    return row.route as Route
+  }
+
+  /**
+   * Puts new events of a case on record, with the routes they name and the summary, inside the caller's transaction.
+   * @returns false when another writer came first: the sequence is taken
+   */
+  async append(
+    manager: EntityManager,
+    caseId: string,
+    hand: CaseAtHand,
+    added: readonly CaseEvent[],
+    calendar: LabCalendar,
+  ): Promise<boolean> {
+    for (const [routeId, route] of hand.routes)
+      await manager
+        .createQueryBuilder()
+        .insert()
+        .into(RouteCopyRow)
+        .values({ routeId, route: route as object })
+        .orIgnore()
+        .execute()
+    try {
+      await manager.insert(
+        CaseEventRow,
+        added.map((event) => toRow(caseId, event)),
+      )
+    } catch (error) {
+      if (isTaken(error)) return false
+      throw error
+    }
+    const summary = caseSummary(caseId, hand.state, calendar)
+    const closed = summary.status === 'ended' || summary.status === 'delivered'
+    await manager.upsert(
+      CaseSummaryRow,
+      { caseId, docket: summary.docket, closed, summary: summary as object },
+      ['caseId'],
+    )
+    return true
+  }
+
+  async summaries(which: { readonly closed?: boolean }): Promise<CaseSummary[]> {
+    const rows = await this.dataSource.manager.find(CaseSummaryRow, { where: which })
+    return rows.map((row) => row.summary as CaseSummary)
+  }
+
+  async caseIdOf(docket: string): Promise<string | undefined> {
+    return (await this.dataSource.manager.findOneBy(CaseSummaryRow, { docket }))?.caseId
+  }
+}
+
+/** Names a route by what is in it. */
+export function routeIdOf(route: Route): string {
+  return createHash('sha256').update(JSON.stringify(route)).digest('hex').slice(0, 24)
+}
+
+function toRow(caseId: string, event: CaseEvent): CaseEventRow {
+  const { sequence, at, by, type, ...data } = event as CaseEvent & CaseEventData
+  return { caseId, sequence, at, by, type, data }
+}
+
+/** Whether SQLite refused because the key is taken. */
+export function isTaken(error: unknown): boolean {
+  return (
+    error instanceof QueryFailedError &&
+    /^SQLITE_CONSTRAINT_(UNIQUE|PRIMARYKEY)$/.test(String((error.driverError as { code?: string }).code))
+  )
+}

@@ -1,0 +1,162 @@
+import { randomUUID } from 'node:crypto'
+import { Injectable } from '@nestjs/common'
+import {
+  type CaseAtHand,
+  type CaseCommand,
+  type CaseEvent,
+  type CaseSummary,
+  type Intake,
+  obey,
+  type Route,
+  receiveCase,
+} from '@yentrik/core'
+import { EntityManager } from 'typeorm'
+import { LabClock } from '../clock/lab-clock.ts'
+import { CaseSummaryRow, LabSettingRow, LotRow } from '../database/entities.ts'
+import { WriteQueue } from '../database/write-queue.ts'
+import { Refusal } from '../errors/problem.filter.ts'
+import { LabSettingsService } from '../lab/lab-settings.service.ts'
+import { LiveService } from '../live/live.service.ts'
+import { CaseStore, routeIdOf } from './case-store.ts'
+
+/** A case as screens get it: its events and the routes they name; the state is worked out by the core. */
+export interface CaseRecord {
+  readonly caseId: string
+  readonly events: readonly CaseEvent[]
+  readonly routes: Readonly<Record<string, Route>>
+}
+
+@Injectable()
+export class CasesService {
+  constructor(
+    private readonly store: CaseStore,
+    private readonly queue: WriteQueue,
+    private readonly clock: LabClock,
+    private readonly settings: LabSettingsService,
+    private readonly live: LiveService,
+  ) {}
+
+  summaries(closed?: boolean): Promise<CaseSummary[]> {
+    return this.store.summaries(closed === undefined ? {} : { closed })
+  }
+
+  /** @throws {Refusal} `no-such-case` */
+  async record(caseId: string): Promise<CaseRecord> {
+    const hand = await this.store.load(caseId)
+    if (!hand) throw noSuchCase(caseId)
+    return toRecord(caseId, hand)
+  }
+
+  /** @throws {Refusal} `no-such-docket` */
+  async byDocket(docket: string): Promise<{ caseId: string }> {
+    const caseId = await this.store.caseIdOf(docket.toUpperCase())
+    if (!caseId)
+      throw new Refusal(
+        404,
+        'no-such-docket',
+        `There is no case ${docket}.`,
+        'Check the code, or take it in as a new case.',
+      )
+    return { caseId }
+  }
+
+  /** Takes a case in, with the lab's variants where the intake makes no choice. @throws {Refusal} `docket-taken` */
+  async receive(
+    intake: Omit<Intake, 'docket'> & { readonly docket?: string },
+    by: string,
+  ): Promise<CaseRecord> {
+    const { calendar, variants } = await this.settings.lab()
+    const jobs = intake.jobs.map((job) => ({
+      ...job,
+      choices: { ...variants[job.templateId], ...job.choices },
+    }))
+    const caseId = randomUUID()
+    const hand = await this.queue.write(async (manager) => {
+      const docket = intake.docket?.toUpperCase() ?? (await nextDocket(manager))
+      if (await manager.existsBy(CaseSummaryRow, { docket }))
+        throw new Refusal(
+          409,
+          'docket-taken',
+          `Docket ${docket} is in use.`,
+          'Open that case, or use another code.',
+          { field: 'docket' },
+        )
+      const received = receiveCase({ ...plain(intake), docket, jobs }, this.clock.now(), by, routeIdOf)
+      await this.store.append(manager, caseId, received, received.events, calendar)
+      return received
+    })
+    this.live.tell({ kind: 'case', caseId, sequence: 1 })
+    return toRecord(caseId, hand)
+  }
+
+  /**
+   * Gives a command to a case.
+   * @param seen the last event the person had seen
+   * @returns the new event
+   * @throws {Refusal} `no-such-case`; `stale` with what came since; {DomainError} as the core's `decide`
+   */
+  async command(caseId: string, seen: number, command: CaseCommand, by: string): Promise<CaseEvent> {
+    const { calendar } = await this.settings.lab()
+    const event = await this.queue.write(async (manager) => {
+      const hand = await this.store.load(caseId, manager)
+      if (!hand) throw noSuchCase(caseId)
+      if (hand.state.sequence !== seen) throw stale(hand, seen)
+      if (command.type === 'recordMix') await lotsMustExist(manager, command.lots)
+      const next = obey(hand, plain(command), this.clock.now(), by, routeIdOf)
+      const added = next.events.at(-1)!
+      if (!(await this.store.append(manager, caseId, next, [added], calendar)))
+        throw stale((await this.store.load(caseId, manager))!, seen)
+      return added
+    })
+    this.live.tell({ kind: 'case', caseId, sequence: event.sequence })
+    return event
+  }
+}
+
+function toRecord(caseId: string, hand: CaseAtHand): CaseRecord {
+  return { caseId, events: hand.events, routes: Object.fromEntries(hand.routes) }
+}
+
+/** DTO instances carry every optional field as undefined; the record must not. */
+function plain<T>(value: T): T {
+  return JSON.parse(JSON.stringify(value)) as T
+}
+
+function noSuchCase(caseId: string): Refusal {
+  return new Refusal(404, 'no-such-case', `There is no case ${caseId}.`, 'Go back to the list of cases.')
+}
+
+function stale(hand: CaseAtHand, seen: number): Refusal {
+  const since = hand.events.filter((e) => e.sequence > seen)
+  const last = since.at(-1)
+  const who = last ? `${last.by} has` : 'Somebody has'
+  return new Refusal(
+    409,
+    'stale',
+    `${who} worked on this case in the meantime.`,
+    'Look at what was done, then do it again if it still holds.',
+    { since },
+  )
+}
+
+async function lotsMustExist(manager: EntityManager, lots: readonly string[]): Promise<void> {
+  for (const lotId of lots)
+    if (!(await manager.existsBy(LotRow, { lotId })))
+      throw new Refusal(422, 'no-such-lot', `There is no lot ${lotId}.`, 'Choose a lot from the shelf.', {
+        field: 'lots',
+      })
+}
+
+/** The lab's running number. */
+async function nextDocket(manager: EntityManager): Promise<string> {
+  const key = 'next-docket'
+  const row = await manager.findOneBy(LabSettingRow, { key })
+  let next = (row?.value as number | undefined) ?? 1
+  while (await manager.existsBy(CaseSummaryRow, { docket: docketOf(next) })) next++
+  await manager.upsert(LabSettingRow, { key, value: (next + 1) as unknown as object }, ['key'])
+  return docketOf(next)
+}
+
+function docketOf(number: number): string {
+  return `K-${String(number).padStart(4, '0')}`
+}

@@ -1,0 +1,38 @@
+import 'reflect-metadata'
+import { NestFactory } from '@nestjs/core'
+import type { NestExpressApplication } from '@nestjs/platform-express'
+import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger'
+import cookieParser from 'cookie-parser'
+import { AppModule } from './app.module.ts'
+import { commandShapes } from './cases/case-command.dto.ts'
+import { DemoSeed } from './demo/demo-seed.service.ts'
+import type { ServerSettings } from './settings/server-settings.ts'
+import { serveWeb } from './web/serve-web.ts'
+
+/** The whole server, ready to listen: the same for daily work, demo and tests. */
+export async function createApp(settings: ServerSettings, quiet = false): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings), {
+    abortOnError: false,
+    // Open event streams would otherwise keep a stopping server alive.
+    forceCloseConnections: true,
+    logger: quiet ? ['error', 'fatal'] : ['error', 'fatal', 'warn'],
+  })
+  app.enableShutdownHooks()
+  app.setGlobalPrefix('api')
+  app.use(cookieParser())
+  app.useBodyParser('json', { limit: '10mb' })
+  const description = new DocumentBuilder().setTitle('Yentrik').setVersion('1').build()
+  SwaggerModule.setup(
+    'docs',
+    app,
+    () =>
+      SwaggerModule.createDocument(app, description, {
+        extraModels: commandShapes.map((shape) => shape.value),
+      }),
+    { useGlobalPrefix: true, jsonDocumentUrl: 'openapi.json' },
+  )
+  if (settings.webFolder) serveWeb(app, settings.webFolder)
+  await app.init()
+  if (settings.demo) await app.get(DemoSeed).seedIfEmpty()
+  return app
+}

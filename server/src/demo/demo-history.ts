@@ -1,0 +1,158 @@
+import {
+  type CaseAtHand,
+  type CaseCommand,
+  goodHand,
+  type LabCalendar,
+  latestStart,
+  obey,
+  type Route,
+  type RouteStep,
+  receiveCase,
+  seededRandom,
+  stepInHand,
+} from '@yentrik/core'
+import type { DemoCase } from './demo-lab.ts'
+
+const MINUTE = 60_000
+const HOUR = 60 * MINUTE
+const JOB = 'job-1'
+
+/** A command and the minutes that pass before it. Bound: the clock runs through, night or not. */
+interface Planned {
+  readonly command: CaseCommand
+  readonly by: string
+  readonly gapMinutes: number
+  readonly bound: boolean
+}
+
+export interface HistoryContext {
+  readonly now: number
+  readonly calendar: LabCalendar
+  readonly people: readonly string[]
+  readonly lotOf: (materialId: string) => string | undefined
+  readonly routeIdOf: (route: Route) => string
+}
+
+/** The invented past of a demo case: a careful hand works it up to where the demo wants it, ending `minutesAgo`. */
+export function demoHistory(demo: DemoCase, context: HistoryContext): CaseAtHand {
+  const plan = planHistory(demo, context)
+  const end = context.now - demo.minutesAgo * MINUTE
+  const times = placeBackwards(plan, end, context)
+  let hand = receiveDemo(demo, (times[0] ?? end) - 10 * MINUTE, context)
+  for (const [index, { command, by }] of plan.entries())
+    hand = obey(hand, command, times[index]!, by, context.routeIdOf)
+  return hand
+}
+
+function receiveDemo(demo: DemoCase, at: number, { now, people, routeIdOf }: HistoryContext): CaseAtHand {
+  const { docket, clinic, prescriber, patientCode, patientAge, wanted, shade, enclosures } = demo
+  const dueAt = new Date(
+    Math.round((now + demo.dueInHours * HOUR) / (30 * MINUTE)) * 30 * MINUTE,
+  ).toISOString()
+  const authorisation = {
+    clinic,
+    prescriber,
+    patientCode,
+    patientAge,
+    wanted,
+    teeth: [],
+    shade,
+    dueAt,
+    enclosures,
+  }
+  return receiveCase(
+    { docket, authorisation, jobs: [{ templateId: demo.job, choices: demo.choices }] },
+    at,
+    people[0]!,
+    routeIdOf,
+  )
+}
+
+/** Works through the route on a clock that never sleeps, to learn what is done and how long it takes. */
+function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
+  const random = seededRandom([...demo.docket].reduce((sum, c) => sum * 31 + c.charCodeAt(0), 7))
+  let clock = context.now - 60 * 24 * HOUR
+  let hand = receiveDemo(demo, clock, context)
+  const plan: Planned[] = []
+  const incidents = [...(demo.incidents ?? [])]
+  const person = () => context.people[Math.floor(random() * context.people.length)]!
+  const add = (command: CaseCommand, gapMinutes: number, bound: boolean, by: string) => {
+    clock += gapMinutes * MINUTE
+    hand = obey(hand, command, clock, by, context.routeIdOf)
+    plan.push({ command, by, gapMinutes, bound })
+  }
+  let by = person()
+  for (;;) {
+    const step = stepInHand(hand.state.jobs[0]!)
+    if (!step) return plan
+    const on = { jobId: JOB, stepId: step.id }
+    const here = step.id === demo.upTo && incidents.length === 0
+    if (here && !demo.start) break
+    if (step.stage !== 'receive' && random() < 0.3) by = person()
+    add({ type: 'startStep', ...on }, pause(step, random), isBound(step), by)
+    if (demo.note?.step === step.id) add({ type: 'note', ...on, text: demo.note.text }, 1, true, by)
+    if (here) {
+      if (demo.finally)
+        add(
+          {
+            type: 'recordCheck',
+            ...on,
+            checkId: demo.finally.check,
+            value: demo.finally.value,
+            answer: demo.finally.answer,
+          },
+          3,
+          true,
+          by,
+        )
+      break
+    }
+    const wait = step.wait?.earliestMinutes ?? step.waitMinutes ?? 0
+    const hands = Math.max(1, Math.round(step.handsOnMinutes * (0.9 + 0.4 * random())))
+    const incident = incidents[0]?.step === step.id ? incidents.shift() : undefined
+    if (incident) {
+      add({ type: 'recordCheck', ...on, checkId: incident.check, answer: incident.answer }, hands, true, by)
+      add(
+        { type: 'goBack', jobId: JOB, toStepId: incident.goBackTo, remake: false, reason: incident.reason },
+        1,
+        true,
+        by,
+      )
+      continue
+    }
+    const entries = goodHand(JOB, step, random, context.lotOf)
+    for (const [index, entry] of entries.entries())
+      add(entry, index === 0 ? hands + wait : 0, wait > 0 || isBound(step), by)
+    add({ type: 'finishStep', ...on }, entries.length > 0 ? 1 : hands + wait, wait > 0 || isBound(step), by)
+  }
+  if (demo.hold) add({ type: 'hold', reason: demo.hold }, 2, true, by)
+  return plan
+}
+
+function pause(step: RouteStep, random: () => number): number {
+  return isBound(step) ? 1 : 1 + Math.floor(random() * 9)
+}
+
+/** Receiving and whatever has a starting window follow at once. */
+function isBound(step: RouteStep): boolean {
+  return step.stage === 'receive' || step.startWindow !== undefined
+}
+
+/** Minutes before now that count as this shift, whatever the hour: the demo is always in mid-work. */
+const THIS_SHIFT = 9 * 60
+
+/** Clock times from the last one backwards: hands in opening hours, waits through the night. */
+function placeBackwards(plan: readonly Planned[], end: number, { now, calendar }: HistoryContext): number[] {
+  const times: number[] = []
+  let cursor = end
+  for (const { gapMinutes, bound } of [...plan].reverse()) {
+    times.push(cursor)
+    const pure = cursor - gapMinutes * MINUTE
+    const thisShift = pure > now - THIS_SHIFT * MINUTE
+    cursor =
+      bound || thisShift
+        ? pure
+        : latestStart([{ handsOnMinutes: gapMinutes, waitMinutes: 0 }], cursor, calendar)
+  }
+  return times.reverse()
+}

@@ -1,0 +1,43 @@
+/** The invented lab in demo/lab.json. All times are relative to the moment of seeding, so that it is always in mid-work. */
+export interface DemoLab {
+  readonly labName: string
+  readonly people: readonly { readonly name: string; readonly role: 'lead' | 'technician' | 'learner' }[]
+  readonly lots: readonly {
+    readonly materialId: string
+    readonly number: string
+    readonly expiresInDays: number
+  }[]
+  readonly cases: readonly DemoCase[]
+}
+
+export interface DemoCase {
+  readonly docket: string
+  readonly clinic: string
+  readonly prescriber: string
+  readonly patientCode: string
+  readonly patientAge: number
+  readonly wanted: string
+  readonly shade?: string
+  readonly job: string
+  readonly choices: Readonly<Record<string, string>>
+  readonly dueInHours: number
+  readonly enclosures: readonly string[]
+  /** The step it has come to; null: all done. */
+  readonly upTo: string | null
+  /** Whether that step has been started. */
+  readonly start?: boolean
+  /** How long ago the last thing was done. */
+  readonly minutesAgo: number
+  /** Faults on the way: a reading that fails, and back it goes. */
+  readonly incidents?: readonly {
+    readonly step: string
+    readonly check: string
+    readonly answer: string
+    readonly goBackTo: string
+    readonly reason: string
+  }[]
+  /** A failing reading on the step it has come to. */
+  readonly finally?: { readonly check: string; readonly value?: number; readonly answer?: string }
+  readonly note?: { readonly step: string; readonly text: string }
+  readonly hold?: string
+}

@@ -1,0 +1,57 @@
+import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { Injectable } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import { CaseStore, routeIdOf } from '../cases/case-store.ts'
+import { LabClock } from '../clock/lab-clock.ts'
+import { CaseEventRow, LotRow } from '../database/entities.ts'
+import { WriteQueue } from '../database/write-queue.ts'
+import { LabSettingsService } from '../lab/lab-settings.service.ts'
+import { PeopleService } from '../people/people.service.ts'
+import { demoHistory } from './demo-history.ts'
+import type { DemoLab } from './demo-lab.ts'
+
+const DAY = 24 * 60 * 60_000
+
+/** Fills an empty file with the invented lab. A file with cases in it is left alone. */
+@Injectable()
+export class DemoSeed {
+  constructor(
+    private readonly dataSource: DataSource,
+    private readonly queue: WriteQueue,
+    private readonly settings: LabSettingsService,
+    private readonly people: PeopleService,
+    private readonly store: CaseStore,
+    private readonly clock: LabClock,
+  ) {}
+
+  async seedIfEmpty(): Promise<void> {
+    const used = (await this.dataSource.manager.exists(CaseEventRow)) || (await this.people.all()).length > 0
+    if (used) return
+    const lab = JSON.parse(
+      readFileSync(new URL('../../../demo/lab.json', import.meta.url), 'utf8'),
+    ) as DemoLab
+    const now = this.clock.now()
+    await this.settings.set('lab', { ...(await this.settings.lab()), labName: lab.labName })
+    for (const person of lab.people) await this.people.add(person.name, person.role, '')
+    const { calendar } = await this.settings.lab()
+    const lots = lab.lots.map(({ materialId, number, expiresInDays }) => ({
+      lotId: randomUUID(),
+      materialId,
+      number,
+      receivedAt: new Date(now - 20 * DAY).toISOString(),
+      expiresOn: new Date(now + expiresInDays * DAY).toISOString().slice(0, 10),
+      inUse: true,
+    }))
+    const lotOf = (materialId: string) => lots.find((lot) => lot.materialId === materialId)?.lotId
+    const people = lab.people.map((person) => person.name)
+    await this.queue.write(async (manager) => {
+      await manager.insert(LotRow, lots)
+      for (const demo of lab.cases) {
+        const hand = demoHistory(demo, { now, calendar, people, lotOf, routeIdOf })
+        await this.store.append(manager, randomUUID(), hand, hand.events, calendar)
+      }
+    })
+    await this.settings.set('next-docket', 2161)
+  }
+}

@@ -1,0 +1,89 @@
+import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common'
+import { DomainError } from '@yentrik/core'
+import type { Response } from 'express'
+
+/** RFC 9457, with what to do and, where an entry is at fault, which one. */
+export interface Problem {
+  readonly type: string
+  readonly title: string
+  readonly status: number
+  readonly detail: string
+  readonly code: string
+  readonly remedy: string
+  readonly field?: string
+  readonly [more: string]: unknown
+}
+
+/** A refusal by the server itself, with the same parts as one by the core. */
+export class Refusal extends HttpException {
+  constructor(
+    status: number,
+    readonly code: string,
+    readonly detail: string,
+    readonly remedy: string,
+    readonly more: Readonly<Record<string, unknown>> = {},
+  ) {
+    super(detail, status)
+  }
+}
+
+/** The one place where an error becomes an answer. */
+@Catch()
+export class ProblemFilter implements ExceptionFilter {
+  private readonly logger = new Logger('problem')
+
+  catch(error: unknown, host: ArgumentsHost): void {
+    const problem = this.problemOf(error)
+    const response = host.switchToHttp().getResponse<Response>()
+    if (response.headersSent) {
+      response.end()
+      return
+    }
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem))
+  }
+
+  private problemOf(error: unknown): Problem {
+    if (error instanceof DomainError)
+      return problem(422, error.code, error.message, error.remedy, error.field ? { field: error.field } : {})
+    if (error instanceof Refusal)
+      return problem(error.getStatus(), error.code, error.detail, error.remedy, error.more)
+    if (error instanceof HttpException) {
+      const status = error.getStatus()
+      const known = knownByStatus[status]
+      return problem(status, known?.code ?? 'refused', error.message, known?.remedy ?? 'Check what was sent.')
+    }
+    this.logger.error(error instanceof Error ? error.stack : String(error))
+    return problem(
+      500,
+      'our-fault',
+      'Something went wrong on the server. Nothing was stored.',
+      'Try again. If it stays, look at the server log.',
+    )
+  }
+}
+
+function problem(
+  status: number,
+  code: string,
+  detail: string,
+  remedy: string,
+  more: Readonly<Record<string, unknown>> = {},
+): Problem {
+  return {
+    type: `/api/docs#${code}`,
+    title: code.replaceAll('-', ' '),
+    status,
+    detail,
+    code,
+    remedy,
+    ...more,
+  }
+}
+
+const knownByStatus: Readonly<Record<number, { readonly code: string; readonly remedy: string }>> = {
+  400: { code: 'not-readable', remedy: 'Send valid JSON.' },
+  401: { code: 'not-signed-in', remedy: 'Sign in first.' },
+  403: { code: 'not-allowed', remedy: 'Ask the lab lead.' },
+  404: { code: 'not-found', remedy: 'Check the address; see /api/docs.' },
+  413: { code: 'too-large', remedy: 'Send less at a time.' },
+}

@@ -1,0 +1,26 @@
+import { Injectable } from '@nestjs/common'
+import { interval, map, merge, type Observable, Subject } from 'rxjs'
+
+/** Something changed that screens may show: fetch it again. */
+export interface LiveChange {
+  readonly kind: 'case' | 'lots' | 'lab' | 'clock'
+  readonly caseId?: string
+  readonly sequence?: number
+}
+
+@Injectable()
+export class LiveService {
+  private readonly changes = new Subject<LiveChange>()
+
+  tell(change: LiveChange): void {
+    this.changes.next(change)
+  }
+
+  /** Changes as they happen, with a heartbeat so that a dead connection is noticed. */
+  stream(): Observable<{ type: string; data: object }> {
+    return merge(
+      this.changes.pipe(map((data) => ({ type: 'change', data }))),
+      interval(15_000).pipe(map((beat) => ({ type: 'beat', data: { beat } }))),
+    )
+  }
+}
