@@ -4,6 +4,7 @@ import type { BenchItem, CaseSummary } from './case-summary.ts'
 /** A step on the bench, with its case. */
 export interface BenchEntry extends BenchItem {
   readonly caseId: string
+  readonly sequence: number
   readonly docket: string
   readonly jobName: string
   readonly clinic: string
@@ -66,6 +67,7 @@ function entryOf(summary: CaseSummary, item: BenchItem, now: number): BenchEntry
   return {
     ...item,
     caseId: summary.caseId,
+    sequence: summary.sequence,
     docket: summary.docket,
     jobName: summary.jobNames.join(', '),
     clinic: summary.clinic,

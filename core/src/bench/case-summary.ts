@@ -1,5 +1,6 @@
 import { type LabCalendar, latestStart, type WorkStretch } from '../planning/index.ts'
 import {
+  type Amount,
   type CaseState,
   isDelivered,
   isSettled,
@@ -27,12 +28,15 @@ export interface BenchItem {
   /** Latest moment to begin it, so that the case is ready when due; ms since 1970. */
   readonly startBy: number
   readonly why: string
+  readonly amounts: readonly Amount[]
   readonly attempt: number
 }
 
 /** What lists show of a case. Worked out when an event is written; nothing in it depends on the present time. */
 export interface CaseSummary {
   readonly caseId: string
+  /** Of the last event. */
+  readonly sequence: number
   readonly docket: string
   readonly clinic: string
   readonly prescriber: string
@@ -63,6 +67,7 @@ export function caseSummary(caseId: string, state: CaseState, calendar: LabCalen
   const steps = jobs.flatMap((job) => job.route.steps.map((step) => job.steps[step.id]))
   return {
     caseId,
+    sequence: state.sequence,
     docket: state.docket,
     clinic: authorisation.clinic,
     prescriber: authorisation.prescriber,
@@ -114,6 +119,7 @@ function benchItems(job: JobState, dueAt: number, calendar: LabCalendar): BenchI
       ...(window ? { window } : {}),
       startBy: latestStart(remainingWork(job, step), dueAt, calendar),
       why: step.why,
+      amounts: step.amounts ?? [],
       attempt: state.attempt,
     }
   }

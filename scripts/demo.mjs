@@ -1,0 +1,4 @@
+// The built application with the invented lab. YENTRIK_DATA keeps it elsewhere; remove the file to begin afresh.
+process.env.YENTRIK_DEMO ??= '1'
+process.env.YENTRIK_DATA ??= 'data/demo.sqlite'
+await import('../server/dist/main.js')

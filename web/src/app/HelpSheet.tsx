@@ -1,0 +1,40 @@
+import { Link } from 'react-router'
+import { Sheet } from '../parts/Sheet.tsx'
+import { everywhere, onSteps } from './shortcuts.ts'
+
+/** The keys, and how a scanner is used. */
+export function HelpSheet({ onClose }: { onClose: () => void }) {
+  return (
+    <Sheet title="Keys and scanner" onClose={onClose}>
+      <div className="grid gap-6 sm:grid-cols-2">
+        <Keys title="On a step" keys={onSteps} />
+        <Keys title="Everywhere" keys={everywhere} />
+      </div>
+      <p className="mt-6">
+        Scan or paste a docket code anywhere and its case opens. With the{' '}
+        <Link to="/papers/commands" className="link font-semibold" onClick={onClose}>
+          command sheet
+        </Link>{' '}
+        at the bench a gloved hand scans start, done, not now, fault and weigh.
+      </p>
+    </Sheet>
+  )
+}
+
+function Keys({ title, keys }: { title: string; keys: readonly (readonly [string, string])[] }) {
+  return (
+    <section>
+      <h3 className="mb-2 font-semibold opacity-80">{title}</h3>
+      <dl className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
+        {keys.map(([key, does]) => (
+          <div key={key} className="contents">
+            <dt>
+              <kbd className="kbd kbd-lg">{key}</kbd>
+            </dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  )
+}

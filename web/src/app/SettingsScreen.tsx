@@ -1,0 +1,231 @@
+import { routeTemplates } from '@yentrik/core'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { clockTime } from '../format/format.ts'
+import { ApiError, api } from '../live/api.ts'
+import { useFetched, useLive, useNow } from '../live/live-store.ts'
+import { Told } from '../parts/Told.tsx'
+import { type Preferences, usePreferences } from './preferences.ts'
+import { useSession } from './session.ts'
+
+interface Lab {
+  readonly labName: string
+  readonly variants: Readonly<Record<string, Readonly<Record<string, string>>>>
+}
+
+/** How this screen shows things, who is here, and what the lab usually does. */
+export function SettingsScreen() {
+  const preferences = usePreferences()
+  const set = (change: Partial<Preferences>) => usePreferences.setState(change)
+  return (
+    <main className="mx-auto max-w-6xl p-6">
+      <h1 className="mb-5 text-3xl font-bold">Settings</h1>
+      <div className="grid items-start gap-5 lg:grid-cols-2">
+        <section className="card-flat grid gap-5 p-6">
+          <h2 className="text-xl font-semibold">This screen</h2>
+          <Choice
+            label="Light"
+            value={preferences.theme}
+            onChange={(theme) => set({ theme })}
+            options={[
+              ['system', 'As the machine'],
+              ['plaster', 'Plaster'],
+              ['nightbench', 'Night bench'],
+            ]}
+          />
+          <Choice
+            label="Units"
+            value={preferences.units}
+            onChange={(units) => set({ units })}
+            options={[
+              ['metric', 'Metric'],
+              ['us', 'Inch, °F, psi'],
+            ]}
+          />
+          <Choice
+            label="Tooth numbers"
+            value={preferences.teeth}
+            onChange={(teeth) => set({ teeth })}
+            options={[
+              ['fdi', 'ISO 3950 (11-48)'],
+              ['universal', 'Universal (1-32)'],
+            ]}
+          />
+          <Choice
+            label="Alarm"
+            value={preferences.sound ? 'on' : 'off'}
+            onChange={(sound) => set({ sound: sound === 'on' })}
+            options={[
+              ['on', 'Sounds'],
+              ['off', 'Silent'],
+            ]}
+          />
+        </section>
+        <div className="grid gap-5">
+          <Who />
+          <ClockControl />
+          <section className="card-flat flex flex-wrap items-center justify-between gap-4 p-6">
+            <p>Codes for start, done, not now, fault and weigh.</p>
+            <Link to="/papers/commands" className="act">
+              Command sheet
+            </Link>
+          </section>
+        </div>
+      </div>
+      <LabVariants />
+    </main>
+  )
+}
+
+function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string
+  value: T
+  options: readonly (readonly [T, string])[]
+  onChange: (value: T) => void
+}) {
+  return (
+    <fieldset>
+      <legend className="mb-1 font-semibold">{label}</legend>
+      <div className="flex flex-wrap gap-2">
+        {options.map(([option, name]) => (
+          <label
+            key={option}
+            className={`small-act cursor-pointer has-focus-visible:outline-3 ${option === value ? 'btn-primary' : ''}`}
+          >
+            <input
+              type="radio"
+              className="sr-only"
+              name={label}
+              checked={option === value}
+              onChange={() => onChange(option)}
+            />
+            {name}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  )
+}
+
+function Who() {
+  const session = useSession()
+  const [fault, setFault] = useState<string>()
+  const change = async (work: () => Promise<unknown>) => {
+    try {
+      await work()
+      session.reload()
+    } catch (error) {
+      setFault(error instanceof ApiError ? error.message : String(error))
+    }
+  }
+  return (
+    <section className="card-flat p-6">
+      <h2 className="mb-3 text-xl font-semibold">At the bench: {session.person?.name}</h2>
+      {session.demo ? (
+        <Choice
+          label="In the demo anyone may take a place"
+          value={session.person?.name ?? ''}
+          options={session.names.map((name) => [name, name] as const)}
+          onChange={(name) => change(() => api('/session', { body: { name, passphrase: '' } }))}
+        />
+      ) : (
+        <button
+          type="button"
+          className="act"
+          onClick={() => change(() => api('/session', { method: 'DELETE' }))}
+        >
+          Sign out
+        </button>
+      )}
+      {fault && <Told tone="error">{fault}</Told>}
+    </section>
+  )
+}
+
+/** In the demo, time can be helped along: nobody waits 45 min to see a cast come good. */
+function ClockControl() {
+  const clock = useLive((live) => live.clock)
+  const now = useNow()
+  if (!clock.mayBeMoved) return null
+  const move = (speed: number, forwardMinutes: number) => api('/clock', { body: { speed, forwardMinutes } })
+  return (
+    <section className="card-flat p-6">
+      <h2 className="mb-3 text-xl font-semibold">
+        Demo clock: <output className="figures">{clockTime(now)}</output>
+        {clock.speed > 1 && `, ${clock.speed} times as fast`}
+      </h2>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="small-act" onClick={() => move(clock.speed, 10)}>
+          10 min on
+        </button>
+        <button type="button" className="small-act" onClick={() => move(clock.speed, 60)}>
+          1 h on
+        </button>
+        <button type="button" className="small-act" onClick={() => move(clock.speed === 1 ? 60 : 1, 0)}>
+          {clock.speed === 1 ? '60 times as fast' : 'Normal speed'}
+        </button>
+      </div>
+    </section>
+  )
+}
+
+function LabVariants() {
+  const lab = useFetched<Lab>('/lab')
+  const [fault, setFault] = useState<string>()
+  if (!lab.data) return null
+  const { labName, variants } = lab.data
+  const choose = async (templateId: string, matter: string, choice: string) => {
+    setFault(undefined)
+    try {
+      await api('/lab', {
+        method: 'PUT',
+        body: {
+          labName,
+          variants: { ...variants, [templateId]: { ...variants[templateId], [matter]: choice } },
+        },
+      })
+    } catch (error) {
+      setFault(error instanceof ApiError ? error.message : String(error))
+    }
+  }
+  return (
+    <section className="card-flat mt-5 p-6">
+      <h2 className="text-xl font-semibold">How {labName} does it</h2>
+      <p className="mb-4">
+        Where practitioners differ. A case may choose otherwise; the record says which was used.
+      </p>
+      {fault && <Told tone="error">{fault}</Told>}
+      {[...routeTemplates.values()].map((template) => (
+        <div key={template.id} className="mb-5">
+          <h3 className="mb-3 text-lg font-semibold">{template.name}</h3>
+          <div className="grid gap-4 md:grid-cols-2 xl:grid-cols-3">
+            {template.matters
+              .filter((matter) => matter.id !== 'arch')
+              .map((matter) => (
+                <label key={matter.id} className="block">
+                  <span className="font-semibold">{matter.name}</span>
+                  <select
+                    className="select bg-base-100 mt-1 h-12 w-full text-base"
+                    value={variants[template.id]?.[matter.id] ?? matter.usual}
+                    onChange={(event) => choose(template.id, matter.id, event.target.value)}
+                  >
+                    {matter.choices.map((choice) => (
+                      <option key={choice.id} value={choice.id}>
+                        {choice.name}
+                      </option>
+                    ))}
+                  </select>
+                  <span className="text-sm opacity-80">{matter.why}</span>
+                </label>
+              ))}
+          </div>
+        </div>
+      ))}
+    </section>
+  )
+}

@@ -1,0 +1,130 @@
+import {
+  CircleQuestionMark,
+  Hammer,
+  Layers,
+  type LucideIcon,
+  Scale,
+  Settings2,
+  SquareStack,
+} from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { WindowAlarm } from '../bench/WindowAlarm.tsx'
+import { ApiError, api } from '../live/api.ts'
+import { listen, useFetched, useLive } from '../live/live-store.ts'
+import { Told, Waiting } from '../parts/Told.tsx'
+import { listenForScans } from '../scan/scanner.ts'
+import { HelpSheet } from './HelpSheet.tsx'
+import { SignIn } from './SignIn.tsx'
+import { tellScannedCommand } from './scanned-command.ts'
+import { type Session, SessionContext } from './session.ts'
+import { useShortcuts } from './shortcuts.ts'
+
+const places: readonly { to: string; name: string; Icon: LucideIcon }[] = [
+  { to: '/', name: 'Bench', Icon: Hammer },
+  { to: '/cases', name: 'Cases', Icon: SquareStack },
+  { to: '/mix', name: 'Mix', Icon: Scale },
+  { to: '/shelf', name: 'Shelf', Icon: Layers },
+  { to: '/settings', name: 'Settings', Icon: Settings2 },
+]
+
+/** What stands around every screen: places, keys, scanner, alarm, connection. */
+export function Shell() {
+  const session = useFetched<Session>('/session')
+  useEffect(listen, [])
+  if (!session.data)
+    return session.error ? (
+      <p className="p-8">
+        <Told tone="error">{session.error.message}</Told>
+      </p>
+    ) : (
+      <Waiting />
+    )
+  if (!session.data.person) return <SignIn session={session.data} onDone={session.reload} />
+  return (
+    <SessionContext value={{ ...session.data, reload: session.reload }}>
+      <House />
+    </SessionContext>
+  )
+}
+
+function House() {
+  const go = useNavigate()
+  const [help, setHelp] = useState(false)
+  const [scanFault, setScanFault] = useState<string>()
+  const connected = useLive((live) => live.connected)
+  const onPaper = useLocation().pathname.startsWith('/papers')
+  useShortcuts([
+    { key: 'b', does: 'Bench', run: () => go('/') },
+    { key: 'c', does: 'Cases', run: () => go('/cases') },
+    { key: 'x', does: 'Mix', run: () => go('/mix') },
+    { key: 's', does: 'Shelf', run: () => go('/shelf') },
+    { key: 'a', does: 'New case', run: () => go('/cases/new') },
+    { key: '?', does: 'Help', run: () => setHelp(true) },
+  ])
+  useEffect(
+    () =>
+      listenForScans((scanned) => {
+        setScanFault(undefined)
+        if (scanned.kind === 'command') return tellScannedCommand(scanned.command)
+        api<{ caseId: string }>(`/dockets/${encodeURIComponent(scanned.docket)}`)
+          .then(({ caseId }) => go(`/case/${caseId}`))
+          .catch((error: unknown) => setScanFault(error instanceof ApiError ? error.message : String(error)))
+      }),
+    [go],
+  )
+  return (
+    <div className="flex min-h-dvh flex-col-reverse sm:flex-row print:block">
+      {!onPaper && (
+        <nav
+          aria-label="Places"
+          className="bg-neutral text-neutral-content no-print sticky bottom-0 z-10 flex shrink-0 justify-around sm:top-0 sm:h-dvh sm:w-[84px] sm:flex-col sm:justify-start sm:gap-1 sm:pt-4"
+        >
+          <span className="mb-2 hidden text-center text-[1.35rem] font-bold tracking-tight sm:block">
+            yentrik
+          </span>
+          {places.map(({ to, name, Icon }) => (
+            <NavLink
+              key={to}
+              to={to}
+              end={to === '/'}
+              className={({ isActive }) =>
+                `flex min-h-16 flex-1 flex-col items-center justify-center gap-1 text-sm sm:ml-2 sm:flex-none sm:rounded-l-2xl ${
+                  isActive ? 'bg-base-200 text-base-content font-bold' : 'hover:bg-white/10'
+                }`
+              }
+            >
+              <Icon className="size-6" strokeWidth={1.75} aria-hidden />
+              {name}
+            </NavLink>
+          ))}
+          <button
+            type="button"
+            className="hidden min-h-16 flex-col items-center justify-center gap-1 text-sm hover:bg-white/10 sm:mt-auto sm:flex"
+            onClick={() => setHelp(true)}
+          >
+            <CircleQuestionMark className="size-6" strokeWidth={1.75} aria-hidden />
+            Keys
+          </button>
+        </nav>
+      )}
+      <div className="min-w-0 grow">
+        {!connected && (
+          <div className="bg-base-100 no-print px-6 py-2">
+            <Told tone="warning">
+              The server is not reached. Clocks run on; nothing can be stored until it is back.
+            </Told>
+          </div>
+        )}
+        {scanFault && (
+          <div className="bg-base-100 no-print px-6 py-2">
+            <Told tone="error">{scanFault}</Told>
+          </div>
+        )}
+        <Outlet />
+      </div>
+      <WindowAlarm />
+      {help && <HelpSheet onClose={() => setHelp(false)} />}
+    </div>
+  )
+}

@@ -1,0 +1,52 @@
+import { createBrowserRouter } from 'react-router'
+import { BenchScreen } from '../bench/BenchScreen.tsx'
+import { Waiting } from '../parts/Told.tsx'
+import { NotHere } from './NotHere.tsx'
+import { Shell } from './Shell.tsx'
+
+/** Bench loads with the first view; every other screen when it is asked for. */
+export const router = createBrowserRouter([
+  {
+    path: '/',
+    Component: Shell,
+    ErrorBoundary: NotHere,
+    hydrateFallbackElement: <Waiting />,
+    children: [
+      { index: true, Component: BenchScreen },
+      {
+        path: 'cases',
+        lazy: async () => ({ Component: (await import('../cases/CasesScreen.tsx')).CasesScreen }),
+      },
+      {
+        path: 'cases/new',
+        lazy: async () => ({ Component: (await import('../intake/IntakeScreen.tsx')).IntakeScreen }),
+      },
+      {
+        path: 'case/:caseId',
+        lazy: async () => ({ Component: (await import('../case/CaseScreen.tsx')).CaseScreen }),
+      },
+      { path: 'mix', lazy: async () => ({ Component: (await import('../mixing/MixScreen.tsx')).MixScreen }) },
+      {
+        path: 'shelf',
+        lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
+      },
+      {
+        path: 'settings',
+        lazy: async () => ({ Component: (await import('./SettingsScreen.tsx')).SettingsScreen }),
+      },
+      {
+        path: 'papers/record/:caseId',
+        lazy: async () => ({ Component: (await import('../papers/RecordPaper.tsx')).RecordPaper }),
+      },
+      {
+        path: 'papers/docket/:caseId',
+        lazy: async () => ({ Component: (await import('../papers/DocketPaper.tsx')).DocketPaper }),
+      },
+      {
+        path: 'papers/commands',
+        lazy: async () => ({ Component: (await import('../papers/CommandSheet.tsx')).CommandSheet }),
+      },
+      { path: '*', Component: NotHere },
+    ],
+  },
+])

@@ -1,0 +1,112 @@
+import type { BenchEntry } from '@yentrik/core'
+import { useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { useScannedCommand } from '../app/scanned-command.ts'
+import { useShortcuts } from '../app/shortcuts.ts'
+import { StepPicture } from '../case/StepPicture.tsx'
+import { dayAndTime, stageName } from '../format/format.ts'
+import { ApiError, api } from '../live/api.ts'
+import { Figures } from '../mixing/Figures.tsx'
+import { Told } from '../parts/Told.tsx'
+import { railWords } from './DayRail.tsx'
+
+interface NowCardProps {
+  readonly entry: BenchEntry
+  readonly now: number
+  readonly onOpen: () => void
+  readonly onNotNow?: () => void
+}
+
+/** The one thing to do now: its figures, its reason with a clock time, at most three buttons. */
+export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
+  const go = useNavigate()
+  const [fault, setFault] = useState<string>()
+  const mix = entry.amounts.find((amount) => amount.kind === 'mix')
+  const start = async () => {
+    if (entry.running) return onOpen()
+    try {
+      const { caseId, jobId, stepId, sequence } = entry
+      await api(`/cases/${caseId}/events`, {
+        body: { seen: sequence, command: { type: 'startStep', jobId, stepId } },
+      })
+      onOpen()
+    } catch (error) {
+      setFault(error instanceof ApiError ? error.message : String(error))
+    }
+  }
+  const weigh =
+    mix && (() => go(`/mix?case=${entry.caseId}&job=${entry.jobId}&step=${entry.stepId}&amount=${mix.id}`))
+  useShortcuts([
+    { key: 'space', does: 'Start', run: start },
+    ...(weigh ? [{ key: 'm', does: 'Weigh', run: weigh }] : []),
+    ...(onNotNow ? [{ key: 'n', does: 'Not now', run: onNotNow }] : []),
+  ])
+  useScannedCommand((command) => {
+    if (command === 'START') void start()
+    else if (command === 'WEIGH') weigh?.()
+    else if (command === 'NOTNOW') onNotNow?.()
+    else onOpen()
+  })
+  const late = entry.at < now
+  return (
+    <section className="card-flat flex min-h-0 flex-col p-5 sm:p-6" aria-label="Do now">
+      <div className="grid min-h-0 grow gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(0,17rem)]">
+        <div className="min-h-0 overflow-y-auto">
+          <p className="flex flex-wrap gap-2">
+            <span className="chip">{stageName(entry.stage)}</span>
+            <Link to={`/case/${entry.caseId}`} className="chip hover:underline">
+              {entry.docket} · {entry.jobName}
+            </Link>
+            {entry.attempt > 1 && <span className="chip text-warning">again, time {entry.attempt}</span>}
+          </p>
+          <h2 className="mt-2 text-[2rem] leading-tight font-bold">{entry.name}</h2>
+          {entry.window && <p className="mt-1 text-lg font-semibold">{capital(railWords(entry, now))}</p>}
+          {entry.running && !entry.window && (
+            <p className="mt-1 text-lg">Begun {dayAndTime(entry.startedAt ?? now, now)}</p>
+          )}
+          {mix && (
+            <div className="mt-4">
+              <Figures amount={mix} />
+            </div>
+          )}
+          <p className={`mt-4 border-l-4 pl-3 ${late ? 'border-error' : 'border-warning'}`}>
+            <b className={`figures ${late ? 'text-error' : ''}`}>
+              {late
+                ? `Should have begun ${dayAndTime(entry.at, now)}`
+                : `${entry.running ? 'Done' : 'Start'} by ${dayAndTime(entry.at, now)}`}
+            </b>
+            : due at {entry.clinic} {dayAndTime(entry.dueAt, now)}. {entry.why}
+          </p>
+          {fault && (
+            <div className="mt-3">
+              <Told tone="error">{fault}</Told>
+            </div>
+          )}
+        </div>
+        <div className="hidden max-h-64 min-h-0 sm:block">
+          <StepPicture stage={entry.stage} stepId={entry.stepId} />
+        </div>
+      </div>
+      <div className="mt-4 flex flex-wrap gap-3">
+        <button type="button" className="act-main" onClick={start}>
+          {entry.running ? 'Go on' : 'Start'}
+          <kbd className="key">space</kbd>
+        </button>
+        {weigh && (
+          <button type="button" className="act" onClick={weigh}>
+            Weigh<kbd className="key">M</kbd>
+          </button>
+        )}
+        {onNotNow && (
+          <button type="button" className="act" onClick={onNotNow}>
+            Not now<kbd className="key">N</kbd>
+          </button>
+        )}
+      </div>
+    </section>
+  )
+}
+
+function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}

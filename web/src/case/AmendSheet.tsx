@@ -1,0 +1,68 @@
+import type { WorkAuthorisation } from '@yentrik/core'
+import { useState } from 'react'
+import { dateText, instantOf, timeText } from '../intake/date-entry.ts'
+import { TextField } from '../parts/TextField.tsx'
+import { WordsSheet } from './case-sheets.tsx'
+
+/** Due date, shade and notes may change while the case is here; the former ones stay on record. */
+export function AmendSheet({
+  authorisation,
+  refusal,
+  onClose,
+  onGive,
+}: {
+  authorisation: WorkAuthorisation
+  refusal?: string
+  onClose: () => void
+  onGive: (changes: Partial<WorkAuthorisation>, reason: string) => Promise<boolean>
+}) {
+  const due = Date.parse(authorisation.dueAt)
+  const [day, setDay] = useState(dateText(due))
+  const [time, setTime] = useState(timeText(due))
+  const [shade, setShade] = useState(authorisation.shade ?? '')
+  const [notes, setNotes] = useState(authorisation.notes ?? '')
+  const dueAt = instantOf(day, time)
+  const give = (reason: string) => {
+    const changes: { -readonly [K in keyof WorkAuthorisation]?: WorkAuthorisation[K] } = {}
+    if (dueAt !== undefined && dueAt !== due) changes.dueAt = new Date(dueAt).toISOString()
+    if (shade !== (authorisation.shade ?? '')) changes.shade = shade
+    if (notes !== (authorisation.notes ?? '')) changes.notes = notes
+    return dueAt === undefined ? Promise.resolve(false) : onGive(changes, reason)
+  }
+  return (
+    <WordsSheet
+      title="Work authorisation"
+      label="Why it is changed"
+      button="Change it"
+      refusal={refusal}
+      onClose={onClose}
+      onGive={give}
+      intro={
+        <>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+            <dt className="opacity-80">Wanted</dt>
+            <dd>{authorisation.wanted}</dd>
+            <dt className="opacity-80">Prescriber</dt>
+            <dd>
+              {authorisation.prescriber}, {authorisation.clinic}
+            </dd>
+            <dt className="opacity-80">Came along</dt>
+            <dd>{authorisation.enclosures.join(', ') || 'nothing noted'}</dd>
+          </dl>
+          <div className="grid grid-cols-2 gap-3">
+            <TextField
+              label="Due on"
+              type="date"
+              text={day}
+              onText={setDay}
+              fault={dueAt === undefined ? 'Enter the day and time.' : undefined}
+            />
+            <TextField label="at" type="time" text={time} onText={setTime} />
+          </div>
+          <TextField label="Shade" text={shade} onText={setShade} />
+          <TextField label="Notes" text={notes} onText={setNotes} lines={2} />
+        </>
+      }
+    />
+  )
+}

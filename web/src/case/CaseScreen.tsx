@@ -1,0 +1,531 @@
+import {
+  type Amount,
+  type CaseCommand,
+  type CaseState,
+  isDelivered,
+  type JobState,
+  showTooth,
+  stepInHand,
+  stepOf,
+} from '@yentrik/core'
+import { Printer } from 'lucide-react'
+import { useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { usePreferences } from '../app/preferences.ts'
+import { useScannedCommand } from '../app/scanned-command.ts'
+import { useShortcuts } from '../app/shortcuts.ts'
+import { dayAndTime } from '../format/format.ts'
+import { useNow } from '../live/live-store.ts'
+import { Sheet } from '../parts/Sheet.tsx'
+import { Told, Waiting } from '../parts/Told.tsx'
+import { AmendSheet } from './AmendSheet.tsx'
+import { type CaseHand, refusalNow, useCaseHand } from './case-hand.ts'
+import { AnswerSheet, GoBackSheet, StaleSheet, WordsSheet } from './case-sheets.tsx'
+import type { EventReader } from './event-words.ts'
+import { MixEntry } from './MixEntry.tsx'
+import { RecordView } from './RecordView.tsx'
+import { RouteList } from './RouteList.tsx'
+import { StepCard, useMainAction } from './StepCard.tsx'
+import { StepClock } from './StepClock.tsx'
+import { StepPicture } from './StepPicture.tsx'
+import { useLots } from './use-lots.ts'
+import { VariantsSheet } from './VariantsSheet.tsx'
+
+/** One case: where it is on its route, the step in hand, what was done. */
+export function CaseScreen() {
+  const { caseId = '' } = useParams()
+  const hand = useCaseHand(caseId)
+  const [jobIndex, setJobIndex] = useState(0)
+  if (!hand.state)
+    return hand.error ? (
+      <main className="p-8">
+        <Told tone="error">{hand.error.message}</Told>
+      </main>
+    ) : (
+      <Waiting />
+    )
+  const job = hand.state.jobs[jobIndex] ?? hand.state.jobs[0]!
+  return (
+    <CaseWork key={`${caseId} ${job.jobId}`} hand={hand} state={hand.state} job={job} onJob={setJobIndex} />
+  )
+}
+
+type Open =
+  | {
+      readonly sheet:
+        | 'goBack'
+        | 'note'
+        | 'ask'
+        | 'answer'
+        | 'hold'
+        | 'variants'
+        | 'amend'
+        | 'skip'
+        | 'outOfTime'
+    }
+  | { readonly sheet: 'mix'; readonly amount: Amount }
+
+function CaseWork({
+  hand,
+  state,
+  job,
+  onJob,
+}: {
+  hand: CaseHand
+  state: CaseState
+  job: JobState
+  onJob: (index: number) => void
+}) {
+  const go = useNavigate()
+  const units = usePreferences((preferences) => preferences.units)
+  const { lotNumber } = useLots()
+  const reader: EventReader = { jobs: state.jobs, units, lotNumber }
+  const [tab, setTab] = useState<'step' | 'record'>('step')
+  const [peekId, setPeekId] = useState<string>()
+  const [opened, setOpened] = useState<Open>()
+  const inHand = stepInHand(job)
+  const step = (peekId && stepOf(job, peekId)) || inHand || job.route.steps.at(-1)!
+  const isInHand = step.id === inHand?.id
+  const open = !state.held && !job.question && !state.ended
+  const running = job.steps[step.id]?.status === 'running'
+  const main = useMainAction(job, step)
+  const on = { jobId: job.jobId, stepId: step.id }
+  const shut = () => setOpened(undefined)
+  const openSheet = (next: Open) => {
+    hand.clearRefusal()
+    setOpened(next)
+  }
+  const give = async (command: CaseCommand) => {
+    const stored = await hand.give(command)
+    if (stored) setPeekId(undefined)
+    return stored
+  }
+  const move = (outOfTimeReason?: string) =>
+    give({
+      type: running ? 'finishStep' : 'startStep',
+      ...on,
+      ...(outOfTimeReason ? { outOfTimeReason } : {}),
+    })
+  const act = () => {
+    if (!open || !isInHand || hand.busy) return
+    if (main.missed || (main.early && (!running || nothingOpen(job, step.id))))
+      openSheet({ sheet: 'outOfTime' })
+    else void move()
+  }
+  const unmixed =
+    step.amounts?.find((amount) => !job.steps[step.id]?.mixes.some((mix) => mix.amountId === amount.id)) ??
+    step.amounts?.[0]
+  const weigh = unmixed && running && open ? () => openSheet({ sheet: 'mix', amount: unmixed }) : undefined
+  useShortcuts([
+    { key: 'space', does: 'Start or done', run: act },
+    { key: 'm', does: 'Weigh', run: () => weigh?.() },
+    { key: 'g', does: 'Go back', run: () => openSheet({ sheet: 'goBack' }) },
+    { key: 'f', does: 'Fault', run: () => openSheet({ sheet: job.question ? 'answer' : 'ask' }) },
+    { key: 't', does: 'Note', run: () => openSheet({ sheet: 'note' }) },
+    { key: 'n', does: 'Not now', run: () => go('/') },
+  ])
+  useScannedCommand((command) => {
+    if (command === 'START' && !running) act()
+    else if (command === 'DONE' && running) act()
+    else if (command === 'WEIGH') weigh?.()
+    else if (command === 'FAULT') openSheet({ sheet: job.question ? 'answer' : 'ask' })
+    else if (command === 'NOTNOW') go('/')
+  })
+  const refusal = hand.refusal?.message
+  return (
+    <main className="mx-auto flex max-w-[1500px] flex-col gap-4 p-4 lg:h-dvh lg:min-h-[640px] lg:p-5">
+      <CaseHeader
+        state={state}
+        job={job}
+        tab={tab}
+        onTab={setTab}
+        onJob={onJob}
+        onAmend={() => openSheet({ sheet: 'amend' })}
+      />
+      <Standing
+        state={state}
+        job={job}
+        onAnswer={() => openSheet({ sheet: 'answer' })}
+        onRelease={() => give({ type: 'release' })}
+      />
+      {tab === 'record' ? (
+        <RecordView hand={hand} state={state} reader={reader} />
+      ) : (
+        <div className="grid min-h-0 grow gap-4 lg:grid-cols-[17.5rem_minmax(0,1fr)_17.5rem]">
+          <section className="card-flat order-last flex max-h-96 min-h-0 flex-col lg:order-none lg:max-h-none">
+            <RouteList
+              job={job}
+              shownId={step.id}
+              onShow={(id) => setPeekId(id === inHand?.id ? undefined : id)}
+            />
+          </section>
+          <section className="card-flat flex min-h-0 flex-col p-5" aria-label="Step in hand">
+            {isDelivered(state) && !peekId ? (
+              <Delivered />
+            ) : (
+              <StepCard
+                hand={{ ...hand, give }}
+                job={job}
+                step={step}
+                open={open}
+                onMix={(amount) => openSheet({ sheet: 'mix', amount })}
+                onGoBack={(toStepId, remake, reason) =>
+                  void give({ type: 'goBack', jobId: job.jobId, toStepId, remake, reason })
+                }
+              />
+            )}
+            <div className="border-base-300 mt-3 border-t pt-3">
+              {refusal && !opened && hand.refusal?.problem.field !== 'value' && (
+                <div className="mb-2">
+                  <Told tone="error">{refusal}</Told>
+                </div>
+              )}
+              <div className="flex flex-wrap gap-2">
+                {isInHand && open && (
+                  <button
+                    type="button"
+                    className={main.early || main.missed ? 'act' : 'act-main'}
+                    onClick={act}
+                    disabled={hand.busy}
+                  >
+                    {main.words}
+                    <kbd className="key">space</kbd>
+                  </button>
+                )}
+                {peekId && (
+                  <button type="button" className="act" onClick={() => setPeekId(undefined)}>
+                    To the step in hand
+                  </button>
+                )}
+                {isInHand && open && !running && step.mayBeSkipped && (
+                  <button type="button" className="act" onClick={() => openSheet({ sheet: 'skip' })}>
+                    Leave out
+                  </button>
+                )}
+                {!state.ended && (
+                  <details className="dropdown dropdown-top dropdown-end ml-auto">
+                    <summary className="act">More</summary>
+                    <ul className="menu dropdown-content card-flat z-20 mb-2 w-60 text-lg">
+                      <MoreItem name="Go back" keyName="G" onPick={() => openSheet({ sheet: 'goBack' })} />
+                      <MoreItem
+                        name="Ask the dentist"
+                        keyName="F"
+                        onPick={() => openSheet({ sheet: 'ask' })}
+                      />
+                      <MoreItem name="Write a note" keyName="T" onPick={() => openSheet({ sheet: 'note' })} />
+                      <MoreItem name="Do it another way" onPick={() => openSheet({ sheet: 'variants' })} />
+                      <MoreItem name="Put on hold" onPick={() => openSheet({ sheet: 'hold' })} />
+                    </ul>
+                  </details>
+                )}
+              </div>
+            </div>
+          </section>
+          <aside className="flex min-h-0 flex-col gap-4">
+            <section className="card-flat p-5">
+              <StepClock job={job} step={step} />
+            </section>
+            <section className="card-flat hidden min-h-0 grow flex-col p-4 lg:flex">
+              <div className="min-h-0 grow">
+                <StepPicture stage={step.stage} stepId={step.id} />
+              </div>
+              <p className="border-warning mt-3 border-l-4 pl-3">{step.why}</p>
+            </section>
+          </aside>
+        </div>
+      )}
+      {opened?.sheet === 'mix' && (
+        <Sheet title="What was used" onClose={shut}>
+          <MixEntry
+            amount={opened.amount}
+            refusal={refusal}
+            onRecord={async (mix) => {
+              const stored = await give({ type: 'recordMix', ...on, ...mix })
+              if (stored) shut()
+              return stored
+            }}
+          />
+          {opened.amount.kind === 'mix' && (
+            <Link
+              className="link mt-4 inline-block"
+              to={`/mix?case=${hand.record?.caseId}&job=${job.jobId}&step=${step.id}&amount=${opened.amount.id}`}
+            >
+              Work it out on the Mix screen
+            </Link>
+          )}
+        </Sheet>
+      )}
+      {opened?.sheet === 'outOfTime' && (
+        <WordsSheet
+          title={main.missed ? 'The time is past' : 'Too soon'}
+          label={`Why ${running ? 'it is done' : 'it starts'} all the same`}
+          button={running ? 'Done all the same' : 'Start all the same'}
+          intro={<StepClock job={job} step={step} />}
+          refusal={refusal}
+          onClose={shut}
+          onGive={move}
+        />
+      )}
+      {opened?.sheet === 'skip' && (
+        <WordsSheet
+          title={`Leave out "${step.name}"`}
+          label="Why"
+          button="Leave it out"
+          start={step.mayBeSkipped}
+          refusal={refusal}
+          onClose={shut}
+          onGive={(reason) => give({ type: 'skipStep', ...on, reason })}
+        />
+      )}
+      {opened?.sheet === 'goBack' && (
+        <GoBackSheet
+          job={job}
+          refusal={refusal}
+          onClose={shut}
+          onGive={(toStepId, remake, reason) =>
+            give({ type: 'goBack', jobId: job.jobId, toStepId, remake, reason })
+          }
+        />
+      )}
+      {opened?.sheet === 'note' && (
+        <WordsSheet
+          title="Note"
+          label="What the next hand should know"
+          button="Keep it"
+          refusal={refusal}
+          onClose={shut}
+          onGive={(text) => give({ type: 'note', ...on, text })}
+        />
+      )}
+      {opened?.sheet === 'hold' && (
+        <WordsSheet
+          title="Put on hold"
+          label="Why"
+          button="Put on hold"
+          refusal={refusal}
+          onClose={shut}
+          onGive={(reason) => give({ type: 'hold', reason })}
+        />
+      )}
+      {opened?.sheet === 'ask' && (
+        <WordsSheet
+          title="Ask the dentist"
+          label="What was found, and the question"
+          button="Ask"
+          intro={<p>The case stops until the answer is entered. Clocks that run go on.</p>}
+          refusal={refusal}
+          onClose={shut}
+          onGive={(question) => give({ type: 'askDentist', ...on, question })}
+        />
+      )}
+      {opened?.sheet === 'answer' && job.question && (
+        <AnswerSheet
+          job={job}
+          refusal={refusal}
+          onClose={shut}
+          onGive={(answer, decision, toStepId) =>
+            give({ type: 'dentistAnswered', jobId: job.jobId, answer, decision, toStepId })
+          }
+        />
+      )}
+      {opened?.sheet === 'variants' && (
+        <VariantsSheet
+          job={job}
+          refusal={refusal}
+          onClose={shut}
+          onGive={(matter, choice, reason) =>
+            give({ type: 'swapVariant', jobId: job.jobId, matter, choice, reason })
+          }
+        />
+      )}
+      {opened?.sheet === 'amend' && (
+        <AmendSheet
+          authorisation={state.authorisation}
+          refusal={refusal}
+          onClose={shut}
+          onGive={(changes, reason) => give({ type: 'amend', changes, reason })}
+        />
+      )}
+      {hand.stale && (
+        <StaleSheet
+          since={hand.stale.since}
+          reader={reader}
+          refusal={refusalNow(state, hand.stale.command)}
+          onAgain={() => void hand.giveAgain().then((stored) => stored && shut())}
+          onDrop={hand.dropStale}
+        />
+      )}
+    </main>
+  )
+}
+
+/** Whether all that remains of a running step is its clock. */
+function nothingOpen(job: JobState, stepId: string): boolean {
+  const step = stepOf(job, stepId)
+  const { readings, mixes } = job.steps[stepId]!
+  return (
+    (step.checks ?? []).every((c) => readings.some((r) => r.checkId === c.id)) &&
+    (step.amounts ?? []).every((a) => mixes.some((m) => m.amountId === a.id))
+  )
+}
+
+function MoreItem({ name, keyName, onPick }: { name: string; keyName?: string; onPick: () => void }) {
+  return (
+    <li>
+      <button
+        type="button"
+        className="min-h-12"
+        onClick={(event) => {
+          event.currentTarget.closest('details')?.removeAttribute('open')
+          onPick()
+        }}
+      >
+        {name}
+        {keyName && <kbd className="key">{keyName}</kbd>}
+      </button>
+    </li>
+  )
+}
+
+function CaseHeader({
+  state,
+  job,
+  tab,
+  onTab,
+  onJob,
+  onAmend,
+}: {
+  state: CaseState
+  job: JobState
+  tab: string
+  onTab: (tab: 'step' | 'record') => void
+  onJob: (index: number) => void
+  onAmend: () => void
+}) {
+  const now = useNow()
+  const teethNotation = usePreferences((preferences) => preferences.teeth)
+  const { caseId = '' } = useParams()
+  const { authorisation } = state
+  const due = Date.parse(authorisation.dueAt)
+  const late = due < now && !isDelivered(state)
+  const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, teethNotation)).join(', ')
+  return (
+    <header className="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <h1 className="text-[1.9rem] leading-none font-bold">
+        <span className="figures">{state.docket}</span>
+        <span className="ml-3 text-xl font-semibold">{job.route.name}</span>
+      </h1>
+      <p className="min-w-0 truncate">
+        {authorisation.patientCode} · {authorisation.clinic}
+        {authorisation.shade && ` · shade ${authorisation.shade}`}
+        {teeth && ` · ${teeth}`}
+      </p>
+      <button
+        type="button"
+        className={`small-act ${late ? 'btn-error' : ''}`}
+        onClick={onAmend}
+        aria-label={`Due ${dayAndTime(due, now)}. Change the work authorisation`}
+      >
+        {late ? 'was due' : 'due'} <b className="figures">{dayAndTime(due, now)}</b>
+      </button>
+      <div className="ml-auto flex flex-wrap gap-2">
+        {state.jobs.length > 1 &&
+          state.jobs.map((each, index) => (
+            <button
+              key={each.jobId}
+              type="button"
+              aria-pressed={each === job}
+              className={`small-act ${each === job ? 'btn-primary' : ''}`}
+              onClick={() => onJob(index)}
+            >
+              {each.route.name}
+            </button>
+          ))}
+        {(['step', 'record'] as const).map((each) => (
+          <button
+            key={each}
+            type="button"
+            aria-pressed={tab === each}
+            className={`small-act ${tab === each ? 'btn-neutral' : ''}`}
+            onClick={() => onTab(each)}
+          >
+            {each === 'step' ? 'Work' : 'Record'}
+          </button>
+        ))}
+        <Link className="small-act" to={`/papers/docket/${caseId}`}>
+          <Printer className="size-5" aria-hidden /> Docket
+        </Link>
+        <Link className="small-act" to={`/papers/record/${caseId}`}>
+          <Printer className="size-5" aria-hidden /> Papers
+        </Link>
+      </div>
+    </header>
+  )
+}
+
+/** What stands in the way of work, with the one thing to do about it. */
+function Standing({
+  state,
+  job,
+  onAnswer,
+  onRelease,
+}: {
+  state: CaseState
+  job: JobState
+  onAnswer: () => void
+  onRelease: () => void
+}) {
+  const now = useNow()
+  if (state.ended)
+    return (
+      <div className="card-flat p-4">
+        <Told tone="warning">
+          The case ended {dayAndTime(Date.parse(state.ended.at), now)}: {state.ended.reason}
+        </Told>
+      </div>
+    )
+  return (
+    <>
+      {job.question && (
+        <div className="card-flat border-warning flex flex-wrap items-center justify-between gap-3 border-2 p-4">
+          <div>
+            <Told tone="warning">
+              Waiting for the dentist since {dayAndTime(Date.parse(job.question.since), now)}
+            </Told>
+            <p className="mt-1 text-xl font-semibold">{job.question.question}</p>
+          </div>
+          <button type="button" className="act-main" onClick={onAnswer}>
+            Enter the answer
+          </button>
+        </div>
+      )}
+      {state.held && (
+        <div className="card-flat border-warning flex flex-wrap items-center justify-between gap-3 border-2 p-4">
+          <Told tone="warning">
+            On hold since {dayAndTime(Date.parse(state.held.since), now)}: {state.held.reason}
+          </Told>
+          <button type="button" className="act-main" onClick={onRelease}>
+            Take off hold
+          </button>
+        </div>
+      )}
+      {job.wentBack && !job.question && (
+        <Told tone="warning">
+          {job.wentBack.remake ? 'Remake' : 'Gone back'} to "{stepOf(job, job.wentBack.toStepId).name}":{' '}
+          {job.wentBack.reason}
+        </Told>
+      )}
+    </>
+  )
+}
+
+function Delivered() {
+  return (
+    <div className="grid grow place-items-center text-center">
+      <div>
+        <h2 className="text-3xl font-bold">Delivered</h2>
+        <p className="mt-2 text-lg">Every step is done. The record and the papers are complete.</p>
+      </div>
+    </div>
+  )
+}

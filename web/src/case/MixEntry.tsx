@@ -1,0 +1,111 @@
+import { type Amount, hitRatio, materials, type RecordedMix } from '@yentrik/core'
+import { useState } from 'react'
+import { ratio } from '../format/format.ts'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { Told } from '../parts/Told.tsx'
+import { useLots } from './use-lots.ts'
+
+interface MixEntryProps {
+  readonly amount: Amount
+  /** As weighed already, when it comes from the Mix screen. */
+  readonly weighed?: { readonly powder: string; readonly liquid: string }
+  readonly refusal?: string
+  readonly onRecord: (mix: RecordedMix) => Promise<boolean>
+}
+
+/** What was really used, with its lot: into the record. */
+export function MixEntry({ amount, weighed, refusal, onRecord }: MixEntryProps) {
+  const card = materials.get(amount.materialId)!
+  const parts = amount.kind === 'parts'
+  const [powder, setPowder] = useState(weighed?.powder ?? '')
+  const [liquid, setLiquid] = useState(weighed?.liquid ?? '')
+  const [tried, setTried] = useState(false)
+  const lots = useLots().inUse(amount.materialId)
+  const [chosenLot, setChosenLot] = useState<string>()
+  const lotId = chosenLot ?? lots[0]?.lotId ?? ''
+  const powderUnit = parts ? '' : 'g'
+  const liquidUnit = parts ? '' : 'mL'
+  const p = readNumber(powder, powderUnit)
+  const l = readNumber(liquid, liquidUnit)
+  const record = async () => {
+    setTried(true)
+    const named = { amountId: amount.id, materialId: amount.materialId, lots: lotId ? [lotId] : [] }
+    if (amount.kind === 'use') return onRecord(named)
+    if (p.value === undefined || l.value === undefined) return false
+    return onRecord(
+      parts
+        ? { ...named, powderParts: p.value, liquidParts: l.value }
+        : { ...named, powderGrams: p.value, liquidMillilitres: l.value },
+    )
+  }
+  const hit =
+    amount.kind === 'mix' && p.value && l.value && p.value > 0 && l.value > 0
+      ? hitRatio(card, { powderGrams: p.value, liquidMillilitres: l.value }, amount.millilitresPerGram)
+      : undefined
+  return (
+    <form
+      noValidate
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void record()
+      }}
+    >
+      {amount.kind !== 'use' && (
+        <div className="grid grid-cols-2 gap-3">
+          <NumberField
+            label={capital(card.powderName)}
+            unit={powderUnit}
+            text={powder}
+            onText={setPowder}
+            fault={tried ? p.fault : undefined}
+            autoFocus={!weighed}
+          />
+          <NumberField
+            label={capital(card.liquidName)}
+            unit={liquidUnit}
+            text={liquid}
+            onText={setLiquid}
+            fault={tried ? l.fault : undefined}
+          />
+        </div>
+      )}
+      {hit && (
+        <div className="text-sm">
+          <p className="text-base">
+            Ratio <b className="figures text-xl">{ratio(hit.millilitresPerGram)}</b>{' '}
+            {hit.verdict === 'hit' ? 'as wanted' : hit.verdict}
+          </p>
+          {hit.effects.map((effect) => (
+            <Told key={effect} tone="warning">
+              {effect}
+            </Told>
+          ))}
+        </div>
+      )}
+      <label className="block">
+        <span className="font-semibold">Lot</span>
+        <select
+          className="select bg-base-100 mt-1 h-12 w-full text-base"
+          value={lotId}
+          onChange={(event) => setChosenLot(event.target.value)}
+        >
+          {lots.map((lot) => (
+            <option key={lot.lotId} value={lot.lotId}>
+              {lot.number}
+            </option>
+          ))}
+          <option value="">No lot noted</option>
+        </select>
+      </label>
+      {refusal && <Told tone="error">{refusal}</Told>}
+      <button type="submit" className="act-main">
+        Into the record
+      </button>
+    </form>
+  )
+}
+
+function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}

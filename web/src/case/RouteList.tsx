@@ -1,0 +1,82 @@
+import { type JobState, type RouteStep, stepsInHand } from '@yentrik/core'
+import { Check, CircleDot, Minus } from 'lucide-react'
+import { useEffect, useRef } from 'react'
+import { clockTime, stageName } from '../format/format.ts'
+
+interface RouteListProps {
+  readonly job: JobState
+  readonly shownId: string | undefined
+  readonly onShow: (stepId: string) => void
+}
+
+/** Where the job is on its route: every step by stage, done, in hand, to come. */
+export function RouteList({ job, shownId, onShow }: RouteListProps) {
+  const { running, startable } = stepsInHand(job)
+  const inHand = new Set([...running, ...startable].map((step) => step.id))
+  const list = useRef<HTMLOListElement>(null)
+  useEffect(() => {
+    list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'center' })
+  }, [shownId])
+  return (
+    <ol ref={list} className="relative min-h-0 grow overflow-y-auto p-2" aria-label="Route">
+      {job.route.steps.map((step, index) => (
+        <li key={step.id}>
+          {step.stage !== job.route.steps[index - 1]?.stage && (
+            <p className="px-2 pt-3 pb-1 text-sm font-semibold opacity-75">{stageName(step.stage)}</p>
+          )}
+          <StepRow
+            step={step}
+            job={job}
+            inHand={inHand.has(step.id)}
+            shown={step.id === shownId}
+            onShow={onShow}
+          />
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+const signs = { waiting: undefined, running: CircleDot, done: Check, skipped: Minus }
+const words = { waiting: 'to come', running: 'going on', done: 'done', skipped: 'left out' }
+
+function StepRow({
+  step,
+  job,
+  inHand,
+  shown,
+  onShow,
+}: {
+  step: RouteStep
+  job: JobState
+  inHand: boolean
+  shown: boolean
+  onShow: (stepId: string) => void
+}) {
+  const state = job.steps[step.id]!
+  const Sign = signs[state.status]
+  return (
+    <button
+      type="button"
+      className={`flex min-h-11 w-full items-center gap-2 rounded-xl px-2 text-left ${shown ? 'bg-primary text-primary-content' : 'hover:bg-base-200'} ${inHand ? 'font-bold' : ''}`}
+      aria-current={shown ? 'step' : undefined}
+      onClick={() => onShow(step.id)}
+    >
+      <span className="grid size-6 shrink-0 place-items-center" aria-hidden>
+        {Sign ? (
+          <Sign className="size-5" strokeWidth={2.5} />
+        ) : (
+          <span className={`size-3 rounded-full border-2 border-current ${inHand ? '' : 'opacity-50'}`} />
+        )}
+      </span>
+      <span className="min-w-0 grow truncate">
+        {step.name}
+        <span className="sr-only">, {words[state.status]}</span>
+      </span>
+      {state.attempt > 1 && <span className="text-sm">×{state.attempt}</span>}
+      {state.finishedAt && (
+        <span className="figures shrink-0 text-sm opacity-80">{clockTime(Date.parse(state.finishedAt))}</span>
+      )}
+    </button>
+  )
+}

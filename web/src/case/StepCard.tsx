@@ -1,0 +1,152 @@
+import {
+  type Amount,
+  CAUTION_RULE,
+  type CaseCommand,
+  cautions,
+  type JobState,
+  type Outcome,
+  type RouteStep,
+  stepOf,
+  stepWindow,
+  windowVerdict,
+} from '@yentrik/core'
+import { TriangleAlert } from 'lucide-react'
+import { stageName } from '../format/format.ts'
+import { useNow } from '../live/live-store.ts'
+import { amountFigures } from '../mixing/amount-figures.ts'
+import { Figures } from '../mixing/Figures.tsx'
+import { Told } from '../parts/Told.tsx'
+import { CheckEntry } from './CheckEntry.tsx'
+import type { CaseHand } from './case-hand.ts'
+
+interface StepCardProps {
+  readonly hand: CaseHand
+  readonly job: JobState
+  readonly step: RouteStep
+  /** Whether anything may be entered: not on hold, nobody asked. */
+  readonly open: boolean
+  readonly onMix: (amount: Amount) => void
+  readonly onGoBack: (toStepId: string, remake: boolean, because: string) => void
+}
+
+/** The step in hand: what to do, with how much, what to look at, what can hurt. */
+export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardProps) {
+  const state = job.steps[step.id]!
+  const running = state.status === 'running'
+  const entering = open && running
+  return (
+    <div className="min-h-0 grow overflow-y-auto pr-1">
+      <p className="flex flex-wrap gap-2">
+        <span className="chip">{stageName(step.stage)}</span>
+        {state.attempt > 1 && <span className="chip text-warning">again, time {state.attempt}</span>}
+        {state.status === 'done' && <span className="chip text-success">done by {state.finishedBy}</span>}
+        {state.status === 'skipped' && <span className="chip">left out: {state.skipReason}</span>}
+      </p>
+      <h2 className="mt-2 text-[1.9rem] leading-tight font-bold">{step.name}</h2>
+      <ol className="mt-2 grid gap-1 text-lg">
+        {step.how.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ol>
+      {(step.amounts ?? []).map((amount) => (
+        <AmountRow
+          key={amount.id}
+          amount={amount}
+          job={job}
+          step={step}
+          entering={entering}
+          onMix={() => onMix(amount)}
+        />
+      ))}
+      {running && (
+        <div className="mt-4 grid gap-3">
+          {(step.checks ?? []).map((check) => (
+            <CheckEntry
+              key={`${check.id} ${state.attempt}`}
+              check={check}
+              readings={state.readings.filter((r) => r.checkId === check.id)}
+              accepted={state.accepted.includes(check.id)}
+              refusal={hand.refusal?.problem.field === 'value' ? hand.refusal.message : undefined}
+              stepName={(id) => stepOf(job, id).name}
+              onRecord={(reading) => {
+                const command: CaseCommand = {
+                  type: 'recordCheck',
+                  jobId: job.jobId,
+                  stepId: step.id,
+                  checkId: check.id,
+                  ...reading,
+                }
+                return open ? hand.give(command) : Promise.resolve(false)
+              }}
+              onGoBack={(outcome: Extract<Outcome, { toStepId: string }>, because) =>
+                onGoBack(outcome.toStepId, outcome.verdict === 'remake', because)
+              }
+            />
+          ))}
+        </div>
+      )}
+      {!running && state.status === 'waiting' && (step.checks ?? []).length > 0 && (
+        <p className="mt-4 opacity-80">
+          Then look at: {(step.checks ?? []).map((check) => check.name.toLowerCase()).join(', ')}.
+        </p>
+      )}
+      {step.cautions && step.cautions.length > 0 && (
+        <section className="border-warning mt-5 border-l-4 pl-3" aria-label="Cautions">
+          {step.cautions.map((caution) => (
+            <p key={caution} className="flex items-start gap-2">
+              <TriangleAlert className="text-warning mt-1 size-4 shrink-0" aria-hidden /> {cautions[caution]}
+            </p>
+          ))}
+          <p className="mt-1 text-sm opacity-80">{CAUTION_RULE}</p>
+        </section>
+      )}
+    </div>
+  )
+}
+
+function AmountRow({
+  amount,
+  job,
+  step,
+  entering,
+  onMix,
+}: {
+  amount: Amount
+  job: JobState
+  step: RouteStep
+  entering: boolean
+  onMix: () => void
+}) {
+  const mixed = job.steps[step.id]!.mixes.filter((mix) => mix.amountId === amount.id)
+  return (
+    <div className="border-base-300 mt-4 flex flex-wrap items-end justify-between gap-3 border-t pt-3">
+      <div>
+        <Figures amount={amount} />
+        <p className="mt-1 text-sm opacity-80">{amountFigures(amount).source}</p>
+      </div>
+      {mixed.length > 0 && <Told tone="good">On record</Told>}
+      {entering && (
+        <button type="button" className={mixed.length > 0 ? 'small-act' : 'act'} onClick={onMix}>
+          {mixed.length > 0 ? 'Record another' : amount.kind === 'use' ? 'Record' : 'Weigh and record'}
+          {mixed.length === 0 && <kbd className="key">M</kbd>}
+        </button>
+      )}
+    </div>
+  )
+}
+
+/** What the main button says and whether it is the right moment. */
+export function useMainAction(
+  job: JobState,
+  step: RouteStep,
+): { words: string; early: boolean; missed: boolean } {
+  const now = useNow()
+  const window = stepWindow(job, step)
+  const verdict = window && windowVerdict(window, now)
+  const running = job.steps[step.id]?.status === 'running'
+  return {
+    words: running ? (step.kind === 'clinic' ? 'It is back' : 'Done') : 'Start',
+    early: verdict === 'tooSoon',
+    missed: verdict === 'past' && window?.to === 'start',
+  }
+}

@@ -1,0 +1,91 @@
+import { type JobState, type RouteStep, stepWindow, windowVerdict } from '@yentrik/core'
+import { clockTime, dayAndTime, duration } from '../format/format.ts'
+import { useNow } from '../live/live-store.ts'
+
+/** The window of the step in hand: the clock time that matters, large, and a strip with now on it. */
+export function StepClock({ job, step }: { job: JobState; step: RouteStep }) {
+  const now = useNow()
+  const window = stepWindow(job, step)
+  const state = job.steps[step.id]!
+  if (!window)
+    return step.wait || step.waitMinutes ? (
+      <p className="text-lg">
+        Takes {duration((step.wait?.earliestMinutes ?? step.waitMinutes ?? 0) * 60_000)}
+        {state.status === 'running' &&
+          state.startedAt &&
+          `, begun ${dayAndTime(Date.parse(state.startedAt), now)}`}
+      </p>
+    ) : state.status === 'running' && state.startedAt ? (
+      <p className="text-lg">Begun {dayAndTime(Date.parse(state.startedAt), now)}</p>
+    ) : (
+      <p className="text-lg">About {duration(step.handsOnMinutes * 60_000)} of hands</p>
+    )
+  const verdict = windowVerdict(window, now)
+  const end = window.pastFrom ?? window.lateFrom + 0.3 * (window.lateFrom - window.from)
+  const last = Math.max(end, Math.min(now, end + 0.2 * (end - window.from)))
+  const share = (instant: number) =>
+    (100 * (Math.min(Math.max(instant, window.from), last) - window.from)) / (last - window.from)
+  const start = window.to === 'start'
+  const said = {
+    tooSoon: {
+      label: start ? 'Start from' : 'Ready from',
+      at: window.goodFrom,
+      more: `${duration(window.goodFrom - now)} to go. ${window.early ?? ''}`,
+      tone: '',
+    },
+    good: {
+      label: start ? 'Start by' : 'Good until',
+      at: window.lateFrom,
+      more: 'Good now.',
+      tone: 'text-success',
+    },
+    late: {
+      label: window.pastFrom ? 'Getting late, by' : 'Late since',
+      at: window.pastFrom ?? window.lateFrom,
+      more: window.late,
+      tone: 'text-warning',
+    },
+    past: {
+      label: 'Past since',
+      at: window.pastFrom ?? window.lateFrom,
+      more: window.late,
+      tone: 'text-error',
+    },
+  }[verdict]
+  return (
+    <section aria-label="Clock" data-verdict={verdict}>
+      <p className={`font-semibold ${said.tone}`}>{said.label}</p>
+      <p className={`figures font-mono text-5xl leading-tight font-bold ${said.tone}`}>
+        <time>{clockTime(said.at)}</time>
+      </p>
+      {dayAndTime(said.at, now) !== clockTime(said.at) && (
+        <p className="font-semibold">{dayAndTime(said.at, now)}</p>
+      )}
+      <div className="relative mt-2 h-6" aria-hidden>
+        <span
+          className="hatched border-base-300 absolute inset-y-0 rounded-l-lg border"
+          style={{ left: 0, width: `${share(window.goodFrom)}%` }}
+        />
+        <span
+          className="absolute inset-y-0 rounded-md"
+          style={{
+            left: `${share(window.goodFrom)}%`,
+            width: `${share(window.lateFrom) - share(window.goodFrom)}%`,
+            background: 'var(--good)',
+          }}
+        />
+        <span
+          className="absolute inset-y-0 rounded-r-lg"
+          style={{
+            left: `${share(window.lateFrom)}%`,
+            right: 0,
+            background: 'linear-gradient(to right, var(--late), transparent)',
+          }}
+        />
+        <span className="border-error absolute -inset-y-1 border-l-3" style={{ left: `${share(now)}%` }} />
+      </div>
+      <p className="mt-2">{said.more}</p>
+      <p className="text-sm opacity-80">{window.source}</p>
+    </section>
+  )
+}

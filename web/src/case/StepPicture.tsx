@@ -1,0 +1,284 @@
+import type { Stage } from '@yentrik/core'
+
+/** A section of the real thing in the colours of its materials: what is there, and hatched what this step adds. */
+export function StepPicture({ stage, stepId }: { stage: Stage; stepId: string }) {
+  if (stage === 'flask' || stage === 'pack' || stage === 'deflask')
+    return <FlaskPicture stage={stage} stepId={stepId} />
+  if (stage === 'cure') return <BathPicture cooling={stepId === 'cool-flask'} />
+  if (stage === 'mount' || stage === 'setUp' || stage === 'remount')
+    return <ArticulatorPicture open={stage === 'remount'} />
+  if (stage === 'receive' || stage === 'pour' || stage === 'trim')
+    return <CastPicture stepId={stepId} stage={stage} />
+  return <DenturePicture />
+}
+
+const ink = 'var(--color-base-content)'
+const Hatch = ({ id }: { id: string }) => (
+  <pattern id={id} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+    <rect width="9" height="9" fill="var(--color-base-200)" />
+    <rect width="4" height="9" fill="var(--color-base-300)" />
+  </pattern>
+)
+
+const flaskOrder = ['first-pour', 'second-pour', 'third-pour']
+
+/** The flask cut across: pours that are in, the one that is due, the cavity once the wax is out. */
+function FlaskPicture({ stage, stepId }: { stage: Stage; stepId: string }) {
+  const due = flaskOrder.indexOf(stepId)
+  const step = [
+    'separator-cast',
+    'first-pour',
+    'first-set',
+    'first-separator',
+    'second-pour',
+    'second-set',
+    'second-separator',
+    'third-pour',
+  ].indexOf(stepId)
+  const has = (pour: number) => step < 0 || step > [1, 4, 7][pour]!
+  const fill = (pour: number, colour: string) => (has(pour) ? colour : due === pour ? 'url(#due)' : 'none')
+  const line = (pour: number) => ({
+    stroke: ink,
+    strokeWidth: 1.5,
+    strokeDasharray: has(pour) ? undefined : '6 4',
+  })
+  const hollow = stepId === 'boil-out' || stepId === 'mould-separator' || stepId === 'cool-mould'
+  const base =
+    stage === 'pack' && stepId !== 'mix-dough' && stepId !== 'dough'
+      ? 'var(--resin)'
+      : stage === 'deflask'
+        ? 'var(--resin)'
+        : hollow || stage === 'pack'
+          ? 'var(--color-base-100)'
+          : 'var(--wax)'
+  return (
+    <svg viewBox="0 0 300 216" className="h-full w-full" role="img" aria-label="The flask in section">
+      <defs>
+        <Hatch id="due" />
+      </defs>
+      <rect x="4" y="8" width="292" height="202" rx="8" fill="var(--metal)" />
+      <rect x="18" y="20" width="264" height="178" fill="var(--color-base-100)" />
+      <path d="M18 198V138q34-8 58 2h148q24-10 58-2v60z" fill={fill(0, 'var(--plaster)')} {...line(0)} />
+      <path d="M18 62h264v76q-34-8-58 2H76q-24-10-58-2z" fill={fill(1, 'var(--halfstone)')} {...line(1)} />
+      <path d="M18 20h264v42H18z" fill={fill(2, 'var(--stone)')} {...line(2)} />
+      <path d="M92 150q10-58 58-58t58 58v36H92z" fill="var(--stone)" stroke={ink} strokeWidth="1.5" />
+      <path
+        d="M84 150q4-72 66-72t66 72l-10 2q-10-48-56-48t-56 48z"
+        fill={base}
+        stroke={ink}
+        strokeWidth="1.5"
+        strokeDasharray={base === 'var(--color-base-100)' ? '5 4' : undefined}
+      />
+      <path
+        d="M84 118l-14-22q2-14 14-10l18 12zM216 118l14-22q-2-14-14-10l-18 12z"
+        fill="var(--tooth)"
+        stroke={ink}
+        strokeWidth="1.5"
+      />
+      <g fill={ink} fontSize="13" fontWeight="600">
+        <text x="28" y="46">
+          3 cap, stone
+        </text>
+        <text x="28" y="82">
+          2
+        </text>
+        <text x="28" y="186">
+          1 plaster
+        </text>
+        <text x="150" y="176" textAnchor="middle">
+          cast
+        </text>
+      </g>
+    </svg>
+  )
+}
+
+/** The flask in its bath. */
+function BathPicture({ cooling }: { cooling: boolean }) {
+  return (
+    <svg
+      viewBox="0 0 300 216"
+      className="h-full w-full"
+      role="img"
+      aria-label={cooling ? 'The flask cooling on the bench' : 'The flask in its bath'}
+    >
+      {!cooling && (
+        <path
+          d="M30 60h240v130q0 14-14 14H44q-14 0-14-14z"
+          fill="var(--wet)"
+          stroke={ink}
+          strokeWidth="1.5"
+        />
+      )}
+      {cooling && <path d="M20 190h260" stroke={ink} strokeWidth="3" />}
+      <rect
+        x="84"
+        y={cooling ? 96 : 94}
+        width="132"
+        height="94"
+        rx="6"
+        fill="var(--metal)"
+        stroke={ink}
+        strokeWidth="1.5"
+      />
+      <path d="M92 142h116" stroke={ink} strokeWidth="1.5" strokeDasharray="6 4" />
+      <path d="M108 142q4-34 42-34t42 34z" fill="var(--resin)" stroke={ink} strokeWidth="1.5" />
+      <path
+        d="M70 88h160M70 198h160M76 84v118M224 84v118"
+        stroke={ink}
+        strokeWidth="4"
+        strokeLinecap="round"
+      />
+      {!cooling && (
+        <g stroke="var(--heat)" strokeWidth="3" fill="none" strokeLinecap="round">
+          <path d="M110 214q6-8 0-14M150 214q6-8 0-14M190 214q6-8 0-14" />
+          <path d="M252 30v96" stroke={ink} />
+          <circle cx="252" cy="134" r="9" fill="var(--heat)" stroke={ink} strokeWidth="1.5" />
+        </g>
+      )}
+      {!cooling && (
+        <text x="238" y="52" fontSize="16" fontWeight="700" fill={ink} textAnchor="end">
+          74 °C
+        </text>
+      )}
+    </svg>
+  )
+}
+
+/** The articulator from the side: hinge, casts, pin and its table. */
+function ArticulatorPicture({ open }: { open: boolean }) {
+  const turn = open ? 'rotate(-4 252 84)' : undefined
+  return (
+    <svg
+      viewBox="0 0 300 216"
+      className="h-full w-full"
+      role="img"
+      aria-label="The articulator from the side"
+    >
+      <path d="M40 202h228V84" fill="none" stroke="var(--metal)" strokeWidth="10" strokeLinejoin="round" />
+      <path d="M92 196v-34q30-14 120-4v38z" fill="var(--plaster)" stroke={ink} strokeWidth="1.5" />
+      <path d="M96 160q44-30 112-2l-2 8q-54-14-108 0z" fill="var(--stone)" stroke={ink} strokeWidth="1.5" />
+      <path d="M98 150q50-22 106-2l2 8q-52-16-106 2z" fill="var(--wax)" stroke={ink} strokeWidth="1.5" />
+      <path d="M40 202v-8h36v8z" fill="var(--metal)" stroke={ink} strokeWidth="1.5" />
+      <g transform={turn}>
+        <path d="M36 50h232v34" fill="none" stroke="var(--metal)" strokeWidth="10" strokeLinejoin="round" />
+        <path d="M58 50v143" stroke={ink} strokeWidth="6" strokeLinecap="round" />
+        <path d="M92 56v34q40 14 120 4V56z" fill="var(--plaster)" stroke={ink} strokeWidth="1.5" />
+        <path d="M96 92q40 30 112 4l2 10q-64 18-112-2z" fill="var(--stone)" stroke={ink} strokeWidth="1.5" />
+        <path d="M98 106q50 22 108 2l-2 14q-54 14-104-2z" fill="var(--wax)" stroke={ink} strokeWidth="1.5" />
+        <path
+          d="M100 120l6 22h10l2-18 4 16h12l2-16 6 12h14l4-14 6 10h14l4-14"
+          fill="var(--tooth)"
+          stroke={ink}
+          strokeWidth="1.5"
+          strokeLinejoin="round"
+        />
+      </g>
+      <circle cx="268" cy="84" r="9" fill="var(--color-base-100)" stroke={ink} strokeWidth="2.5" />
+      <text x="20" y="150" fontSize="13" fontWeight="600" fill={ink}>
+        pin
+      </text>
+      <text x="282" y="70" fontSize="13" fontWeight="600" fill={ink} textAnchor="end">
+        axis
+      </text>
+    </svg>
+  )
+}
+
+/** Impression and cast in section; the base under it once it is poured. */
+function CastPicture({ stepId, stage }: { stepId: string; stage: Stage }) {
+  const out = stage === 'trim' || ['base', 'base-set'].includes(stepId)
+  const poured = stage !== 'receive' && !['pour-anatomy', 'pour-master'].includes(stepId)
+  const based = stage === 'trim' || stepId === 'base-set' || stepId === 'build-up'
+  const stone = poured ? 'var(--stone)' : stage === 'receive' ? 'none' : 'url(#due-stone)'
+  return (
+    <svg
+      viewBox="0 0 300 216"
+      className="h-full w-full"
+      role="img"
+      aria-label={out ? 'The cast in section' : 'Impression and cast in section'}
+    >
+      <defs>
+        <Hatch id="due-stone" />
+      </defs>
+      {!out && (
+        <>
+          <path
+            d="M34 204q-18-70 8-120h18q-8 60 2 96h176q10-36 2-96h18q26 50 8 120z"
+            fill="var(--metal)"
+            stroke={ink}
+            strokeWidth="1.5"
+          />
+          <path
+            d="M60 84q-10 60 2 96h176q12-36 2-96h-26q-4 46-22 58-8-20-42-20t-42 20q-18-12-22-58z"
+            fill="var(--wet)"
+            stroke={ink}
+            strokeWidth="1.5"
+          />
+        </>
+      )}
+      <path
+        d="M86 84q4 46 22 58 8-20 42-20t42 20q18-12 22-58z"
+        fill={stone}
+        stroke={ink}
+        strokeWidth="1.5"
+        strokeDasharray={poured ? undefined : '6 4'}
+      />
+      <path
+        d="M70 30h160v54H70z"
+        fill={based ? 'var(--stone)' : out || stepId === 'retention' ? 'url(#due-stone)' : 'none'}
+        stroke={ink}
+        strokeWidth="1.5"
+        strokeDasharray={based ? undefined : '6 4'}
+      />
+      <text x="150" y="62" fontSize="13" fontWeight="600" fill={ink} textAnchor="middle">
+        base
+      </text>
+      {poured && (
+        <text x="150" y="108" fontSize="13" fontWeight="600" fill={ink} textAnchor="middle">
+          stone
+        </text>
+      )}
+      {!out && (
+        <text x="150" y="172" fontSize="13" fontWeight="600" fill={ink} textAnchor="middle">
+          impression
+        </text>
+      )}
+    </svg>
+  )
+}
+
+/** The denture from the front. */
+function DenturePicture() {
+  const teeth = [0, 1, 2, 3, 4, 5, 6, 7].map((n) => ({
+    x: 74 + n * 19.2,
+    w: [15, 16, 17, 20, 20, 17, 16, 15][n]!,
+    h: [30, 32, 36, 38, 38, 36, 32, 30][n]!,
+  }))
+  return (
+    <svg viewBox="0 0 300 216" className="h-full w-full" role="img" aria-label="The denture from the front">
+      <path
+        d="M40 128q-8-66 36-82 74-22 148 0 44 16 36 82-12 16-30 12-80 12-160 0-18 4-30-12z"
+        fill="var(--resin)"
+        stroke={ink}
+        strokeWidth="1.5"
+      />
+      <path
+        d="M150 42v16M96 50q4 12 2 20M204 50q-4 12-2 20"
+        stroke={ink}
+        strokeWidth="1.2"
+        fill="none"
+        opacity="0.6"
+      />
+      {teeth.map(({ x, w, h }) => (
+        <path
+          key={x}
+          d={`M${x} ${118}q${w / 2}-${h / 2} ${w} 0l1 ${h}q-${w / 2} 6-${w + 2} 0z`}
+          fill="var(--tooth)"
+          stroke={ink}
+          strokeWidth="1.5"
+        />
+      ))}
+    </svg>
+  )
+}

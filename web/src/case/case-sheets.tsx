@@ -1,0 +1,233 @@
+import { type CaseEvent, type DentistDecision, type JobState, reopenedSteps, stepOf } from '@yentrik/core'
+import { type ReactNode, useState } from 'react'
+import { Sheet } from '../parts/Sheet.tsx'
+import { TextField } from '../parts/TextField.tsx'
+import { Told } from '../parts/Told.tsx'
+import { decisionWords, type EventReader, eventWords } from './event-words.ts'
+
+interface WordsSheetProps {
+  readonly title: string
+  readonly label: string
+  readonly button: string
+  readonly intro?: ReactNode
+  readonly refusal?: string
+  readonly start?: string
+  readonly onClose: () => void
+  readonly onGive: (words: string) => Promise<boolean>
+}
+
+/** One question in words: a reason, a note, a question to the dentist. Closes when it is stored. */
+export function WordsSheet({
+  title,
+  label,
+  button,
+  intro,
+  refusal,
+  start = '',
+  onClose,
+  onGive,
+}: WordsSheetProps) {
+  const [text, setText] = useState(start)
+  const [fault, setFault] = useState<string>()
+  const give = async () => {
+    if (text.trim() === '') return setFault('Write a few words.')
+    setFault(undefined)
+    if (await onGive(text.trim())) onClose()
+  }
+  return (
+    <Sheet title={title} onClose={onClose}>
+      <form
+        noValidate
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          void give()
+        }}
+      >
+        {intro}
+        <TextField label={label} text={text} onText={setText} fault={fault} lines={3} autoFocus />
+        {refusal && <Told tone="error">{refusal}</Told>}
+        <button type="submit" className="act-main justify-self-start">
+          {button}
+        </button>
+      </form>
+    </Sheet>
+  )
+}
+
+interface StepChoiceProps {
+  readonly job: JobState
+  readonly stepId: string
+  readonly onChoose: (stepId: string) => void
+}
+
+/** The steps that were begun, to go back to one of them. */
+function StepChoice({ job, stepId, onChoose }: StepChoiceProps) {
+  return (
+    <label className="block">
+      <span className="font-semibold">To which step</span>
+      <select
+        className="select bg-base-100 mt-1 h-12 w-full text-base"
+        value={stepId}
+        onChange={(event) => onChoose(event.target.value)}
+      >
+        {job.route.steps
+          .filter((step) => job.steps[step.id]?.status !== 'waiting')
+          .map((step) => (
+            <option key={step.id} value={step.id}>
+              {step.name}
+            </option>
+          ))}
+      </select>
+    </label>
+  )
+}
+
+/** What opens again, so that nobody is surprised. */
+function Reopened({ job, toStepId, remake }: { job: JobState; toStepId: string; remake: boolean }) {
+  const again = reopenedSteps(job.route, toStepId, remake).filter(
+    (step) => job.steps[step.id]?.status !== 'waiting',
+  )
+  return (
+    <p>
+      To be done again: <b>{again.map((step) => step.name).join(', ')}</b>. What was done stays on record.
+    </p>
+  )
+}
+
+function beforeLast(job: JobState): string {
+  const begun = job.route.steps.filter((step) => job.steps[step.id]?.status !== 'waiting')
+  return begun.at(-2)?.id ?? begun.at(-1)?.id ?? ''
+}
+
+export function GoBackSheet({
+  job,
+  refusal,
+  onClose,
+  onGive,
+}: {
+  job: JobState
+  refusal?: string
+  onClose: () => void
+  onGive: (toStepId: string, remake: boolean, reason: string) => Promise<boolean>
+}) {
+  const [toStepId, setToStepId] = useState(beforeLast(job))
+  if (toStepId === '')
+    return (
+      <Sheet title="Go back" onClose={onClose}>
+        <p>Nothing has been begun yet.</p>
+      </Sheet>
+    )
+  return (
+    <WordsSheet
+      title="Go back"
+      label="Why"
+      button={`Go back to "${stepOf(job, toStepId).name}"`}
+      refusal={refusal}
+      onClose={onClose}
+      onGive={(reason) => onGive(toStepId, false, reason)}
+      intro={
+        <>
+          <StepChoice job={job} stepId={toStepId} onChoose={setToStepId} />
+          <Reopened job={job} toStepId={toStepId} remake={false} />
+        </>
+      }
+    />
+  )
+}
+
+/** What the dentist said, and what follows from it. */
+export function AnswerSheet({
+  job,
+  refusal,
+  onClose,
+  onGive,
+}: {
+  job: JobState
+  refusal?: string
+  onClose: () => void
+  onGive: (answer: string, decision: DentistDecision, toStepId?: string) => Promise<boolean>
+}) {
+  const [decision, setDecision] = useState<DentistDecision>('proceed')
+  const [toStepId, setToStepId] = useState(beforeLast(job))
+  const backwards = decision === 'goBack' || decision === 'remake'
+  return (
+    <WordsSheet
+      title="The dentist's answer"
+      label="What the dentist said"
+      button="Enter the answer"
+      refusal={refusal}
+      onClose={onClose}
+      onGive={(answer) => onGive(answer, decision, backwards ? toStepId : undefined)}
+      intro={
+        <>
+          <p className="text-lg font-semibold">{job.question?.question}</p>
+          <fieldset>
+            <legend className="mb-1 font-semibold">So</legend>
+            <div className="flex flex-wrap gap-2">
+              {(Object.keys(decisionWords) as DentistDecision[]).map((each) => (
+                <label
+                  key={each}
+                  className={`small-act h-12 cursor-pointer has-focus-visible:outline-3 ${each === decision ? 'btn-primary' : ''}`}
+                >
+                  <input
+                    type="radio"
+                    className="sr-only"
+                    name="decision"
+                    checked={each === decision}
+                    onChange={() => setDecision(each)}
+                  />
+                  {decisionWords[each]}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+          {backwards && <StepChoice job={job} stepId={toStepId} onChoose={setToStepId} />}
+          {backwards && <Reopened job={job} toStepId={toStepId} remake={decision === 'remake'} />}
+        </>
+      }
+    />
+  )
+}
+
+/** Somebody else was quicker: what they did, and whether one's own entry still holds. */
+export function StaleSheet({
+  since,
+  reader,
+  refusal,
+  onAgain,
+  onDrop,
+}: {
+  since: readonly CaseEvent[]
+  reader: EventReader
+  refusal?: string
+  onAgain: () => void
+  onDrop: () => void
+}) {
+  return (
+    <Sheet title="Somebody worked on this case meanwhile" onClose={onDrop}>
+      <ul className="mb-4 grid gap-1">
+        {since.map((event) => (
+          <li key={event.sequence}>
+            <b>{event.by}</b>: {eventWords(event, reader)}
+          </li>
+        ))}
+      </ul>
+      {refusal ? (
+        <Told tone="warning">Your entry no longer holds: {refusal}</Told>
+      ) : (
+        <Told tone="good">Your entry still holds. Nothing of theirs is lost if you store it now.</Told>
+      )}
+      <div className="mt-5 flex flex-wrap gap-3">
+        {!refusal && (
+          <button type="button" className="act-main" onClick={onAgain}>
+            Store mine too
+          </button>
+        )}
+        <button type="button" className="act" onClick={onDrop}>
+          Leave mine out
+        </button>
+      </div>
+    </Sheet>
+  )
+}

@@ -1,0 +1,97 @@
+import { formatQuantity, type QuantityKind, type Stage, type UnitSystem } from '@yentrik/core'
+
+/** The one place where numbers and times become words on the screen. */
+
+const two = (n: number) => String(n).padStart(2, '0')
+
+/** Clock time, 24 h: 07:40. */
+export function clockTime(instant: number): string {
+  const d = new Date(instant)
+  return `${two(d.getHours())}:${two(d.getMinutes())}`
+}
+
+const dayNames = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
+const monthNames = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+
+/** A clock time with its day, as far as needed: 07:40, Thu 07:40, 4 Dec 07:40. */
+export function dayAndTime(instant: number, now: number): string {
+  const days = daysBetween(now, instant)
+  const time = clockTime(instant)
+  if (days === 0) return time
+  if (days === 1) return `tomorrow ${time}`
+  if (days === -1) return `yesterday ${time}`
+  const d = new Date(instant)
+  if (days > 1 && days < 7) return `${dayNames[d.getDay()]} ${time}`
+  return `${shortDate(instant)} ${time}`
+}
+
+export function shortDate(instant: number): string {
+  const d = new Date(instant)
+  return `${dayNames[d.getDay()]} ${d.getDate()} ${monthNames[d.getMonth()]}`
+}
+
+/** A day on papers, with the year. */
+export function longDate(instant: number): string {
+  return `${shortDate(instant)} ${new Date(instant).getFullYear()}`
+}
+
+function daysBetween(from: number, to: number): number {
+  const midnight = (t: number) => new Date(t).setHours(0, 0, 0, 0)
+  return Math.round((midnight(to) - midnight(from)) / 86_400_000)
+}
+
+/** A length of time, second to the clock time: 4 min, 2 h 10, 3 days. */
+export function duration(millis: number): string {
+  const minutes = Math.round(Math.abs(millis) / 60_000)
+  if (minutes < 60) return `${minutes} min`
+  if (minutes < 36 * 60)
+    return minutes % 60 === 0 ? `${minutes / 60} h` : `${Math.floor(minutes / 60)} h ${two(minutes % 60)}`
+  return `${Math.round(minutes / 1440)} days`
+}
+
+/** Running seconds of a short clock: 4:07. */
+export function minutesSeconds(millis: number): string {
+  const seconds = Math.max(0, Math.floor(millis / 1000))
+  return `${Math.floor(seconds / 60)}:${two(seconds % 60)}`
+}
+
+/** A stored value in the units of this bench. */
+export function quantity(value: number, kind: QuantityKind, units: UnitSystem): string {
+  return formatQuantity(value, kind, units)
+}
+
+/** Grams, as a balance shows them. */
+export function grams(value: number): string {
+  return formatQuantity(value, 'grams', 'metric')
+}
+export function millilitres(value: number): string {
+  return formatQuantity(value, 'millilitres', 'metric')
+}
+/** A ratio as the trade writes it: 0.23, 0.385. */
+export function ratio(value: number): string {
+  return String(Number(value.toFixed(3)))
+}
+
+const stageNames: Readonly<Record<Stage, string>> = {
+  receive: 'Receive',
+  pour: 'Pour',
+  trim: 'Trim',
+  mount: 'Mount',
+  setUp: 'Set up',
+  wax: 'Wax',
+  clinic: 'At the clinic',
+  flask: 'Flask',
+  pack: 'Pack',
+  cure: 'Cure',
+  deflask: 'Deflask',
+  remount: 'Remount',
+  recover: 'Recover',
+  finish: 'Finish',
+  polish: 'Polish',
+  check: 'Check',
+  document: 'Papers',
+  deliver: 'Deliver',
+}
+export function stageName(stage: Stage): string {
+  return stageNames[stage]
+}

@@ -1,0 +1,26 @@
+import type { ReactNode } from 'react'
+import { useNavigate } from 'react-router'
+
+/** One look for everything that is printed: A4, black on white, whatever the theme. */
+export function Paper({ title, children }: { title: string; children: ReactNode }) {
+  const go = useNavigate()
+  return (
+    <div className="min-h-dvh pb-10 print:pb-0">
+      <div className="no-print flex flex-wrap items-center gap-3 p-4">
+        <button type="button" className="act" onClick={() => go(-1)}>
+          Back
+        </button>
+        <button type="button" className="act-main" onClick={() => print()}>
+          Print
+        </button>
+        <p>{title}</p>
+      </div>
+      <main
+        data-theme="plaster"
+        className="mx-auto w-[210mm] max-w-full bg-white p-[14mm] text-[11pt] leading-snug text-black shadow-sm print:w-auto print:p-0 print:shadow-none"
+      >
+        {children}
+      </main>
+    </div>
+  )
+}

@@ -1,0 +1,196 @@
+import {
+  type CaseEvent,
+  type CaseState,
+  isDelivered,
+  type JobState,
+  materials,
+  readingOutcome,
+  showTooth,
+  stepOf,
+} from '@yentrik/core'
+import { useParams } from 'react-router'
+import { usePreferences } from '../app/preferences.ts'
+import { useCaseHand } from '../case/case-hand.ts'
+import { eventWords } from '../case/event-words.ts'
+import { useLots } from '../case/use-lots.ts'
+import { clockTime, longDate, quantity, shortDate } from '../format/format.ts'
+import { useFetched } from '../live/live-store.ts'
+import { Told, Waiting } from '../parts/Told.tsx'
+import { Paper } from './Paper.tsx'
+import { QrCode } from './QrCode.tsx'
+
+/** The case record as it is: every measure, lot, outcome, person and time, and what was done again. */
+export function RecordPaper() {
+  const { caseId = '' } = useParams()
+  const { state, record, error } = useCaseHand(caseId)
+  const { data: lab } = useFetched<{ labName: string }>('/lab')
+  const units = usePreferences((preferences) => preferences.units)
+  const notation = usePreferences((preferences) => preferences.teeth)
+  const { lotNumber } = useLots()
+  if (!state || !record) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  const { authorisation, docket } = state
+  const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')
+  return (
+    <Paper title={`Record of ${docket}`}>
+      <header className="flex items-start justify-between gap-6 border-b border-black pb-3">
+        <div>
+          <p>{lab?.labName}</p>
+          <h1 className="text-[20pt] leading-tight font-bold">
+            Case record <span className="figures">{docket}</span>
+          </h1>
+          <p>
+            {state.jobs.map((job) => job.route.name).join(', ')} for {authorisation.patientCode}
+            {teeth && `, teeth ${teeth}`}
+            {authorisation.shade && `, shade ${authorisation.shade}`}
+          </p>
+          <p>
+            {authorisation.prescriber}, {authorisation.clinic}. Received{' '}
+            {longDate(Date.parse(state.receivedAt))}, due {longDate(Date.parse(authorisation.dueAt))}.
+          </p>
+          <p className="font-semibold">
+            {isDelivered(state)
+              ? 'All steps done.'
+              : state.ended
+                ? `Ended: ${state.ended.reason}`
+                : 'Not finished yet.'}
+          </p>
+        </div>
+        <QrCode text={docket} className="w-[22mm]" />
+      </header>
+      {state.jobs.map((job) => (
+        <JobRecord key={job.jobId} job={job} units={units} />
+      ))}
+      <Materials events={record.events} lotNumber={lotNumber} />
+      <Deviations state={state} events={record.events} />
+      <h2 className="mt-5 font-semibold">Everything in order</h2>
+      <ol className="mt-1 columns-1 text-[8.5pt]">
+        {record.events.map((event) => (
+          <li key={event.sequence} className="figures break-inside-avoid">
+            {shortDate(Date.parse(event.at))} {clockTime(Date.parse(event.at))} · {event.by} ·{' '}
+            {eventWords(event, { jobs: state.jobs, units, lotNumber })}
+          </li>
+        ))}
+      </ol>
+      <footer className="mt-8 grid grid-cols-2 gap-10 break-inside-avoid pt-8">
+        <p className="border-t border-black pt-1">Date, for the laboratory</p>
+        <p className="border-t border-black pt-1">Name and signature</p>
+      </footer>
+    </Paper>
+  )
+}
+
+function JobRecord({ job, units }: { job: JobState; units: 'metric' | 'us' }) {
+  const choices = Object.entries(job.route.choices).map(([matter, choice]) => `${matter}: ${choice}`)
+  return (
+    <section className="mt-4">
+      <h2 className="font-semibold">{job.route.name}</h2>
+      <p className="text-[9pt]">Ways chosen: {choices.join('; ')}</p>
+      <table className="mt-2 w-full border-collapse text-[9pt]">
+        <thead>
+          <tr className="border-b border-black text-left">
+            <th className="py-1 pr-2 font-semibold">Step</th>
+            <th className="pr-2 font-semibold">Done</th>
+            <th className="pr-2 font-semibold">By</th>
+            <th className="font-semibold">Checks</th>
+          </tr>
+        </thead>
+        <tbody>
+          {job.route.steps
+            .filter((step) => job.steps[step.id]?.status !== 'waiting')
+            .map((step) => {
+              const state = job.steps[step.id]!
+              const done = state.finishedAt ? Date.parse(state.finishedAt) : undefined
+              const readings = (step.checks ?? []).flatMap((check) => {
+                const last = state.readings.findLast((r) => r.checkId === check.id)
+                if (!last) return []
+                const shown =
+                  last.answer ??
+                  (check.kind === 'measure' ? quantity(last.value ?? Number.NaN, check.quantity, units) : '')
+                const passes = readingOutcome(check, last).verdict === 'pass'
+                return [
+                  `${check.name} ${shown}${passes ? '' : state.accepted.includes(check.id) ? ' (accepted by the dentist)' : ' (does not pass)'}`,
+                ]
+              })
+              const reason = state.skipReason ?? state.outOfTimeReason
+              return (
+                <tr key={step.id} className="break-inside-avoid border-b border-neutral-300 align-top">
+                  <td className="py-0.5 pr-2">
+                    {stepOf(job, step.id).name}
+                    {state.attempt > 1 && ` (time ${state.attempt})`}
+                  </td>
+                  <td className="figures pr-2 whitespace-nowrap">
+                    {state.status === 'skipped'
+                      ? 'left out'
+                      : done
+                        ? `${shortDate(done)} ${clockTime(done)}`
+                        : 'going on'}
+                  </td>
+                  <td className="pr-2">{state.finishedBy ?? state.startedBy}</td>
+                  <td>{[...readings, ...(reason ? [reason] : [])].join('; ')}</td>
+                </tr>
+              )
+            })}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function Materials({
+  events,
+  lotNumber,
+}: {
+  events: readonly CaseEvent[]
+  lotNumber: (lotId: string) => string
+}) {
+  const used = new Map<string, Set<string>>()
+  for (const event of events)
+    if (event.type === 'mixRecorded') {
+      const name = materials.get(event.materialId)?.name ?? event.materialId
+      const lots = used.get(name) ?? new Set<string>()
+      for (const lot of event.lots) lots.add(lotNumber(lot))
+      used.set(name, lots)
+    }
+  if (used.size === 0) return null
+  return (
+    <section className="mt-4 break-inside-avoid">
+      <h2 className="font-semibold">Materials and lots</h2>
+      <ul className="text-[9pt]">
+        {[...used].map(([name, lots]) => (
+          <li key={name}>
+            {name}: {lots.size > 0 ? [...lots].join(', ') : 'no lot noted'}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** What did not go straight: told, not hidden. */
+function Deviations({ state, events }: { state: CaseState; events: readonly CaseEvent[] }) {
+  const units = usePreferences((preferences) => preferences.units)
+  const told = events.filter((e) =>
+    [
+      'wentBack',
+      'corrected',
+      'dentistAnswered',
+      'stepSkipped',
+      'variantSwapped',
+      'authorisationAmended',
+    ].includes(e.type),
+  )
+  if (told.length === 0) return null
+  return (
+    <section className="mt-4 break-inside-avoid">
+      <h2 className="font-semibold">Done again, left out, asked, corrected</h2>
+      <ul className="text-[9pt]">
+        {told.map((event) => (
+          <li key={event.sequence}>
+            {shortDate(Date.parse(event.at))} {clockTime(Date.parse(event.at))}:{' '}
+            {eventWords(event, { jobs: state.jobs, units, lotNumber: (id) => id })}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
