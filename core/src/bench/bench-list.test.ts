@@ -37,14 +37,14 @@ const listAt = (hand: CaseAtHand, minutes: number) =>
 
 describe('the bench list', () => {
   it.each([
-    [5, 'good'],
-    [10, 'good'],
-    [11, 'late'],
-    [15, 'late'],
-    [16, 'past'],
-  ])('%d min after the inspection the pour is %s', (minutes, verdict) => {
+    [5, 'good', 10],
+    [10, 'good', 10],
+    [11, 'late', 15],
+    [15, 'late', 15],
+    [16, 'past', 15],
+  ])('%d min after the inspection the pour is %s', (minutes, verdict, by) => {
     const list = listAt(castAt(0), minutes)
-    expect(list.now[0]).toMatchObject({ stepId: 'pour-anatomy', verdict, at: START + 15 * MINUTE })
+    expect(list.now[0]).toMatchObject({ stepId: 'pour-anatomy', verdict, at: START + by * MINUTE })
     expect(openWindowCount(list)).toBe(1)
   })
   it('puts a setting cast later, with the time from which it is good', () => {

@@ -60,10 +60,7 @@ function rank(entry: BenchEntry): number {
 
 function entryOf(summary: CaseSummary, item: BenchItem, now: number): BenchEntry {
   const verdict = item.window && windowVerdict(item.window, now)
-  const deadline = Math.min(
-    item.startBy,
-    item.window ? (item.window.pastFrom ?? item.window.lateFrom) : Number.POSITIVE_INFINITY,
-  )
+  const deadline = Math.min(item.startBy, windowEnd(item, verdict))
   return {
     ...item,
     caseId: summary.caseId,
@@ -75,6 +72,12 @@ function entryOf(summary: CaseSummary, item: BenchItem, now: number): BenchEntry
     ...(verdict ? { verdict } : {}),
     at: verdict === 'tooSoon' && item.window ? item.window.goodFrom : deadline,
   }
+}
+
+/** The end of the good time while it lasts, then the moment from which it is past. */
+function windowEnd({ window }: BenchItem, verdict: WindowVerdict | undefined): number {
+  if (!window) return Number.POSITIVE_INFINITY
+  return verdict === 'good' ? window.lateFrom : (window.pastFrom ?? window.lateFrom)
 }
 
 /** How many windows stand open or are about to be missed: the count in the title bar. */

@@ -15,7 +15,6 @@ function wetted(min: number, usual: number, max: number, bagGrams?: number): Mas
 }
 const stoneClock = { pourByMinutes: 6, setMinutes: 12, separateMinutes: 45, source: COMMON_PRACTICE }
 const water = { family: 'gypsum', powderName: 'powder', liquidName: 'water' } as const
-const MIX = 'Water first, powder into it. Wet all powder by hand, then mix under vacuum.'
 
 /** The generic classes of ISO 6873, and the flask blend. Ratios: the published range; usual: its middle or the trade's. */
 export const gypsumCards: readonly MaterialCard[] = [
@@ -26,7 +25,7 @@ export const gypsumCards: readonly MaterialCard[] = [
     gypsumType: 1,
     measure: wetted(0.5, 0.6, 0.75),
     clock: { pourByMinutes: 2, setMinutes: 4, separateMinutes: 10, source: COMMON_PRACTICE },
-    notes: [MIX],
+    notes: [],
   },
   {
     ...water,
@@ -35,7 +34,7 @@ export const gypsumCards: readonly MaterialCard[] = [
     gypsumType: 2,
     measure: wetted(0.45, 0.5, 0.5),
     clock: { pourByMinutes: 5, setMinutes: 11, separateMinutes: 45, source: COMMON_PRACTICE },
-    notes: [MIX, 'Salt, slurry water and warmer water quicken the set; borax slows it.'],
+    notes: ['Salt, slurry water and warmer water quicken the set; borax slows it.'],
   },
   {
     ...water,
@@ -44,7 +43,7 @@ export const gypsumCards: readonly MaterialCard[] = [
     gypsumType: 3,
     measure: wetted(0.28, 0.3, 0.3),
     clock: stoneClock,
-    notes: [MIX],
+    notes: [],
   },
   {
     ...water,
@@ -53,7 +52,7 @@ export const gypsumCards: readonly MaterialCard[] = [
     gypsumType: 4,
     measure: wetted(0.22, 0.23, 0.24, 100),
     clock: stoneClock,
-    notes: [MIX, 'Some packs give 20 mL to a 100 g bag (0.20): the pack wins.'],
+    notes: ['Some packs give 20 mL to a 100 g bag (0.20): the pack wins.'],
   },
   {
     ...water,
@@ -62,7 +61,7 @@ export const gypsumCards: readonly MaterialCard[] = [
     gypsumType: 5,
     measure: wetted(0.18, 0.2, 0.22),
     clock: stoneClock,
-    notes: [MIX],
+    notes: [],
   },
   {
     ...water,
@@ -77,6 +76,6 @@ export const gypsumCards: readonly MaterialCard[] = [
       source: 'weighted mean of the two ratios (exact); ranges as plaster and stone',
     },
     clock: { pourByMinutes: 6, setMinutes: 12, separateMinutes: 45, source: COMMON_PRACTICE },
-    notes: [MIX, 'Breaks out more easily than stone alone.'],
+    notes: ['Breaks out more easily than stone alone.'],
   },
 ]

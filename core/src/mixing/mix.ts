@@ -1,5 +1,13 @@
 import { DomainError, requirePositive } from '../refusal/index.ts'
 
+/** The order of the hands for every gypsum mix (common practice). */
+export const MIXING_RULES = [
+  'Weigh the powder, measure the water; tare the bowl first.',
+  'Powder into water. Wet all of it by hand before the machine, then mix under vacuum.',
+  'Rinse bowl and blade at once.',
+  'Never add water to a mix that thickens: start again.',
+] as const
+
 /** A weighed powder and a measured liquid. */
 export interface Mix {
   readonly powderGrams: number

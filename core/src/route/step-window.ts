@@ -56,9 +56,12 @@ function windowFrom(
   }
 }
 
-/** Too soon, good, late or past at an instant. The good time holds its first and last moment. */
+/**
+ * Too soon, good, late or past at an instant. The good time holds its first and last moment.
+ * A window that is good from its beginning is never too soon, though a clock may lag a moment behind the event.
+ */
 export function windowVerdict(window: StepWindow, now: number): WindowVerdict {
-  if (now < window.goodFrom) return 'tooSoon'
+  if (now < window.goodFrom && window.goodFrom > window.from) return 'tooSoon'
   if (window.pastFrom !== undefined && now > window.pastFrom) return 'past'
   return now > window.lateFrom ? 'late' : 'good'
 }

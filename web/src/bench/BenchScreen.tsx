@@ -126,17 +126,17 @@ function ThenRow({ entry, opens, now }: { entry: BenchEntry; opens: boolean; now
         to={`/case/${entry.caseId}`}
         className="border-base-300 hover:bg-base-200/70 flex min-h-14 items-center gap-3 rounded-lg border-b px-1 py-1.5"
       >
-        <span className={`w-[5.5rem] shrink-0 leading-tight ${late ? 'text-error' : ''}`}>
+        <span className={`w-24 shrink-0 leading-tight ${late ? 'text-error' : ''}`}>
           <span className="block text-sm">{opens ? 'from' : late ? 'since' : 'by'}</span>
           <b className="figures">{dayAndTime(entry.at, now)}</b>
         </span>
         <span className="min-w-0 grow">
           <span className="block truncate font-semibold">{entry.name}</span>
           <span className="block truncate text-sm opacity-80">
-            {entry.docket} · {entry.jobName}
+            {entry.docket} · {stageName(entry.stage)}
+            {entry.running && ', going on'} · {entry.jobName}
           </span>
         </span>
-        <span className="chip">{entry.running ? 'going on' : stageName(entry.stage)}</span>
       </Link>
     </li>
   )

@@ -70,12 +70,14 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
             </div>
           )}
           <p className={`mt-4 border-l-4 pl-3 ${late ? 'border-error' : 'border-warning'}`}>
-            <b className={`figures ${late ? 'text-error' : ''}`}>
-              {late
-                ? `Should have begun ${dayAndTime(entry.at, now)}`
-                : `${entry.running ? 'Done' : 'Start'} by ${dayAndTime(entry.at, now)}`}
-            </b>
-            : due at {entry.clinic} {dayAndTime(entry.dueAt, now)}. {entry.why}
+            {!entry.window && (
+              <b className={`figures ${late ? 'text-error' : ''}`}>
+                {late
+                  ? `Should have begun ${dayAndTime(entry.at, now)}. `
+                  : `${entry.running ? 'Done' : 'Start'} by ${dayAndTime(entry.at, now)}. `}
+              </b>
+            )}
+            Due at {entry.clinic} <b className="figures">{dayAndTime(entry.dueAt, now)}</b>. {entry.why}
           </p>
           {fault && (
             <div className="mt-3">

@@ -25,9 +25,8 @@ import type { EventReader } from './event-words.ts'
 import { MixEntry } from './MixEntry.tsx'
 import { RecordView } from './RecordView.tsx'
 import { RouteList } from './RouteList.tsx'
-import { StepCard, useMainAction } from './StepCard.tsx'
+import { Cautions, StepCard, useMainAction } from './StepCard.tsx'
 import { StepClock } from './StepClock.tsx'
-import { StepPicture } from './StepPicture.tsx'
 import { useLots } from './use-lots.ts'
 import { VariantsSheet } from './VariantsSheet.tsx'
 
@@ -52,16 +51,7 @@ export function CaseScreen() {
 
 type Open =
   | {
-      readonly sheet:
-        | 'goBack'
-        | 'note'
-        | 'ask'
-        | 'answer'
-        | 'hold'
-        | 'variants'
-        | 'amend'
-        | 'skip'
-        | 'outOfTime'
+      readonly sheet: 'goBack' | 'note' | 'ask' | 'answer' | 'hold' | 'variants' | 'amend' | 'skip'
     }
   | { readonly sheet: 'mix'; readonly amount: Amount }
 
@@ -107,11 +97,10 @@ function CaseWork({
       ...(outOfTimeReason ? { outOfTimeReason } : {}),
     })
   const act = () => {
-    if (!open || !isInHand || hand.busy) return
-    if (main.missed || (main.early && (!running || nothingOpen(job, step.id))))
-      openSheet({ sheet: 'outOfTime' })
-    else void move()
+    if (open && isInHand && !hand.busy) void move()
   }
+  /** The server, whose clock counts, wants a reason first. */
+  const wantsReason = ['too-soon', 'window-missed'].includes(hand.refusal?.problem.code ?? '')
   const unmixed =
     step.amounts?.find((amount) => !job.steps[step.id]?.mixes.some((mix) => mix.amountId === amount.id)) ??
     step.amounts?.[0]
@@ -175,7 +164,7 @@ function CaseWork({
               />
             )}
             <div className="border-base-300 mt-3 border-t pt-3">
-              {refusal && !opened && hand.refusal?.problem.field !== 'value' && (
+              {refusal && !opened && !wantsReason && hand.refusal?.problem.field !== 'value' && (
                 <div className="mb-2">
                   <Told tone="error">{refusal}</Told>
                 </div>
@@ -225,11 +214,10 @@ function CaseWork({
             <section className="card-flat p-5">
               <StepClock job={job} step={step} />
             </section>
-            <section className="card-flat hidden min-h-0 grow flex-col p-4 lg:flex">
-              <div className="min-h-0 grow">
-                <StepPicture stage={step.stage} stepId={step.id} />
-              </div>
-              <p className="border-warning mt-3 border-l-4 pl-3">{step.why}</p>
+            <section className="card-flat min-h-0 grow overflow-y-auto p-5">
+              <h2 className="font-semibold opacity-80">Why</h2>
+              <p>{step.why}</p>
+              <Cautions step={step} />
             </section>
           </aside>
         </div>
@@ -255,14 +243,14 @@ function CaseWork({
           )}
         </Sheet>
       )}
-      {opened?.sheet === 'outOfTime' && (
+      {wantsReason && (
         <WordsSheet
-          title={main.missed ? 'The time is past' : 'Too soon'}
+          title={hand.refusal?.problem.code === 'too-soon' ? 'Too soon' : 'The time is past'}
           label={`Why ${running ? 'it is done' : 'it starts'} all the same`}
           button={running ? 'Done all the same' : 'Start all the same'}
           intro={<StepClock job={job} step={step} />}
-          refusal={refusal}
-          onClose={shut}
+          refusal={hand.refusal?.problem.detail}
+          onClose={hand.clearRefusal}
           onGive={move}
         />
       )}
@@ -359,16 +347,6 @@ function CaseWork({
   )
 }
 
-/** Whether all that remains of a running step is its clock. */
-function nothingOpen(job: JobState, stepId: string): boolean {
-  const step = stepOf(job, stepId)
-  const { readings, mixes } = job.steps[stepId]!
-  return (
-    (step.checks ?? []).every((c) => readings.some((r) => r.checkId === c.id)) &&
-    (step.amounts ?? []).every((a) => mixes.some((m) => m.amountId === a.id))
-  )
-}
-
 function MoreItem({ name, keyName, onPick }: { name: string; keyName?: string; onPick: () => void }) {
   return (
     <li>
@@ -411,15 +389,17 @@ function CaseHeader({
   const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, teethNotation)).join(', ')
   return (
     <header className="flex flex-wrap items-center gap-x-4 gap-y-2">
-      <h1 className="text-[1.9rem] leading-none font-bold">
-        <span className="figures">{state.docket}</span>
-        <span className="ml-3 text-xl font-semibold">{job.route.name}</span>
-      </h1>
-      <p className="min-w-0 truncate">
-        {authorisation.patientCode} · {authorisation.clinic}
-        {authorisation.shade && ` · shade ${authorisation.shade}`}
-        {teeth && ` · ${teeth}`}
-      </p>
+      <div className="min-w-0">
+        <h1 className="truncate text-[1.75rem] leading-tight font-bold">
+          <span className="figures">{state.docket}</span>
+          <span className="ml-3 text-xl font-semibold">{job.route.name}</span>
+        </h1>
+        <p className="max-w-[34rem] truncate">
+          {authorisation.patientCode} · {authorisation.clinic}
+          {authorisation.shade && ` · shade ${authorisation.shade}`}
+          {teeth && ` · ${teeth}`}
+        </p>
+      </div>
       <button
         type="button"
         className={`small-act ${late ? 'btn-error' : ''}`}

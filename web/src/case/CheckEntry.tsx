@@ -53,7 +53,7 @@ export function CheckEntry({
       </div>
       <p className="mb-2 text-sm opacity-80">{check.how}</p>
       {check.kind === 'observe' ? (
-        <div className="flex flex-wrap gap-2" role="group" aria-label={`${check.name}: what do you see?`}>
+        <fieldset className="flex flex-wrap gap-2" aria-label={`${check.name}: what do you see?`}>
           {check.answers.map(({ answer, outcome: meant }) => (
             <button
               key={answer}
@@ -65,7 +65,7 @@ export function CheckEntry({
               {answer}
             </button>
           ))}
-        </div>
+        </fieldset>
       ) : (
         <MeasureEntry check={check} refusal={refusal} onRecord={onRecord} />
       )}

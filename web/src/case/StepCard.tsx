@@ -11,13 +11,14 @@ import {
   windowVerdict,
 } from '@yentrik/core'
 import { TriangleAlert } from 'lucide-react'
-import { stageName } from '../format/format.ts'
+import { dayAndTime, stageName } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { amountFigures } from '../mixing/amount-figures.ts'
 import { Figures } from '../mixing/Figures.tsx'
 import { Told } from '../parts/Told.tsx'
 import { CheckEntry } from './CheckEntry.tsx'
 import type { CaseHand } from './case-hand.ts'
+import { StepPicture } from './StepPicture.tsx'
 
 interface StepCardProps {
   readonly hand: CaseHand
@@ -36,18 +37,25 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
   const entering = open && running
   return (
     <div className="min-h-0 grow overflow-y-auto pr-1">
-      <p className="flex flex-wrap gap-2">
-        <span className="chip">{stageName(step.stage)}</span>
-        {state.attempt > 1 && <span className="chip text-warning">again, time {state.attempt}</span>}
-        {state.status === 'done' && <span className="chip text-success">done by {state.finishedBy}</span>}
-        {state.status === 'skipped' && <span className="chip">left out: {state.skipReason}</span>}
-      </p>
-      <h2 className="mt-2 text-[1.9rem] leading-tight font-bold">{step.name}</h2>
-      <ol className="mt-2 grid gap-1 text-lg">
-        {step.how.map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-      </ol>
+      <div className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_15rem]">
+        <div>
+          <p className="flex flex-wrap gap-2">
+            <span className="chip">{stageName(step.stage)}</span>
+            {state.attempt > 1 && <span className="chip text-warning">again, time {state.attempt}</span>}
+            {state.status === 'done' && <span className="chip text-success">done by {state.finishedBy}</span>}
+            {state.status === 'skipped' && <span className="chip">left out: {state.skipReason}</span>}
+          </p>
+          <h2 className="mt-2 text-[1.9rem] leading-tight font-bold">{step.name}</h2>
+          <ol className="mt-2 grid gap-1 text-lg">
+            {step.how.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ol>
+        </div>
+        <div className="hidden h-44 xl:block">
+          <StepPicture stage={step.stage} stepId={step.id} />
+        </div>
+      </div>
       {(step.amounts ?? []).map((amount) => (
         <AmountRow
           key={amount.id}
@@ -90,17 +98,47 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
           Then look at: {(step.checks ?? []).map((check) => check.name.toLowerCase()).join(', ')}.
         </p>
       )}
-      {step.cautions && step.cautions.length > 0 && (
-        <section className="border-warning mt-5 border-l-4 pl-3" aria-label="Cautions">
-          {step.cautions.map((caution) => (
-            <p key={caution} className="flex items-start gap-2">
-              <TriangleAlert className="text-warning mt-1 size-4 shrink-0" aria-hidden /> {cautions[caution]}
-            </p>
-          ))}
-          <p className="mt-1 text-sm opacity-80">{CAUTION_RULE}</p>
-        </section>
+      <NotesAndNext hand={hand} job={job} step={step} />
+    </div>
+  )
+}
+
+/** What others left for this hand to know, and what comes after it. */
+function NotesAndNext({ hand, job, step }: { hand: CaseHand; job: JobState; step: RouteStep }) {
+  const now = useNow()
+  const notes = (hand.record?.events ?? []).flatMap((e) =>
+    e.type === 'noted' && (e.jobId ?? job.jobId) === job.jobId ? [e] : [],
+  )
+  const next = job.route.steps.filter((each) => each.after.includes(step.id))
+  return (
+    <div className="mt-5 grid gap-2">
+      {notes.slice(-3).map((note) => (
+        <p key={note.sequence} className="bg-base-200 rounded-xl px-4 py-2">
+          <b>{note.by}</b>, {dayAndTime(Date.parse(note.at), now)}: {note.text}
+        </p>
+      ))}
+      {next[0] && (
+        <p className="opacity-80">
+          Then: {next[0].name},{' '}
+          {next[0].handsOnMinutes > 0 ? `about ${next[0].handsOnMinutes} min of hands` : 'by itself'}
+        </p>
       )}
     </div>
+  )
+}
+
+/** What can hurt, and who decides. */
+export function Cautions({ step }: { step: RouteStep }) {
+  if (!step.cautions || step.cautions.length === 0) return null
+  return (
+    <section className="border-warning mt-4 border-l-4 pl-3" aria-label="Cautions">
+      {step.cautions.map((caution) => (
+        <p key={caution} className="mb-1 flex items-start gap-2">
+          <TriangleAlert className="text-warning mt-1 size-4 shrink-0" aria-hidden /> {cautions[caution]}
+        </p>
+      ))}
+      <p className="mt-1 text-sm opacity-80">{CAUTION_RULE}</p>
+    </section>
   )
 }
 

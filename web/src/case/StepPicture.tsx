@@ -145,42 +145,55 @@ function BathPicture({ cooling }: { cooling: boolean }) {
   )
 }
 
+const sideTeeth = [104, 117, 131, 147, 165, 184].map((x, n) => ({
+  x,
+  w: [12, 13, 15, 17, 18, 17][n]!,
+  h: [27, 24, 24, 20, 17, 15][n]!,
+}))
+
 /** The articulator from the side: hinge, casts, pin and its table. */
 function ArticulatorPicture({ open }: { open: boolean }) {
-  const turn = open ? 'rotate(-4 252 84)' : undefined
   return (
     <svg
-      viewBox="0 0 300 216"
+      viewBox="14 30 280 180"
       className="h-full w-full"
       role="img"
       aria-label="The articulator from the side"
     >
-      <path d="M40 202h228V84" fill="none" stroke="var(--metal)" strokeWidth="10" strokeLinejoin="round" />
-      <path d="M92 196v-34q30-14 120-4v38z" fill="var(--plaster)" stroke={ink} strokeWidth="1.5" />
-      <path d="M96 160q44-30 112-2l-2 8q-54-14-108 0z" fill="var(--stone)" stroke={ink} strokeWidth="1.5" />
-      <path d="M98 150q50-22 106-2l2 8q-52-16-106 2z" fill="var(--wax)" stroke={ink} strokeWidth="1.5" />
-      <path d="M40 202v-8h36v8z" fill="var(--metal)" stroke={ink} strokeWidth="1.5" />
-      <g transform={turn}>
-        <path d="M36 50h232v34" fill="none" stroke="var(--metal)" strokeWidth="10" strokeLinejoin="round" />
-        <path d="M58 50v143" stroke={ink} strokeWidth="6" strokeLinecap="round" />
-        <path d="M92 56v34q40 14 120 4V56z" fill="var(--plaster)" stroke={ink} strokeWidth="1.5" />
-        <path d="M96 92q40 30 112 4l2 10q-64 18-112-2z" fill="var(--stone)" stroke={ink} strokeWidth="1.5" />
-        <path d="M98 106q50 22 108 2l-2 14q-54 14-104-2z" fill="var(--wax)" stroke={ink} strokeWidth="1.5" />
-        <path
-          d="M100 120l6 22h10l2-18 4 16h12l2-16 6 12h14l4-14 6 10h14l4-14"
-          fill="var(--tooth)"
-          stroke={ink}
-          strokeWidth="1.5"
-          strokeLinejoin="round"
-        />
+      <path d="M40 204h230V84" fill="none" stroke="var(--metal)" strokeWidth="9" strokeLinejoin="round" />
+      <path d="M92 200v-30q40-12 122-4v34z" fill="var(--plaster)" stroke={ink} strokeWidth="1.5" />
+      <path d="M94 170q40-16 118-4l-2-14q-60-10-114 2z" fill="var(--stone)" stroke={ink} strokeWidth="1.5" />
+      <path d="M97 154q52-12 113-2l-4-10q-52-6-107 2z" fill="var(--wax)" stroke={ink} strokeWidth="1.5" />
+      <path d="M38 204v-8h40v8z" fill="var(--metal)" stroke={ink} strokeWidth="1.5" />
+      <g transform={open ? 'rotate(3 270 78)' : undefined}>
+        <path d="M36 42h234v36" fill="none" stroke="var(--metal)" strokeWidth="9" strokeLinejoin="round" />
+        <path d="M56 38v156" stroke={ink} strokeWidth="5" strokeLinecap="round" />
+        <path d="M92 47v26q44 10 122 2V47z" fill="var(--plaster)" stroke={ink} strokeWidth="1.5" />
+        <path d="M94 74q44 10 118 1l-2 18q-52 8-112-2z" fill="var(--stone)" stroke={ink} strokeWidth="1.5" />
+        <path d="M98 91q60 10 110 2l-4 26q-54 6-104 0z" fill="var(--wax)" stroke={ink} strokeWidth="1.5" />
+        {sideTeeth.map(({ x, w, h }) => (
+          <rect
+            key={x}
+            x={x}
+            y={114}
+            width={w}
+            height={h}
+            rx="5"
+            fill="var(--tooth)"
+            stroke={ink}
+            strokeWidth="1.5"
+          />
+        ))}
       </g>
-      <circle cx="268" cy="84" r="9" fill="var(--color-base-100)" stroke={ink} strokeWidth="2.5" />
-      <text x="20" y="150" fontSize="13" fontWeight="600" fill={ink}>
-        pin
-      </text>
-      <text x="282" y="70" fontSize="13" fontWeight="600" fill={ink} textAnchor="end">
-        axis
-      </text>
+      <circle cx="270" cy="80" r="9" fill="var(--color-base-100)" stroke={ink} strokeWidth="2.5" />
+      <g fill={ink} fontSize="13" fontWeight="600">
+        <text x="34" y="120" textAnchor="middle">
+          pin
+        </text>
+        <text x="254" y="102" textAnchor="end">
+          axis
+        </text>
+      </g>
     </svg>
   )
 }

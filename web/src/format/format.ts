@@ -19,7 +19,7 @@ export function dayAndTime(instant: number, now: number): string {
   const time = clockTime(instant)
   if (days === 0) return time
   if (days === 1) return `tomorrow ${time}`
-  if (days === -1) return `yesterday ${time}`
+  if (days < 0 && days > -7) return `${dayNames[new Date(instant).getDay()]} ${time}`
   const d = new Date(instant)
   if (days > 1 && days < 7) return `${dayNames[d.getDay()]} ${time}`
   return `${shortDate(instant)} ${time}`
@@ -67,9 +67,10 @@ export function grams(value: number): string {
 export function millilitres(value: number): string {
   return formatQuantity(value, 'millilitres', 'metric')
 }
-/** A ratio as the trade writes it: 0.23, 0.385. */
+/** A ratio as the trade writes it: 0.30, 0.385. */
 export function ratio(value: number): string {
-  return String(Number(value.toFixed(3)))
+  const exact = value.toFixed(3)
+  return exact.endsWith('0') ? exact.slice(0, -1) : exact
 }
 
 const stageNames: Readonly<Record<Stage, string>> = {

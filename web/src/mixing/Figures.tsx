@@ -16,7 +16,7 @@ export function Figures({ amount }: { amount: Amount }) {
             <dt className="text-base opacity-80">{what}</dt>
             <dd className="figures text-6xl leading-none font-bold">
               {value}
-              {unit && <span className="ml-1.5 text-3xl font-semibold">{unit}</span>}
+              {unit && <span className="text-3xl font-semibold"> {unit}</span>}
             </dd>
           </div>
         ))}

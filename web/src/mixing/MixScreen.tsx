@@ -4,6 +4,7 @@ import {
   hitRatio,
   type MassMeasure,
   type MaterialCard,
+  MIXING_RULES,
   type Mix,
   type MixGiven,
   materials,
@@ -257,6 +258,11 @@ function MixTool({ materialId, amount, title, refusal, onRecord }: MixToolProps)
               </div>
               <Effects card={card} mix={mix} />
               <ClockOf card={card} now={now} />
+              <ul className="border-base-300 border-t pt-3 xl:col-span-2">
+                {(card.family === 'gypsum' ? [...MIXING_RULES, ...card.notes] : card.notes).map((rule) => (
+                  <li key={rule}>{rule}</li>
+                ))}
+              </ul>
             </>
           ) : (
             <p className="text-xl">Enter what is known to see both parts.</p>
@@ -352,7 +358,7 @@ function Figure({ what, text }: { what: string; text: string }) {
       <dd>
         <output className="figures text-6xl leading-none font-bold" aria-label={what}>
           {value}
-          <span className="ml-2 text-3xl font-semibold">{unit}</span>
+          <span className="text-3xl font-semibold"> {unit}</span>
         </output>
       </dd>
     </div>

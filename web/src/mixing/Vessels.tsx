@@ -55,7 +55,7 @@ export function Vessels({ mix, gypsum, colour }: VesselsProps) {
           </text>
         </g>
       ))}
-      <path d={`M382 ${194 - 160 * level}h16l-10-5v10z`} fill={ink} stroke={ink} />
+      <path d={`M382 ${194 - 160 * level}l12-6v12z`} fill={ink} />
     </svg>
   )
 }

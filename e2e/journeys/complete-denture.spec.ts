@@ -1,0 +1,179 @@
+import { expect, test } from '@playwright/test'
+import { check, done, enter, forward, look, measure, start, step, takeIn, weigh, work } from './bench-hand.ts'
+
+test('an upper denture from receiving to the bag', async ({ page, request }) => {
+  test.setTimeout(360_000)
+  const docket = await takeIn(page, 'Complete denture', 'Upper', 'CD-1')
+  const go = (name: string, plan: Parameters<typeof work>[3] = {}) => work(page, request, name, plan)
+
+  await test.step('receive and pour', async () => {
+    await go('Read the work authorisation', { looks: { Complete: 'Complete' } })
+    await go('Disinfect everything that came')
+    await go('Inspect the final impression', { looks: { 'Impression whole': 'Whole' } })
+    await go('Wetting agent', { minutes: 3 })
+    await go('Pour the master cast', { mixes: [['150', '34.5']] })
+    await go('Master cast sets', { minutes: 46 })
+    await go('Separate and trim the master cast', { looks: { 'Master cast': 'Whole' } })
+  })
+  await test.step('mount', async () => {
+    await go('Score the bases')
+    await go('Mount the upper', { mixes: [['200', '100']] })
+    await go('Upper mounting sets', { minutes: 12 })
+    await go('Mount the lower by the bite record', { mixes: [['200', '100']] })
+    await go('Lower mounting sets', { minutes: 12 })
+    await go('Check the mounting', {
+      measures: { 'Pin reading': '0' },
+      looks: { 'Casts on their mountings': 'Fit, no rock' },
+    })
+  })
+  await test.step('set up, with a central 0.6 mm low that is caught', async () => {
+    await go('Transfer the prescription', {
+      measures: {
+        'Incisal level': '21.5',
+        'Labial fullness': '8',
+        'Canine line, right': '24',
+        'Canine line, left': '24.5',
+        'Vertical dimension, pin': '0',
+      },
+    })
+    await go('Set the front teeth', { mixes: [undefined] })
+    await go('Set the back teeth')
+    await start(page)
+    await measure(page, 'Incisal level, off by', '0.6')
+    await expect(check(page, 'Incisal level, off by')).toContainText('Raise or lower the central teeth')
+    await enter(page, {
+      measures: {
+        'Incisal level, off by': '0.2',
+        'Centre line, off by': '0',
+        'Labial fullness, off by': '0.5',
+      },
+      looks: { Contacts: 'Pin down, even' },
+    })
+    await done(page)
+  })
+  await test.step('wax and try-in', async () => {
+    await go('Clean the wax')
+    await go('Contour, wax flowed on')
+    await go('Check the wax', {
+      looks: {
+        'Base home on the cast': 'Fully home',
+        'Teeth free of wax': 'Free',
+        'Occlusion again': 'Pin down, even',
+      },
+    })
+    await go('Send for try-in')
+    await start(page)
+    await forward(request, 2 * 24 * 60)
+    await look(page, 'The dentist says', 'Accepted')
+    await done(page)
+    await go('Disinfect on return')
+    await go('Seal the base to the cast', { looks: { 'Border sealed, pin down': 'Sealed, pin down' } })
+  })
+  await test.step('flask', async () => {
+    await go('Separator on the cast base')
+    await go('First pour, lower half', { mixes: [['250', '125']], looks: { Undercut: 'Smooth, none' } })
+    await go('First pour sets', { minutes: 21 })
+    await go('Separator on the first pour')
+    await start(page)
+    await expect(step(page)).toContainText('110 model plaster + 110 dental stone')
+    await weigh(page, ['220', '88'])
+    await done(page)
+    await go('Second pour sets', { minutes: 21 })
+    await go('Soap on the second pour')
+    await go('Third pour, the cap', { mixes: [['120', '36']] })
+    await go('Flask sets in the press', { minutes: 46 })
+    await go('Soften the wax in boiling water', { minutes: 5 })
+    await go('Open and flush', { looks: { 'Mould clean': 'No grease, all teeth in place' } })
+    await go('Two coats of separator', { mixes: [undefined] })
+    await go('Mould cools', { minutes: 31 })
+  })
+  await test.step('pack, with three trial closures', async () => {
+    await go('Mix the resin', { mixes: [['30', '14']] })
+    await go('Wait for the dough', { minutes: 8, looks: { Stage: 'Dough, comes clean off' } })
+    await start(page)
+    await measure(page, 'Press gauge', '10342')
+    await look(page, 'After opening', 'Flash')
+    await look(page, 'After opening', 'A gap')
+    await look(page, 'After opening', 'No flash, no gap')
+    await expect(check(page, 'After opening')).toContainText('Before: Flash, A gap')
+    await done(page)
+    await go('Patient identification', { looks: { Strip: 'In place, reads right' } })
+    await go('Final closure', {
+      measures: { 'Press gauge': '20684' },
+      looks: { 'Flask rims': 'Metal on metal' },
+    })
+    await go('Bench rest', { minutes: 40 })
+  })
+  await test.step('cure overnight, cool, deflask', async () => {
+    await start(page)
+    await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Long cure, then boil')
+    await enter(page, { measures: { 'Bath at the start': '22', 'Bath in the hold': '74' } })
+    await forward(request, 10 * 60 + 1)
+    await done(page)
+    await go('Flask cools on the bench', { minutes: 90, measures: { 'Flask temperature': '23' } })
+    await go('Open the flask, cap off')
+    await go('Saw and split the middle')
+    await go('Read what the mould tells', { looks: { Resin: 'Sound', 'Denture on its cast': 'No wobble' } })
+  })
+  await test.step('remount: the pin is 2.6 mm open, the dentist is asked and answers', async () => {
+    await go('Clean base, grooves free', { looks: { 'Split faces': 'Fit' } })
+    await go('Fix for the remount, compound', { looks: { Seated: 'Fully home, no rock' } })
+    await go('Flash off the chewing faces')
+    await start(page)
+    await measure(page, 'Pin opening', '2.6')
+    await expect(page.getByText('Waiting for the dentist since')).toBeVisible()
+    await expect(step(page).getByRole('button', { name: 'Done' })).toBeHidden()
+    await page.getByRole('button', { name: 'Enter the answer' }).click()
+    const sheet = page.getByRole('dialog', { name: "The dentist's answer" })
+    await sheet.getByLabel('What the dentist said').fill('Grind it in, keep the vertical')
+    await sheet.getByRole('button', { name: 'Enter the answer' }).click()
+    await expect(sheet).toBeHidden()
+    await expect(check(page, 'Pin opening')).toContainText('accepted by the dentist')
+    await done(page)
+    for (const name of ['Grind in centric', 'Grind right lateral', 'Grind left lateral', 'Grind protrusive'])
+      await go(name, { looks: { Contacts: 'Right and even' } })
+    await go('Smooth the ground spots')
+  })
+  await test.step('recover and finish', async () => {
+    await go('Cut the cast away')
+    await go('Shell blast')
+    await go('Citrate bath', { minutes: 20 })
+    await go('Flash and sharp edges off')
+    await go('Borders', { measures: { 'Border thickness before polishing': '3.4' } })
+    await go('Nodules on the fitting surface', {
+      looks: { 'Fitting surface': 'No nodule, untouched otherwise' },
+    })
+    await go('Gingival margins')
+    await go('Touch up the contour')
+    await go('Rubber')
+  })
+  await test.step('polish: scratches at shine go back to pumice, nothing after it is skipped', async () => {
+    await go('Pumice', { looks: { Scratches: 'None' } })
+    await start(page)
+    await look(page, 'Gloss, dry', 'Scratches')
+    await step(page).getByRole('button', { name: 'Go back to "Pumice"' }).click()
+    await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Pumice')
+    await expect(step(page).getByRole('button', { name: 'Leave out' })).toBeHidden()
+    await go('Pumice', { looks: { Scratches: 'None' } })
+    await go('High shine', { looks: { 'Gloss, dry': 'Even gloss, no scratches' } })
+    await go('Measure the borders again', { measures: { 'Border thickness, finished': '3.1' } })
+    await go('Steam and ultrasonic', { minutes: 11 })
+  })
+  await test.step('check, papers, bag', async () => {
+    await go('Last look', { looks: { 'As prescribed': 'All of it', Identification: 'Reads right' } })
+    await go('Papers and label')
+    await go('Disinfect, moist, into the bag', { looks: { Bag: 'Moist, sealed, labelled' } })
+    await start(page)
+    await look(page, 'Enclosures', 'All in the bag')
+    await step(page).getByRole('button', { name: 'Done' }).click()
+    await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
+    await page.getByRole('link', { name: 'Papers' }).click()
+    const paper = page.getByRole('main')
+    await expect(paper).toContainText(`Case record ${docket}`)
+    await expect(paper).toContainText('Pin opening 2.6 mm (accepted by the dentist)')
+    await expect(paper).toContainText('The dentist answered: Grind it in, keep the vertical (go on as it is)')
+    await expect(paper).toContainText('Went back to "Pumice"')
+    await expect(paper).toContainText('Heat-cure acrylic: HC-7712')
+    await expect(paper).toContainText('identification: strip')
+  })
+})

@@ -1,0 +1,160 @@
+import { expect, test } from '@playwright/test'
+import {
+  check,
+  done,
+  enter,
+  forward,
+  look,
+  shownStep,
+  start,
+  step,
+  takeIn,
+  weigh,
+  work,
+} from './bench-hand.ts'
+
+test('a study cast from the door to delivered, every step', async ({ page, request }) => {
+  const docket = await takeIn(page, 'Study cast', 'Upper', 'SC-1')
+  await work(page, request, 'Disinfect the impression')
+  await work(page, request, 'Inspect the impression', { looks: { 'Impression whole': 'Whole' } })
+
+  // Poured at once: the damp wrap is left out, with its reason.
+  await step(page).getByRole('button', { name: 'Leave out' }).click()
+  await page.getByRole('button', { name: 'Leave it out' }).click()
+  await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Pour the teeth')
+
+  // 100 g of type 4; at 22 mL it is 0.22, the thick end of its class.
+  await start(page)
+  await expect(step(page)).toContainText('100 g')
+  await expect(step(page)).toContainText('23 mL')
+  await step(page)
+    .getByRole('button', { name: /Weigh and record/ })
+    .click()
+  const sheet = page.getByRole('dialog', { name: 'What was used' })
+  await sheet.getByLabel('Powder').fill('100')
+  await sheet.getByLabel('Water').fill('22')
+  await expect(sheet).toContainText('0.22 thicker')
+  await expect(sheet).toContainText('Higher setting expansion')
+  await sheet.getByRole('button', { name: 'Into the record' }).click()
+  await expect(sheet).toBeHidden()
+  await done(page)
+  await work(page, request, 'Retention cones')
+
+  // The set: too soon is refused without a reason; the clock runs 900 times as fast until it is good.
+  await start(page)
+  await look(page, 'Heat gone', 'Still warm')
+  await expect(check(page, 'Heat gone')).toContainText('Leave it until it is cool.')
+  await look(page, 'Heat gone', 'Cool')
+  await step(page).getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByRole('dialog', { name: 'Too soon' })).toContainText('min to go')
+  await page.keyboard.press('Escape')
+  const clock = page.getByRole('region', { name: 'Clock' })
+  await expect(clock).toHaveAttribute('data-verdict', 'tooSoon')
+  await forward(request, 0, 900)
+  await expect(clock).toHaveAttribute('data-verdict', 'good')
+  await forward(request, 0, 1)
+  await done(page)
+
+  await work(page, request, 'Take off the impression', { looks: { 'Teeth whole': 'All whole' } })
+  await work(page, request, 'Base patty', { mixes: [['120', '33.6']] })
+  await work(page, request, 'Base sets', { minutes: 46 })
+  await work(page, request, 'Trim base and back', { measures: { 'Back to base': '90,5' } })
+
+  // A hole is found, filled and looked at again.
+  await start(page)
+  await look(page, 'Holes and blebs', 'A hole is open')
+  await expect(check(page, 'Holes and blebs')).toContainText('fill it with a little stone')
+  await step(page).getByRole('button', { name: 'Done' }).click()
+  await expect(step(page).getByRole('alert').last()).toContainText('does not pass')
+  await look(page, 'Holes and blebs', 'None left')
+  await done(page)
+
+  // Sanding opens a new hole: back to filling, both again.
+  await start(page)
+  await look(page, 'Surface', 'New hole opened')
+  await step(page).getByRole('button', { name: 'Go back to "Fill holes, take off blebs"' }).click()
+  await expect(step(page)).toContainText('again, time 2')
+  await work(page, request, 'Fill holes, take off blebs', { looks: { 'Holes and blebs': 'None left' } })
+  await work(page, request, 'Sand under water', { looks: { Surface: 'Smooth' } })
+  await work(page, request, 'Last look', { looks: { 'Land area': 'Present all round' } })
+  await work(page, request, 'Label and papers')
+  expect(await shownStep(page)).toBe('Disinfect, wrap, hand over')
+  await start(page)
+  await enter(page, { looks: { Enclosures: 'All in the bag' } })
+  await step(page).getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
+
+  // The record tells all of it, and can be printed on A4.
+  await page.getByRole('link', { name: 'Papers' }).click()
+  const paper = page.getByRole('main')
+  await expect(paper).toContainText(`Case record ${docket}`)
+  await expect(paper).toContainText('All steps done.')
+  await expect(paper).toContainText('High-strength stone, type 4: 100 g + 22 mL (0.22), lot S4-0917')
+  await expect(paper).toContainText('Left out "Damp wrap" (It is poured at once.)')
+  await expect(paper).toContainText('Went back to "Fill holes, take off blebs" (Surface: New hole opened)')
+  await expect(paper).toContainText('Back to base 90.5°')
+  const pdf = await page.pdf({ format: 'A4' })
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
+})
+
+test('a failed impression stops the case for the dentist, and a new one starts it again', async ({
+  page,
+  request,
+}) => {
+  await takeIn(page, 'Study cast', 'Lower', 'SC-2')
+  await work(page, request, 'Disinfect the impression')
+  await start(page)
+  await look(page, 'Impression whole', 'Torn or part missing')
+  await expect(page.getByText('Waiting for the dentist since')).toBeVisible()
+  await expect(step(page).getByRole('button', { name: 'Done' })).toBeHidden()
+  await page.goto('/')
+  await expect(page.getByRole('region', { name: 'Waiting for an answer' })).toContainText(
+    'The impression is torn or incomplete',
+  )
+  await page.goBack()
+  await page.getByRole('button', { name: 'Enter the answer' }).click()
+  const sheet = page.getByRole('dialog', { name: "The dentist's answer" })
+  await sheet.getByLabel('What the dentist said').fill('A new impression comes at noon')
+  await sheet.getByRole('radio', { name: 'remake' }).check({ force: true })
+  await sheet.getByLabel('To which step').selectOption('Disinfect the impression')
+  await sheet.getByRole('button', { name: 'Enter the answer' }).click()
+  await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Disinfect the impression')
+  await expect(step(page)).toContainText('again, time 2')
+})
+
+test('the Mix screen works both ways and mends an overshoot', async ({ page }) => {
+  await page.goto('/mix?material=high-strength-stone')
+  await page.getByLabel('Powder', { exact: true }).last().fill('100')
+  await page.getByLabel('Ratio on the pack').fill('0,20')
+  await expect(page.getByRole('region', { name: 'The mix' })).toContainText('20 mL')
+  await page.getByRole('radio', { name: 'Liquid' }).check({ force: true })
+  await page.getByLabel('Water', { exact: true }).fill('30')
+  await expect(page.getByRole('region', { name: 'The mix' })).toContainText('150 g')
+  const bowl = page.getByRole('region', { name: 'Too much in the bowl' })
+  await bowl.getByLabel('Powder in').fill('110')
+  await bowl.getByLabel('Liquid in').fill('20')
+  await expect(bowl.getByLabel('To add')).toHaveText('2 mL')
+  await bowl.getByLabel('It thickens already').check()
+  await expect(bowl).toContainText('Start again')
+})
+
+test('the Mix screen of a step puts what was weighed on its record', async ({ page, request }) => {
+  await takeIn(page, 'Study cast', 'Upper', 'SC-3')
+  await work(page, request, 'Disinfect the impression')
+  await work(page, request, 'Inspect the impression', { looks: { 'Impression whole': 'Whole' } })
+  await work(page, request, 'Damp wrap')
+  await start(page)
+  await step(page)
+    .getByRole('button', { name: /Weigh and record/ })
+    .click()
+  await page.getByRole('link', { name: 'Work it out on the Mix screen' }).click()
+  await expect(page.getByRole('main')).toContainText('Pour the teeth')
+  await page.getByRole('button', { name: 'Weighed: into the record' }).click()
+  const sheet = page.getByRole('dialog', { name: 'What was used' })
+  await sheet.getByLabel('Powder').fill('100')
+  await sheet.getByLabel('Water').fill('23')
+  await sheet.getByRole('button', { name: 'Into the record' }).click()
+  await expect(step(page)).toContainText('On record')
+  await weigh(page, ['10', '2.3'])
+  await done(page)
+})
