@@ -172,12 +172,10 @@ test('bad input: a clear sentence, the entry stays, nothing is stored', async ({
     .getByLabel('Import a case file')
     .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"format":') })
   await expect(page.getByText('This file is not a case')).toBeVisible()
-  await page
-    .getByLabel('Import a case file')
-    .setInputFiles({
-      name: 'x.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from('{"format":"yentrik-case"}'),
-    })
+  await page.getByLabel('Import a case file').setInputFiles({
+    name: 'x.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"yentrik-case"}'),
+  })
   await expect(page.getByText(/nothing was imported/)).toBeVisible()
 })

@@ -1,0 +1,129 @@
+import 'reflect-metadata'
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import request from 'supertest'
+import { TestServer } from './server-test.ts'
+import { settingsFrom } from './settings/server-settings.ts'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await TestServer.open()
+})
+afterAll(() => server.close())
+
+describe('settings', () => {
+  it('has port 4310, this machine only', () => {
+    expect(settingsFrom({})).toMatchObject({
+      port: 4310,
+      host: '127.0.0.1',
+      demo: false,
+      clockControl: false,
+    })
+  })
+  it('refuses a port that is none', () =>
+    expect(() => settingsFrom({ PORT: 'door' })).toThrow('PORT is "door"'))
+})
+
+describe('people', () => {
+  it('lets nobody in without a session, but for health and calculators', async () => {
+    const bare = request(server.app.getHttpServer())
+    await bare.get('/api/health').expect(200, { ok: true })
+    expect((await bare.get('/api/cases').expect(401)).body.code).toBe('not-signed-in')
+    await bare
+      .post('/api/calc/mix')
+      .send({ from: 'powder', powderGrams: 100, millilitresPerGram: 0.2 })
+      .expect(200, { powderGrams: 100, liquidMillilitres: 20 })
+  })
+  it('refuses a wrong passphrase and a session that was made up', async () => {
+    const bare = request(server.app.getHttpServer())
+    const wrong = { name: 'Ada', passphrase: 'not this one' }
+    expect((await bare.post('/api/session').send(wrong).expect(401)).body.code).toBe('sign-in-refused')
+    await bare.get('/api/bench').set('cookie', 'yentrik_session=made-up').expect(401)
+  })
+  it('lets only the lead add people, after the first', async () => {
+    const newcomer = { name: 'Ben', role: 'technician', passphrase: 'long enough' }
+    expect(
+      (await request(server.app.getHttpServer()).post('/api/people').send(newcomer).expect(403)).body.code,
+    ).toBe('lead-only')
+    await server.post('/people', newcomer).expect(201)
+    expect((await server.post('/people', newcomer).expect(409)).body.code).toBe('name-taken')
+    expect(
+      (await server.post('/people', { ...newcomer, name: 'Cy', passphrase: 'short' }).expect(422)).body.field,
+    ).toBe('passphrase')
+  })
+  it('sets a cookie that scripts cannot read and other sites cannot send', async () => {
+    const answer = await server.post('/session', { name: 'Ada', passphrase: 'plaster before noon' })
+    expect(String(answer.headers['set-cookie'])).toMatch(/HttpOnly; SameSite=Strict/)
+  })
+})
+
+describe('the shelf', () => {
+  const lot = { materialId: 'dental-stone', number: '24-0817', expiresOn: '2099-01-31' }
+  it('takes a lot, once, and marks it used up', async () => {
+    const { lotId } = (await server.post('/lots', lot).expect(201)).body
+    expect((await server.post('/lots', lot).expect(409)).body.code).toBe('lot-known')
+    await server.post(`/lots/${lotId}/use`, { inUse: false }).expect(204)
+    expect((await server.get('/lots')).body).toMatchObject([{ number: '24-0817', inUse: false }])
+    await server.post('/lots/none/use', { inUse: false }).expect(404)
+  })
+  it.each([
+    [{ ...lot, materialId: 'sand' }, 'materialId'],
+    [{ ...lot, expiresOn: '2001-01-01', number: 'x' }, 'expiresOn'],
+    [{ ...lot, expiresOn: '31.1.2099' }, 'expiresOn'],
+    [{ ...lot, number: ' ' }, 'number'],
+  ])('refuses %j', async (body, field) => {
+    expect((await server.post('/lots', body).expect(422)).body.field).toBe(field)
+  })
+  it('publishes cards and routes', async () => {
+    expect((await server.get('/materials')).body.length).toBeGreaterThan(8)
+    expect((await server.get('/route-templates')).body.map((t: { id: string }) => t.id)).toEqual([
+      'study-cast',
+      'complete-denture',
+    ])
+  })
+})
+
+describe('errors and documents', () => {
+  it('answers broken JSON and unknown addresses as problems', async () => {
+    const broken = await server
+      .post('/calc/mix', {})
+      .set('content-type', 'application/json')
+      .send('{"from":')
+      .expect(400)
+    expect(broken.body.code).toBe('not-readable')
+    expect((await server.get('/nothing').expect(404)).body).toMatchObject({ code: 'not-found', status: 404 })
+  })
+  it('describes every calculator and the commands in its OpenAPI', async () => {
+    const { body } = await server.get('/openapi.json').expect(200)
+    expect(Object.keys(body.paths)).toEqual(
+      expect.arrayContaining([
+        '/api/calc/mix',
+        '/api/calc/mix-correction',
+        '/api/calc/gypsum',
+        '/api/cases/{caseId}/events',
+      ]),
+    )
+    expect(body.components.schemas.MixDto.properties.powderGrams.example).toBe(100)
+    expect(Object.keys(body.components.schemas)).toEqual(
+      expect.arrayContaining(['RecordMixDto', 'DentistAnsweredDto', 'AmendDto']),
+    )
+  })
+  it('mends a mix and sets gypsum over HTTP as the core does', async () => {
+    const bowl = {
+      powderGrams: 110,
+      liquidMillilitres: 24,
+      millilitresPerGram: 0.24,
+      toleranceFraction: 0.02,
+      thickening: false,
+      liquidGramsPerMillilitre: 1,
+    }
+    const fix = (await server.post('/calc/mix-correction', bowl).expect(200)).body
+    // By hand: 110 · 0.24 - 24 = 2.4 mL.
+    expect(fix).toEqual({ action: 'addLiquid', liquidMillilitres: expect.closeTo(2.4, 9) })
+    const set = (await server.post('/calc/gypsum', { millilitresPerGram: 0.24 }).expect(200)).body
+    // Model notes: porosity 0.15301 at 0.24.
+    expect(set.porosity).toBeCloseTo(0.15301, 4)
+    expect((await server.post('/calc/gypsum', { millilitresPerGram: -1 }).expect(422)).body.field).toBe(
+      'millilitresPerGram',
+    )
+  })
+})

@@ -1,0 +1,177 @@
+import 'reflect-metadata'
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import { intake, TestServer } from '../server-test.ts'
+
+const first = { type: 'startStep', jobId: 'job-1', stepId: 'disinfect-impression' }
+const hold = { type: 'hold', reason: 'clinic calls back' }
+let server: TestServer
+beforeAll(async () => {
+  server = await TestServer.open()
+})
+afterAll(() => server.close())
+
+describe('taking in', () => {
+  it('gives the next docket and keeps what was sent', async () => {
+    const one = await server.receive()
+    const two = await server.receive()
+    const received = one.events[0]
+    expect(received).toMatchObject({
+      type: 'caseReceived',
+      by: 'Ada',
+      docket: 'K-0001',
+      authorisation: { clinic: 'Mill Lane', teeth: [11, 21] },
+    })
+    expect(two.events[0]).toMatchObject({ docket: 'K-0002' })
+    await server.get('/dockets/k-0002').expect(200, { caseId: two.caseId })
+  })
+  it('refuses a docket in use, whatever its case, and an unknown one', async () => {
+    await server.receive({ docket: 'M-77' })
+    const { body } = await server.post('/cases', { ...intake(), docket: 'm-77' }).expect(409)
+    expect(body).toMatchObject({ code: 'docket-taken', field: 'docket', remedy: expect.any(String) })
+    expect((await server.get('/dockets/M-78').expect(404)).body.code).toBe('no-such-docket')
+  })
+  it.each([
+    ['an unknown field', { colour: 'red' }, 'colour'],
+    ['no jobs', { jobs: [] }, 'jobs'],
+    [
+      'an unknown tooth',
+      { authorisation: { ...intake().authorisation, teeth: [99] } },
+      'authorisation.teeth',
+    ],
+    [
+      'a date that is none',
+      { authorisation: { ...intake().authorisation, dueAt: 'soon' } },
+      'authorisation.dueAt',
+    ],
+    ['an empty clinic', { authorisation: { ...intake().authorisation, clinic: '' } }, 'authorisation.clinic'],
+    [
+      'a past date',
+      { authorisation: { ...intake().authorisation, dueAt: '2020-01-01T00:00:00.000Z' } },
+      'authorisation.dueAt',
+    ],
+    ['a docket with spaces', { docket: 'K 1' }, 'docket'],
+    ['an unknown job', { jobs: [{ templateId: 'sculpture', choices: {} }] }, 'jobs'],
+    ['an unknown choice', { jobs: [{ templateId: 'study-cast', choices: { base: 'none' } }] }, 'choices'],
+  ])('refuses %s and stores nothing', async (_, change, field) => {
+    const before = (await server.get('/cases?which=all')).body.length
+    const answer = await server.post('/cases', { ...intake(), ...change }).expect(422)
+    expect(answer.headers['content-type']).toContain('application/problem+json')
+    expect(answer.body).toMatchObject({
+      field,
+      detail: expect.stringMatching(/\S/),
+      remedy: expect.stringMatching(/\S/),
+    })
+    expect((await server.get('/cases?which=all')).body).toHaveLength(before)
+  })
+  it('takes the variants of the lab where the intake makes no choice', async () => {
+    await server
+      .put('/lab', { labName: 'Kiln Street', variants: { 'study-cast': { base: 'one-pour' } } })
+      .expect(200)
+    const { routes } = await server.receive()
+    expect(Object.values(routes)[0]?.choices).toMatchObject({ base: 'one-pour', arch: 'upper' })
+    await server
+      .put('/lab', { labName: 'Kiln Street', variants: { 'study-cast': { base: 'three-pour' } } })
+      .expect(422)
+    await server.put('/lab', { labName: 'Kiln Street', variants: {} }).expect(200)
+  })
+})
+
+describe('commands', () => {
+  it('become events, with who and when', async () => {
+    const { caseId } = await server.receive()
+    const { body } = await server.command(caseId, 1, first).expect(201)
+    expect(body).toMatchObject({
+      sequence: 2,
+      type: 'stepStarted',
+      by: 'Ada',
+      at: expect.stringMatching(/Z$/),
+    })
+    expect(await server.events(caseId)).toHaveLength(2)
+  })
+  it('tell a stale writer what was done since', async () => {
+    const { caseId } = await server.receive()
+    await server.command(caseId, 1, first).expect(201)
+    const { body } = await server.command(caseId, 1, { type: 'note', text: 'mine' }).expect(409)
+    expect(body).toMatchObject({ code: 'stale', since: [{ sequence: 2, type: 'stepStarted' }] })
+    await server.command(caseId, 2, { type: 'note', text: 'mine' }).expect(201)
+  })
+  it('let one of ten writers at once through', async () => {
+    const { caseId } = await server.receive()
+    const answers = await Promise.all(
+      Array.from({ length: 10 }, (_, n) => server.command(caseId, 1, { type: 'note', text: `writer ${n}` })),
+    )
+    expect(answers.map((a) => a.status).sort()).toEqual([201, ...Array<number>(9).fill(409)])
+    expect(await server.events(caseId)).toHaveLength(2)
+  })
+  it.each([
+    ['an unknown type', { type: 'explode' }, 'command.type'],
+    ['an unknown field', { ...first, colour: 'red' }, 'command.colour'],
+    ['a missing reason', { type: 'hold' }, 'command.reason'],
+    [
+      'a number that is text',
+      { type: 'recordCheck', jobId: 'job-1', stepId: 'trim', checkId: 'back-angle', value: '90' },
+      'command.value',
+    ],
+    [
+      'a change of the authorisation to a tooth that is none',
+      { type: 'amend', changes: { teeth: [5] }, reason: 'x' },
+      'command.changes.teeth',
+    ],
+  ])('refuse %s, naming the place', async (_, command, field) => {
+    const { caseId } = await server.receive()
+    const { body } = await server.command(caseId, 1, command).expect(422)
+    expect(body.field).toBe(field)
+    expect(await server.events(caseId)).toHaveLength(1)
+  })
+  it('refuse by the rules of the bench, in words', async () => {
+    const { caseId } = await server.receive()
+    const { body } = await server.command(caseId, 1, { ...first, stepId: 'deliver' }).expect(422)
+    expect(body).toMatchObject({ code: 'step-not-yet', remedy: 'Finish that first.' })
+    await server.command('nobody', 1, first).expect(404)
+  })
+  it('amend the work authorisation without losing the rest of it', async () => {
+    const { caseId } = await server.receive()
+    await server
+      .command(caseId, 1, { type: 'amend', changes: { shade: 'Oat 2' }, reason: 'clinic called' })
+      .expect(201)
+    const document = (await server.get(`/cases/${caseId}/document`).expect(200)).body
+    expect(document.events[1].changes).toEqual({ shade: 'Oat 2' })
+  })
+  it('refuse a lot that is on no shelf', async () => {
+    const { caseId } = await server.receive()
+    const mix = {
+      type: 'recordMix',
+      jobId: 'job-1',
+      stepId: 'pour-anatomy',
+      amountId: 'stone',
+      materialId: 'dental-stone',
+      powderGrams: 1,
+      liquidMillilitres: 1,
+      lots: ['none'],
+    }
+    expect((await server.command(caseId, 1, mix).expect(422)).body.code).toBe('no-such-lot')
+  })
+})
+
+describe('the bench and the clock', () => {
+  it('shows a case, its window as lab time passes, and nothing once it is on hold', async () => {
+    const { caseId } = await server.receive({ docket: 'CL-1' })
+    const mine = async () => {
+      const { body } = await server.get('/bench').expect(200)
+      return [...body.now, ...body.later].filter((e: { docket: string }) => e.docket === 'CL-1')
+    }
+    expect(await mine()).toMatchObject([{ stepId: 'disinfect-impression', running: false }])
+    const before = (await server.get('/clock')).body.now
+    await server.post('/clock', { speed: 1, forwardMinutes: 45 }).expect(201)
+    expect((await server.get('/clock')).body.now - before).toBeGreaterThanOrEqual(45 * 60_000)
+    await server.command(caseId, 1, hold).expect(201)
+    expect(await mine()).toEqual([])
+  })
+  it('cannot be moved where the setting does not allow it', async () => {
+    const fixed = await TestServer.open({ clockControl: false })
+    expect((await fixed.post('/clock', { speed: 2, forwardMinutes: 0 }).expect(403)).body.code).toBe(
+      'clock-is-fixed',
+    )
+    await fixed.close()
+  })
+})
