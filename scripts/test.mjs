@@ -15,7 +15,11 @@ let failed = 0
 
 function stage(name, args, { cwd = root, env = {}, report } = {}) {
   console.log(`\n== ${name}`)
-  const { status } = spawnSync(process.execPath, args, { cwd, stdio: 'inherit', env: { ...process.env, ...env } })
+  const { status } = spawnSync(process.execPath, args, {
+    cwd,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  })
   const counts = report?.()
   if (counts) {
     passed += counts.passed
@@ -34,7 +38,11 @@ function readReport(file, counts) {
 function needChromium() {
   if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return
   console.log('\n== Chromium is missing: installing it by apt')
-  const apt = (...args) => execFileSync('apt-get', args, { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+  const apt = (...args) =>
+    execFileSync('apt-get', args, {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    })
   try {
     apt('update', '-qq')
     apt('install', '-y', '-qq', '--no-install-recommends', 'chromium')
@@ -44,16 +52,38 @@ function needChromium() {
 }
 
 stage('lint and format', ['node_modules/@biomejs/biome/bin/biome', 'ci', '.'])
-stage('boundaries', ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', 'core/src', 'server/src', 'web/src', '--config', '.dependency-cruiser.cjs'])
+stage('boundaries', [
+  'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+  'core/src',
+  'server/src',
+  'web/src',
+  '--config',
+  '.dependency-cruiser.cjs',
+])
 stage('types and build', ['scripts/build.mjs'])
-stage('unit and server tests', ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js', '--json', `--outputFile=${join(reports, 'jest.json')}`], {
-  report: readReport('jest.json', (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites })),
-})
+stage(
+  'unit and server tests',
+  [
+    '--experimental-vm-modules',
+    'node_modules/jest/bin/jest.js',
+    '--json',
+    `--outputFile=${join(reports, 'jest.json')}`,
+  ],
+  {
+    report: readReport('jest.json', (r) => ({
+      passed: r.numPassedTests,
+      failed: r.numFailedTests + r.numRuntimeErrorTestSuites,
+    })),
+  },
+)
 needChromium()
 stage('end to end', ['../node_modules/@playwright/test/cli.js', 'test'], {
   cwd: join(root, 'e2e'),
   env: { PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'playwright.json') },
-  report: readReport('playwright.json', ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky })),
+  report: readReport('playwright.json', ({ stats }) => ({
+    passed: stats.expected,
+    failed: stats.unexpected + stats.flaky,
+  })),
 })
 rmSync(reports, { recursive: true, force: true })
 console.log(`\n${passed} passed, ${failed} failed`)

@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
+import { AxeBuilder } from '@axe-core/playwright'
 import { expect, type Page, test } from '@playwright/test'
 import { shownStep, step, takeIn } from './bench-hand.ts'
 
@@ -10,7 +10,10 @@ async function caseAddress(page: Page, docket: string): Promise<string> {
 }
 async function prefer(page: Page, preferences: object): Promise<void> {
   const state = { theme: 'plaster', units: 'metric', teeth: 'fdi', sound: false, ...preferences }
-  await page.addInitScript((text) => localStorage.setItem('yentrik-preferences', text), JSON.stringify({ state, version: 0 }))
+  await page.addInitScript(
+    (text) => localStorage.setItem('yentrik-preferences', text),
+    JSON.stringify({ state, version: 0 }),
+  )
 }
 
 for (const theme of ['plaster', 'nightbench'])
@@ -22,15 +25,20 @@ for (const theme of ['plaster', 'nightbench'])
     for (const path of [...screens, asked, polishing, `/papers/record/${done}`, `/papers/docket/${done}`]) {
       await page.goto(path)
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
-      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        .analyze()
       const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
       expect(serious.map((v) => `${path} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([])
     }
     await page.goto('/')
+    await expect(page.getByRole('region', { name: 'Do now' })).toBeVisible()
     await page.keyboard.press('?')
     await expect(page.getByRole('dialog', { name: 'Keys and scanner' })).toBeVisible()
     const { violations } = await new AxeBuilder({ page }).include('dialog').analyze()
-    expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([])
+    expect(
+      violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id),
+    ).toEqual([])
   })
 
 test('everything to touch is 44 px or more', async ({ page }) => {
@@ -39,9 +47,16 @@ test('everything to touch is 44 px or more', async ({ page }) => {
     await page.goto(path)
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
     const small = await page.evaluate(() =>
-      [...document.querySelectorAll<HTMLElement>('button, select, summary, a.act, a.act-main, a.small-act, label.act, label.small-act, nav a, li > a')]
+      [
+        ...document.querySelectorAll<HTMLElement>(
+          'button, select, summary, a.act, a.act-main, a.small-act, label.act, label.small-act, nav a, li > a',
+        ),
+      ]
         .filter((element) => element.checkVisibility() && !element.closest('.link'))
-        .filter((element) => element.getBoundingClientRect().height < 43.5 || element.getBoundingClientRect().width < 43.5)
+        .filter(
+          (element) =>
+            element.getBoundingClientRect().height < 43.5 || element.getBoundingClientRect().width < 43.5,
+        )
         .map((element) => element.outerHTML.slice(0, 120)),
     )
     expect([path, small]).toEqual([path, []])
@@ -51,7 +66,12 @@ test('everything to touch is 44 px or more', async ({ page }) => {
 test('the main actions are reached by keyboard alone', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByRole('region', { name: 'Do now' })).toBeVisible()
-  for (const [key, heading] of [['c', 'Cases'], ['x', 'Mix'], ['s', 'Shelf'], ['a', 'Take in a case']] as const) {
+  for (const [key, heading] of [
+    ['c', 'Cases'],
+    ['x', 'Mix'],
+    ['s', 'Shelf'],
+    ['a', 'Take in a case'],
+  ] as const) {
     await page.keyboard.press(key)
     await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible()
     await page.locator('body').click({ position: { x: 600, y: 790 } })

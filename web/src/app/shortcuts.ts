@@ -37,7 +37,7 @@ export function useShortcuts(shortcuts: readonly Shortcut[]): void {
     const onKey = (event: KeyboardEvent) => {
       // A key that is one of a scanner's burst is no shortcut: wait a moment to see whether another follows.
       const inBurst = event.timeStamp - lastKey < 60
-      lastKey = event.timeStamp
+      if (event.key.length === 1) lastKey = event.timeStamp
       clearTimeout(waiting)
       if (inBurst || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return
       const { target } = event
