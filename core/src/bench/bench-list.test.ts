@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { usualCalendar } from '../planning/index.ts'
 import { type CaseAtHand, type CaseCommand, obey, type Route, receiveCase } from '../route/index.ts'
-import { benchList, caseSummary, openWindowCount } from './index.ts'
+import { benchList, caseSummary } from './index.ts'
 
 const START = Date.parse('2026-03-02T08:00:00Z')
 const MINUTE = 60_000
@@ -45,7 +45,7 @@ describe('the bench list', () => {
   ])('%d min after the inspection the pour is %s', (minutes, verdict, by) => {
     const list = listAt(castAt(0), minutes)
     expect(list.now[0]).toMatchObject({ stepId: 'pour-anatomy', verdict, at: START + by * MINUTE })
-    expect(openWindowCount(list)).toBe(1)
+    expect(list.openWindows).toBe(1)
   })
   it('puts a setting cast later, with the time from which it is good', () => {
     let hand = castAt(0)

@@ -23,44 +23,73 @@ export interface BenchList {
   readonly later: readonly BenchEntry[]
   readonly asking: readonly CaseSummary[]
   readonly away: readonly BenchEntry[]
+  /** How many windows stand open or are about to be missed, shown here or not. */
+  readonly openWindows: number
+}
+
+/** An item judged by the clock, before it is written out for a screen. */
+interface Judged {
+  readonly summary: CaseSummary
+  readonly item: BenchItem
+  readonly verdict: WindowVerdict | undefined
+  readonly at: number
 }
 
 /**
  * The bench at an instant: what runs, what to do now, what comes later, who is waited for.
  * A deadline is the end of the step's window or the latest start that still makes the due date, whichever is sooner.
  * @param now ms since 1970
+ * @param most entries of each kind to write out
  */
-export function benchList(summaries: readonly CaseSummary[], now: number): BenchList {
-  const workable = summaries.filter(({ status }) => status === 'open' || status === 'away')
-  const entries = workable.flatMap((summary) => summary.items.map((item) => entryOf(summary, item, now)))
-  const away = entries.filter((e) => e.kind === 'clinic' && e.running)
-  const here = entries.filter((e) => !(e.kind === 'clinic' && e.running))
-  const clocks = summaries
-    .filter(({ status }) => status !== 'ended' && status !== 'delivered')
-    .flatMap((summary) => summary.items.map((item) => entryOf(summary, item, now)))
-    .filter((e) => e.window && e.kind !== 'clinic')
-  const bySoonest = (a: BenchEntry, b: BenchEntry) => a.at - b.at
-  const isLater = (e: BenchEntry) => e.verdict === 'tooSoon'
+export function benchList(
+  summaries: readonly CaseSummary[],
+  now: number,
+  most = Number.POSITIVE_INFINITY,
+): BenchList {
+  const open = summaries.filter(({ status }) => status !== 'ended' && status !== 'delivered')
+  const judged = open.flatMap((summary) => summary.items.map((item) => judge(summary, item, now)))
+  const workable = judged.filter(({ summary: { status } }) => status === 'open' || status === 'away')
+  const isAway = ({ item }: Judged) => item.kind === 'clinic' && item.running
+  const isLater = ({ verdict }: Judged) => verdict === 'tooSoon'
+  const here = workable.filter((each) => !isAway(each))
+  const doable = here.filter((each) => !isLater(each))
+  const bySoonest = (a: Judged, b: Judged) => a.at - b.at
+  const written = (some: Judged[], order: (a: Judged, b: Judged) => number) =>
+    some.sort(order).slice(0, most).map(writeOut)
   return {
-    running: clocks.sort((a, b) => a.window!.goodFrom - b.window!.goodFrom),
-    now: here.filter((e) => !isLater(e)).sort((a, b) => rank(a) - rank(b) || bySoonest(a, b)),
-    later: here.filter(isLater).sort(bySoonest),
-    asking: summaries
+    openWindows: doable.filter(({ item }) => item.window).length,
+    running: written(
+      judged.filter(({ item }) => item.window && item.kind !== 'clinic'),
+      (a, b) => a.item.window!.goodFrom - b.item.window!.goodFrom,
+    ),
+    now: written(doable, (a, b) => rank(a.item) - rank(b.item) || bySoonest(a, b)),
+    later: written(here.filter(isLater), bySoonest),
+    asking: open
       .filter(({ status }) => status === 'asking')
-      .sort((a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0)),
-    away: away.sort((a, b) => a.dueAt - b.dueAt),
+      .sort((a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0))
+      .slice(0, most),
+    away: written(workable.filter(isAway), (a, b) => a.summary.dueAt - b.summary.dueAt),
   }
 }
 
 /** A clock that is running out goes before a hand's work in progress, and that before what is only due. */
-function rank(entry: BenchEntry): number {
-  if (entry.window) return 0
-  return entry.running ? 1 : 2
+function rank(item: BenchItem): number {
+  if (item.window) return 0
+  return item.running ? 1 : 2
 }
 
-function entryOf(summary: CaseSummary, item: BenchItem, now: number): BenchEntry {
+function judge(summary: CaseSummary, item: BenchItem, now: number): Judged {
   const verdict = item.window && windowVerdict(item.window, now)
   const deadline = Math.min(item.startBy, windowEnd(item, verdict))
+  return {
+    summary,
+    item,
+    verdict,
+    at: verdict === 'tooSoon' && item.window ? item.window.goodFrom : deadline,
+  }
+}
+
+function writeOut({ summary, item, verdict, at }: Judged): BenchEntry {
   return {
     ...item,
     caseId: summary.caseId,
@@ -70,7 +99,7 @@ function entryOf(summary: CaseSummary, item: BenchItem, now: number): BenchEntry
     clinic: summary.clinic,
     dueAt: summary.dueAt,
     ...(verdict ? { verdict } : {}),
-    at: verdict === 'tooSoon' && item.window ? item.window.goodFrom : deadline,
+    at,
   }
 }
 
@@ -78,9 +107,4 @@ function entryOf(summary: CaseSummary, item: BenchItem, now: number): BenchEntry
 function windowEnd({ window }: BenchItem, verdict: WindowVerdict | undefined): number {
   if (!window) return Number.POSITIVE_INFINITY
   return verdict === 'good' ? window.lateFrom : (window.pastFrom ?? window.lateFrom)
-}
-
-/** How many windows stand open or are about to be missed: the count in the title bar. */
-export function openWindowCount(list: BenchList): number {
-  return list.now.filter((e) => e.window).length
 }

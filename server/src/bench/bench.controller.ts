@@ -1,6 +1,6 @@
 import { Controller, Get } from '@nestjs/common'
 import { ApiOperation, ApiTags } from '@nestjs/swagger'
-import { type BenchList, benchList, openWindowCount } from '@yentrik/core'
+import { type BenchList, benchList } from '@yentrik/core'
 import { CasesService } from '../cases/cases.service.ts'
 import { LabClock } from '../clock/lab-clock.ts'
 
@@ -17,17 +17,8 @@ export class BenchController {
 
   @Get()
   @ApiOperation({ summary: 'What runs, what to do now, what comes later, who is waited for' })
-  async bench(): Promise<BenchList & { readonly at: number; readonly openWindows: number }> {
+  async bench(): Promise<BenchList & { readonly at: number }> {
     const at = this.clock.now()
-    const list = benchList(await this.cases.summaries(false), at)
-    return {
-      at,
-      openWindows: openWindowCount(list),
-      running: list.running.slice(0, MOST_SHOWN),
-      now: list.now.slice(0, MOST_SHOWN),
-      later: list.later.slice(0, MOST_SHOWN),
-      asking: list.asking.slice(0, MOST_SHOWN),
-      away: list.away.slice(0, MOST_SHOWN),
-    }
+    return { at, ...benchList(await this.cases.summaries('live'), at, MOST_SHOWN) }
   }
 }

@@ -7,7 +7,6 @@ import { CaseSummaryRow, LotRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
-import { LiveService } from '../live/live.service.ts'
 import { type CaseDocument, caseDocumentSchema } from './case-document.schema.ts'
 import { CaseStore, routeIdOf } from './case-store.ts'
 import { type CaseRecord, CasesService } from './cases.service.ts'
@@ -26,7 +25,6 @@ export class CaseDocuments {
     private readonly queue: WriteQueue,
     private readonly settings: LabSettingsService,
     private readonly clock: LabClock,
-    private readonly live: LiveService,
   ) {}
 
   async export(caseId: string): Promise<CaseDocument> {
@@ -50,7 +48,7 @@ export class CaseDocuments {
     const { hand, sound } = readDocument(document)
     const { caseId } = sound
     const { calendar } = await this.settings.lab()
-    await this.queue.write(async (manager) => {
+    const summary = await this.queue.write(async (manager) => {
       if (await this.store.load(caseId, manager))
         throw new Refusal(409, 'case-known', 'This case is here already.', 'Open it; nothing was imported.')
       if (await manager.existsBy(CaseSummaryRow, { docket: hand.state.docket }))
@@ -67,9 +65,9 @@ export class CaseDocuments {
             { ...lot, receivedAt: new Date(this.clock.now()).toISOString(), expiresOn: null, inUse: false },
             ['materialId', 'number'],
           )
-      await this.store.append(manager, caseId, hand, hand.events, calendar)
+      return this.store.append(manager, caseId, hand, hand.events, calendar)
     })
-    this.live.tell({ kind: 'case', caseId, sequence: hand.state.sequence })
+    if (summary) await this.cases.committed(summary)
     return this.cases.record(caseId)
   }
 }

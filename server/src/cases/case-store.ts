@@ -12,14 +12,20 @@ import {
 } from '@yentrik/core'
 import { DataSource, type EntityManager, QueryFailedError } from 'typeorm'
 import { CaseEventRow, CaseSummaryRow, RouteCopyRow } from '../database/entities.ts'
+import { WriteQueue } from '../database/write-queue.ts'
 
 /** Reads and writes cases: events, route copies and the summary that lists are made of. */
 @Injectable()
 export class CaseStore {
   /** Route copies never change, so each is read once. */
   private readonly routes = new Map<string, Route>()
+  /** The live cases in short as last committed: the bench asks for all of them at every change. */
+  private live?: Promise<Map<string, CaseSummary>>
 
-  constructor(private readonly dataSource: DataSource) {}
+  constructor(
+    private readonly dataSource: DataSource,
+    private readonly queue: WriteQueue,
+  ) {}
 
   /** @returns undefined when there is no such case */
   async load(
@@ -53,7 +59,7 @@ export class CaseStore {
 
   /**
    * Puts new events of a case on record, with the routes they name and the summary, inside the caller's transaction.
-   * @returns false when another writer came first: the sequence is taken
+   * @returns the new summary, to be remembered once committed; undefined when another writer came first
    */
   async append(
     manager: EntityManager,
@@ -61,7 +67,7 @@ export class CaseStore {
     hand: CaseAtHand,
     added: readonly CaseEvent[],
     calendar: LabCalendar,
-  ): Promise<boolean> {
+  ): Promise<CaseSummary | undefined> {
     for (const [routeId, route] of hand.routes)
       await manager
         .createQueryBuilder()
@@ -76,27 +82,53 @@ export class CaseStore {
         added.map((event) => toRow(caseId, event)),
       )
     } catch (error) {
-      if (isTaken(error)) return false
+      if (isTaken(error)) return undefined
       throw error
     }
     const summary = caseSummary(caseId, hand.state, calendar)
-    const closed = summary.status === 'ended' || summary.status === 'delivered'
+    const closed = isClosed(summary)
     await manager.upsert(
       CaseSummaryRow,
       { caseId, docket: summary.docket, closed, summary: summary as object },
       ['caseId'],
     )
-    return true
+    return summary
   }
 
-  async summaries(which: { readonly closed?: boolean }): Promise<CaseSummary[]> {
-    const rows = await this.dataSource.manager.find(CaseSummaryRow, { where: which })
+  /** Takes a committed summary into memory; an older one never replaces a newer. */
+  async remember(summary: CaseSummary): Promise<void> {
+    const live = await this.liveSummaries()
+    if ((live.get(summary.caseId)?.sequence ?? 0) > summary.sequence) return
+    if (isClosed(summary)) live.delete(summary.caseId)
+    else live.set(summary.caseId, summary)
+  }
+
+  async summaries(which: 'live' | 'closed' | 'all'): Promise<CaseSummary[]> {
+    if (which === 'live') return [...(await this.liveSummaries()).values()]
+    return this.read(this.dataSource.manager, which === 'closed' ? { closed: true } : {})
+  }
+
+  /** Read once, through the queue, so that nothing uncommitted is ever kept. */
+  private liveSummaries(): Promise<Map<string, CaseSummary>> {
+    this.live ??= this.queue.write(
+      async (manager) =>
+        new Map((await this.read(manager, { closed: false })).map((each) => [each.caseId, each])),
+    )
+    return this.live
+  }
+
+  private async read(manager: EntityManager, where: { readonly closed?: boolean }): Promise<CaseSummary[]> {
+    const rows = await manager.find(CaseSummaryRow, { where })
     return rows.map((row) => row.summary as CaseSummary)
   }
 
   async caseIdOf(docket: string): Promise<string | undefined> {
     return (await this.dataSource.manager.findOneBy(CaseSummaryRow, { docket }))?.caseId
   }
+}
+
+function isClosed({ status }: CaseSummary): boolean {
+  return status === 'ended' || status === 'delivered'
 }
 
 /** Names a route by what is in it. */

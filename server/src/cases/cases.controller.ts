@@ -14,7 +14,7 @@ class CaseListQuery {
   @ApiPropertyOptional({ enum: ['live', 'closed', 'all'] })
   @IsOptional()
   @IsIn(['live', 'closed', 'all'])
-  which?: string
+  which?: 'live' | 'closed' | 'all'
 }
 
 @ApiTags('cases')
@@ -28,7 +28,7 @@ export class CasesController {
   @Get('cases')
   @ApiOperation({ summary: 'Every case in short' })
   list(@Query() { which = 'live' }: CaseListQuery): Promise<CaseSummary[]> {
-    return this.cases.summaries(which === 'all' ? undefined : which === 'closed')
+    return this.cases.summaries(which)
   }
 
   @Post('cases')

@@ -36,8 +36,14 @@ export class CasesService {
     private readonly live: LiveService,
   ) {}
 
-  summaries(closed?: boolean): Promise<CaseSummary[]> {
-    return this.store.summaries(closed === undefined ? {} : { closed })
+  summaries(which: 'live' | 'closed' | 'all'): Promise<CaseSummary[]> {
+    return this.store.summaries(which)
+  }
+
+  /** What follows a committed change: lists in memory, then every screen. */
+  async committed(summary: CaseSummary): Promise<void> {
+    await this.store.remember(summary)
+    this.live.tell({ kind: 'case', caseId: summary.caseId, sequence: summary.sequence })
   }
 
   /** @throws {Refusal} `no-such-case` */
@@ -71,7 +77,7 @@ export class CasesService {
       choices: { ...variants[job.templateId], ...job.choices },
     }))
     const caseId = randomUUID()
-    const hand = await this.queue.write(async (manager) => {
+    const { hand, summary } = await this.queue.write(async (manager) => {
       const docket = intake.docket?.toUpperCase() ?? (await nextDocket(manager))
       if (await manager.existsBy(CaseSummaryRow, { docket }))
         throw new Refusal(
@@ -82,10 +88,10 @@ export class CasesService {
           { field: 'docket' },
         )
       const received = receiveCase({ ...plain(intake), docket, jobs }, this.clock.now(), by, routeIdOf)
-      await this.store.append(manager, caseId, received, received.events, calendar)
-      return received
+      const added = await this.store.append(manager, caseId, received, received.events, calendar)
+      return { hand: received, summary: added }
     })
-    this.live.tell({ kind: 'case', caseId, sequence: 1 })
+    if (summary) await this.committed(summary)
     return toRecord(caseId, hand)
   }
 
@@ -97,18 +103,18 @@ export class CasesService {
    */
   async command(caseId: string, seen: number, command: CaseCommand, by: string): Promise<CaseEvent> {
     const { calendar } = await this.settings.lab()
-    const event = await this.queue.write(async (manager) => {
+    const { event, summary } = await this.queue.write(async (manager) => {
       const hand = await this.store.load(caseId, manager)
       if (!hand) throw noSuchCase(caseId)
       if (hand.state.sequence !== seen) throw stale(hand, seen)
       if (command.type === 'recordMix') await lotsMustExist(manager, command.lots)
       const next = obey(hand, plain(command), this.clock.now(), by, routeIdOf)
       const added = next.events.at(-1)!
-      if (!(await this.store.append(manager, caseId, next, [added], calendar)))
-        throw stale((await this.store.load(caseId, manager))!, seen)
-      return added
+      const appended = await this.store.append(manager, caseId, next, [added], calendar)
+      if (!appended) throw stale((await this.store.load(caseId, manager))!, seen)
+      return { event: added, summary: appended }
     })
-    this.live.tell({ kind: 'case', caseId, sequence: event.sequence })
+    await this.committed(summary)
     return event
   }
 }

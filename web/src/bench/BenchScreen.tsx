@@ -1,4 +1,4 @@
-import { type BenchEntry, type BenchList, openWindowCount } from '@yentrik/core'
+import type { BenchEntry, BenchList } from '@yentrik/core'
 import { Link, useNavigate } from 'react-router'
 import { useSession } from '../app/session.ts'
 import { clockTime, dayAndTime, shortDate, stageName } from '../format/format.ts'
@@ -56,13 +56,7 @@ function atThisMoment(bench: Bench, now: number): BenchList {
 
 function isEmpty(list: BenchList): boolean {
   return (
-    openWindowCount(list) +
-      list.now.length +
-      list.later.length +
-      list.asking.length +
-      list.away.length +
-      list.running.length ===
-    0
+    list.now.length + list.later.length + list.asking.length + list.away.length + list.running.length === 0
   )
 }
 
