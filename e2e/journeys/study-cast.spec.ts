@@ -92,7 +92,7 @@ test('a study cast from the door to delivered, every step', async ({ page, reque
   await expect(paper).toContainText('High-strength stone, type 4: 100 g + 22 mL (0.22), lot S4-0917')
   await expect(paper).toContainText('Left out "Damp wrap" (It is poured at once.)')
   await expect(paper).toContainText('Went back to "Fill holes, take off blebs" (Surface: New hole opened)')
-  await expect(paper).toContainText('Back to base 90.5°')
+  await expect(paper).toContainText('Back to base: 90.5°')
   const pdf = await page.pdf({ format: 'A4' })
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
 })

@@ -49,10 +49,16 @@ function goodReading(check: Check, random: () => number): { value?: number; answ
   if (check.kind === 'observe')
     return { answer: check.answers.find(({ outcome }) => outcome.verdict === 'pass')!.answer }
   const { min, max, plausible } = check
-  const low = min ?? Math.max(plausible.min, 0)
-  const high = max ?? (min === undefined ? (low + plausible.max) / 2 : min * 1.1)
+  // A mere reference is read somewhere in the middle of what can be real.
+  const low = min ?? (max === undefined ? plausible.min : Math.max(plausible.min, 0))
+  const high = max ?? (min === undefined ? plausible.max : min * 1.1)
   const middle = (low + high) / 2
-  return { value: round(middle + (random() - 0.5) * 0.4 * (high - low), 2) }
+  return {
+    value: round(
+      middle + (random() - 0.5) * (min === undefined && max === undefined ? 0.1 : 0.4) * (high - low),
+      1,
+    ),
+  }
 }
 
 function round(value: number, decimals: number): number {

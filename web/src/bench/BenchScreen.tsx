@@ -70,7 +70,7 @@ function Hands({ list, now }: { list: BenchList; now: number }) {
     ...list.later.map((entry) => ({ entry, opens: true })),
   ]
   return (
-    <div className="grid min-h-0 grow gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
       {first ? (
         <NowCard
           key={entryKey(first)}

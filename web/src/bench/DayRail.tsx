@@ -15,7 +15,10 @@ export function DayRail({ entries, now }: { entries: readonly BenchEntry[]; now:
   const firstHour = Math.ceil(from / HOUR) * HOUR
   const hours = Array.from({ length: (BEFORE + AFTER) / HOUR }, (_, index) => firstHour + index * HOUR)
   return (
-    <section className="card-flat relative px-3 py-3 sm:px-5" aria-label="Running clocks">
+    <section
+      className="card-flat relative order-last px-3 py-3 sm:order-none sm:px-5"
+      aria-label="Running clocks"
+    >
       <div
         className="pointer-events-none absolute inset-y-0 right-5 left-[15.5rem] hidden sm:block"
         aria-hidden

@@ -224,6 +224,11 @@ function MixTool({ materialId, amount, title, refusal, onRecord }: MixToolProps)
             hint={`Empty: ${ratio(usual)} (class ${ratio(card.measure.minMillilitresPerGram)}-${ratio(card.measure.maxMillilitresPerGram)})`}
           />
           <p className="text-sm opacity-80">{card.measure.source}. The pack wins.</p>
+          <ul className="border-base-300 grid gap-1 border-t pt-3 text-sm">
+            {(card.family === 'gypsum' ? [...MIXING_RULES, ...card.notes] : card.notes).map((rule) => (
+              <li key={rule}>{rule}</li>
+            ))}
+          </ul>
         </section>
         <section
           className="card-flat grid content-start gap-4 p-5 xl:grid-cols-[minmax(0,1fr)_20rem]"
@@ -245,7 +250,7 @@ function MixTool({ materialId, amount, title, refusal, onRecord }: MixToolProps)
                 )}
                 {card.measure.bagGrams && (
                   <p className="w-full">
-                    {packsNeeded(mix.powderGrams, card.measure.bagGrams)} bag(s) of {card.measure.bagGrams} g
+                    {bags(packsNeeded(mix.powderGrams, card.measure.bagGrams))} of {card.measure.bagGrams} g
                   </p>
                 )}
               </dl>
@@ -258,11 +263,6 @@ function MixTool({ materialId, amount, title, refusal, onRecord }: MixToolProps)
               </div>
               <Effects card={card} mix={mix} />
               <ClockOf card={card} now={now} />
-              <ul className="border-base-300 border-t pt-3 xl:col-span-2">
-                {(card.family === 'gypsum' ? [...MIXING_RULES, ...card.notes] : card.notes).map((rule) => (
-                  <li key={rule}>{rule}</li>
-                ))}
-              </ul>
             </>
           ) : (
             <p className="text-xl">Enter what is known to see both parts.</p>
@@ -348,6 +348,10 @@ function given(from: MixGiven['from'], value: number, bagGrams: number, card: We
     case 'bags':
       return { from, bags: value, bagGrams }
   }
+}
+
+function bags(count: number): string {
+  return count === 1 ? '1 bag' : `${count} bags`
 }
 
 function Figure({ what, text }: { what: string; text: string }) {

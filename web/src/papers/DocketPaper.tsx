@@ -2,6 +2,7 @@ import { showTooth } from '@yentrik/core'
 import { useParams } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { useCaseHand } from '../case/case-hand.ts'
+import { choiceWords } from '../case/choice-words.ts'
 import { clockTime, longDate } from '../format/format.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
 import { Paper } from './Paper.tsx'
@@ -24,12 +25,7 @@ export function DocketPaper() {
     ['Wanted', authorisation.wanted],
     ['Teeth', authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')],
     ['Shade', authorisation.shade ?? ''],
-    [
-      'Ways chosen',
-      state.jobs
-        .flatMap((job) => Object.entries(job.route.choices).map(([matter, choice]) => `${matter} ${choice}`))
-        .join('; '),
-    ],
+    ['Ways chosen', state.jobs.map((job) => choiceWords(job.route)).join('. ')],
     ['Notes', authorisation.notes ?? ''],
   ]
   return (

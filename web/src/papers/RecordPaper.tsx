@@ -11,6 +11,7 @@ import {
 import { useParams } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { useCaseHand } from '../case/case-hand.ts'
+import { choiceWords } from '../case/choice-words.ts'
 import { eventWords } from '../case/event-words.ts'
 import { useLots } from '../case/use-lots.ts'
 import { clockTime, longDate, quantity, shortDate } from '../format/format.ts'
@@ -80,11 +81,10 @@ export function RecordPaper() {
 }
 
 function JobRecord({ job, units }: { job: JobState; units: 'metric' | 'us' }) {
-  const choices = Object.entries(job.route.choices).map(([matter, choice]) => `${matter}: ${choice}`)
   return (
     <section className="mt-4">
       <h2 className="font-semibold">{job.route.name}</h2>
-      <p className="text-[9pt]">Ways chosen: {choices.join('; ')}</p>
+      <p className="text-[9pt]">Ways chosen: {choiceWords(job.route)}</p>
       <table className="mt-2 w-full border-collapse text-[9pt]">
         <thead>
           <tr className="border-b border-black text-left">
@@ -108,7 +108,7 @@ function JobRecord({ job, units }: { job: JobState; units: 'metric' | 'us' }) {
                   (check.kind === 'measure' ? quantity(last.value ?? Number.NaN, check.quantity, units) : '')
                 const passes = readingOutcome(check, last).verdict === 'pass'
                 return [
-                  `${check.name} ${shown}${passes ? '' : state.accepted.includes(check.id) ? ' (accepted by the dentist)' : ' (does not pass)'}`,
+                  `${check.name}: ${shown}${passes ? '' : state.accepted.includes(check.id) ? ' (accepted by the dentist)' : ' (does not pass)'}`,
                 ]
               })
               const reason = state.skipReason ?? state.outOfTimeReason
