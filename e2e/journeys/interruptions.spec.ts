@@ -149,6 +149,30 @@ test('bad input: a clear sentence, the entry stays, nothing is stored', async ({
   await expect(correction).toBeHidden()
   await expect(page.getByRole('region', { name: 'Record' })).toContainText('Back to base: 80°')
 
+  // Words that are missing, and a due date that is none.
+  for (const [key, title, button] of [
+    ['t', 'Note', 'Keep it'],
+    ['f', 'Ask the dentist', 'Ask'],
+    ['g', 'Go back', 'Go back to'],
+  ] as const) {
+    await page.keyboard.press(key)
+    const words = page.getByRole('dialog', { name: title })
+    await words.getByRole('button', { name: button }).click()
+    await expect(words).toContainText('Write a few words.')
+    await page.keyboard.press('Escape')
+    await expect(words).toBeHidden()
+  }
+  await page.getByRole('button', { name: /^Due/ }).click()
+  const authorisation = page.getByRole('dialog', { name: 'Work authorisation' })
+  await authorisation.getByLabel('Why it is changed').fill('clinic called')
+  await authorisation.getByRole('button', { name: 'Change it' }).click()
+  await expect(authorisation).toContainText('Nothing was changed.')
+  await authorisation.getByLabel('Due on').fill('')
+  await expect(authorisation).toContainText('Enter the day and time.')
+  await authorisation.getByRole('button', { name: 'Change it' }).click()
+  await expect(authorisation).toBeVisible()
+  await page.keyboard.press('Escape')
+
   // Shelf: no number, an expired lot, one that is there already.
   await page.goto('/shelf')
   await page.getByRole('button', { name: 'Onto the shelf' }).click()

@@ -7,6 +7,7 @@ export const materials = materialShelf([...gypsumCards, ...otherCards])
 
 export {
   COMMON_PRACTICE,
+  type Iso6873Limits,
   type MassMeasure,
   type MaterialCard,
   type MaterialClock,

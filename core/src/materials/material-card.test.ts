@@ -15,6 +15,16 @@ describe('shipped cards', () => {
       maxMillilitresPerGram: most,
     })
   })
+  // ISO 6873:2013, recalled: expansion at 2 h in %, strength at 1 h in MPa; type 2 as its class 2.
+  it.each([
+    ['impression-plaster', { max: 0.15 }, { min: 4, max: 8 }],
+    ['model-plaster', { max: 0.3 }, { min: 9 }],
+    ['dental-stone', { max: 0.2 }, { min: 20 }],
+    ['high-strength-stone', { max: 0.15 }, { min: 35 }],
+    ['high-expansion-stone', { min: 0.16, max: 0.3 }, { min: 35 }],
+  ])('%s has its limits', (id, expansionPercent, strengthMegapascals) => {
+    expect(materials.get(id)?.iso6873).toEqual({ expansionPercent, strengthMegapascals })
+  })
   // Common practice: stone is safe to separate after 45 min.
   it('stone separates after 45 min', () => {
     expect(materials.get('dental-stone')?.clock?.separateMinutes).toBe(45)

@@ -40,6 +40,14 @@ export interface MaterialClock {
   readonly source: Source
 }
 
+/** Limits of ISO 6873:2013, recalled. */
+export interface Iso6873Limits {
+  /** Linear setting expansion at 2 h, %. */
+  readonly expansionPercent: { readonly min?: number; readonly max: number }
+  /** Compressive strength at 1 h, MPa. */
+  readonly strengthMegapascals: { readonly min: number; readonly max?: number }
+}
+
 /** A material as the calculators know it. All shipped cards are generic classes, never a product. */
 export interface MaterialCard {
   readonly id: string
@@ -49,6 +57,8 @@ export interface MaterialCard {
   readonly liquidName: string
   /** ISO 6873 type, for gypsum only: what the strength and setting estimates need. */
   readonly gypsumType?: 1 | 2 | 3 | 4 | 5
+  /** What ISO 6873 asks of the class. */
+  readonly iso6873?: Iso6873Limits
   /** Parts of a blend by mass, adding up to 1. */
   readonly blend?: readonly { readonly materialId: string; readonly massFraction: number }[]
   readonly measure?: MassMeasure | PartsMeasure

@@ -1,8 +1,9 @@
 import { DomainError } from '../refusal/index.ts'
 import { buildRoute } from './build-route.ts'
-import { type CaseCommand, type CommandContext, decide } from './case-command.ts'
+import type { CaseCommand, CommandContext } from './case-command.ts'
 import type { CaseEvent, WorkAuthorisation } from './case-event.ts'
 import { applyEvent, type CaseState, caseState } from './case-state.ts'
+import { decide } from './decide.ts'
 import type { Route } from './route-template.ts'
 import { routeTemplates } from './templates/index.ts'
 

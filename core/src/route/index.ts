@@ -1,6 +1,6 @@
 export { buildRoute } from './build-route.ts'
 export { type CaseAtHand, type Intake, obey, receiveCase } from './case-at-hand.ts'
-export { type CaseCommand, type CommandContext, decide, refusalOf, stepInHand } from './case-command.ts'
+export type { CaseCommand, CommandContext } from './case-command.ts'
 export type {
   CaseEvent,
   CaseEventData,
@@ -31,6 +31,7 @@ export {
   stepsInHand,
 } from './case-state.ts'
 export { CAUTION_RULE, type CautionId, cautions } from './cautions.ts'
+export { decide, refusalOf, stepInHand } from './decide.ts'
 export { goodHand, seededRandom } from './good-hand.ts'
 export { routeFaults } from './route-faults.ts'
 export {

@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import { clockTime } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
 import { useFetched, useLive, useNow } from '../live/live-store.ts'
+import { Pills, SelectField } from '../parts/Choices.tsx'
 import { Told } from '../parts/Told.tsx'
 import { type Preferences, usePreferences } from './preferences.ts'
 import { useSession } from './session.ts'
@@ -23,38 +24,38 @@ export function SettingsScreen() {
       <div className="grid items-start gap-5 lg:grid-cols-2">
         <section className="card-flat grid gap-5 p-6">
           <h2 className="text-xl font-semibold">This screen</h2>
-          <Choice
+          <Pills
             label="Light"
             value={preferences.theme}
-            onChange={(theme) => set({ theme })}
+            onChoose={(theme) => set({ theme })}
             options={[
               ['system', 'As the machine'],
               ['plaster', 'Plaster'],
               ['nightbench', 'Night bench'],
             ]}
           />
-          <Choice
+          <Pills
             label="Units"
             value={preferences.units}
-            onChange={(units) => set({ units })}
+            onChoose={(units) => set({ units })}
             options={[
               ['metric', 'Metric'],
               ['us', 'Inch, °F, psi'],
             ]}
           />
-          <Choice
+          <Pills
             label="Tooth numbers"
             value={preferences.teeth}
-            onChange={(teeth) => set({ teeth })}
+            onChoose={(teeth) => set({ teeth })}
             options={[
               ['fdi', 'ISO 3950 (11-48)'],
               ['universal', 'Universal (1-32)'],
             ]}
           />
-          <Choice
+          <Pills
             label="Alarm"
             value={preferences.sound ? 'on' : 'off'}
-            onChange={(sound) => set({ sound: sound === 'on' })}
+            onChoose={(sound) => set({ sound: sound === 'on' })}
             options={[
               ['on', 'Sounds'],
               ['off', 'Silent'],
@@ -77,41 +78,6 @@ export function SettingsScreen() {
   )
 }
 
-function Choice<T extends string>({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string
-  value: T
-  options: readonly (readonly [T, string])[]
-  onChange: (value: T) => void
-}) {
-  return (
-    <fieldset>
-      <legend className="mb-1 font-semibold">{label}</legend>
-      <div className="flex flex-wrap gap-2">
-        {options.map(([option, name]) => (
-          <label
-            key={option}
-            className={`small-act cursor-pointer has-focus-visible:outline-3 ${option === value ? 'btn-primary' : ''}`}
-          >
-            <input
-              type="radio"
-              className="sr-only"
-              name={label}
-              checked={option === value}
-              onChange={() => onChange(option)}
-            />
-            {name}
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  )
-}
-
 function Who() {
   const session = useSession()
   const [fault, setFault] = useState<string>()
@@ -127,11 +93,11 @@ function Who() {
     <section className="card-flat p-6">
       <h2 className="mb-3 text-xl font-semibold">At the bench: {session.person?.name}</h2>
       {session.demo ? (
-        <Choice
+        <Pills
           label="In the demo anyone may take a place"
           value={session.person?.name ?? ''}
           options={session.names.map((name) => [name, name] as const)}
-          onChange={(name) => change(() => api('/session', { body: { name, passphrase: '' } }))}
+          onChoose={(name) => change(() => api('/session', { body: { name, passphrase: '' } }))}
         />
       ) : (
         <button
@@ -207,21 +173,14 @@ function LabVariants() {
             {template.matters
               .filter((matter) => matter.id !== 'arch')
               .map((matter) => (
-                <label key={matter.id} className="block">
-                  <span className="font-semibold">{matter.name}</span>
-                  <select
-                    className="select bg-base-100 mt-1 h-12 w-full text-base"
-                    value={variants[template.id]?.[matter.id] ?? matter.usual}
-                    onChange={(event) => choose(template.id, matter.id, event.target.value)}
-                  >
-                    {matter.choices.map((choice) => (
-                      <option key={choice.id} value={choice.id}>
-                        {choice.name}
-                      </option>
-                    ))}
-                  </select>
-                  <span className="text-sm opacity-80">{matter.why}</span>
-                </label>
+                <SelectField
+                  key={matter.id}
+                  label={matter.name}
+                  options={matter.choices.map((choice) => [choice.id, choice.name])}
+                  value={variants[template.id]?.[matter.id] ?? matter.usual}
+                  onChoose={(choice) => choose(template.id, matter.id, choice)}
+                  hint={matter.why}
+                />
               ))}
           </div>
         </div>

@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router'
 import { useScannedCommand } from '../app/scanned-command.ts'
 import { useShortcuts } from '../app/shortcuts.ts'
 import { StepPicture } from '../case/StepPicture.tsx'
-import { dayAndTime, stageName } from '../format/format.ts'
+import { capital, dayAndTime, stageName } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
 import { Figures } from '../mixing/Figures.tsx'
 import { Told } from '../parts/Told.tsx'
@@ -107,8 +107,4 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
       </div>
     </section>
   )
-}
-
-function capital(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1)
 }

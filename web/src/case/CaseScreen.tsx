@@ -4,27 +4,25 @@ import {
   type CaseState,
   isDelivered,
   type JobState,
-  showTooth,
   stepInHand,
   stepOf,
 } from '@yentrik/core'
-import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { useScannedCommand } from '../app/scanned-command.ts'
 import { useShortcuts } from '../app/shortcuts.ts'
-import { dayAndTime } from '../format/format.ts'
-import { useNow } from '../live/live-store.ts'
 import { Sheet } from '../parts/Sheet.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
 import { AmendSheet } from './AmendSheet.tsx'
+import { CaseHeader } from './CaseHeader.tsx'
 import { type CaseHand, refusalNow, useCaseHand } from './case-hand.ts'
 import { AnswerSheet, GoBackSheet, StaleSheet, WordsSheet } from './case-sheets.tsx'
 import type { EventReader } from './event-words.ts'
 import { MixEntry } from './MixEntry.tsx'
 import { RecordView } from './RecordView.tsx'
 import { RouteList } from './RouteList.tsx'
+import { Standing } from './Standing.tsx'
 import { Cautions, StepCard, useMainAction } from './StepCard.tsx'
 import { StepClock } from './StepClock.tsx'
 import { useLots } from './use-lots.ts'
@@ -362,140 +360,6 @@ function MoreItem({ name, keyName, onPick }: { name: string; keyName?: string; o
         {keyName && <kbd className="key">{keyName}</kbd>}
       </button>
     </li>
-  )
-}
-
-function CaseHeader({
-  state,
-  job,
-  tab,
-  onTab,
-  onJob,
-  onAmend,
-}: {
-  state: CaseState
-  job: JobState
-  tab: string
-  onTab: (tab: 'step' | 'record') => void
-  onJob: (index: number) => void
-  onAmend: () => void
-}) {
-  const now = useNow()
-  const teethNotation = usePreferences((preferences) => preferences.teeth)
-  const { caseId = '' } = useParams()
-  const { authorisation } = state
-  const due = Date.parse(authorisation.dueAt)
-  const late = due < now && !isDelivered(state)
-  const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, teethNotation)).join(', ')
-  return (
-    <header className="flex flex-wrap items-center gap-x-4 gap-y-2">
-      <div className="min-w-0">
-        <h1 className="truncate text-[1.75rem] leading-tight font-bold">
-          <span className="figures">{state.docket}</span>
-          <span className="ml-3 text-xl font-semibold">{job.route.name}</span>
-        </h1>
-        <p className="max-w-[34rem] truncate">
-          {authorisation.patientCode} · {authorisation.clinic}
-          {authorisation.shade && ` · shade ${authorisation.shade}`}
-          {teeth && ` · ${teeth}`}
-        </p>
-      </div>
-      <button
-        type="button"
-        className={`small-act ${late ? 'btn-error' : ''}`}
-        onClick={onAmend}
-        aria-label={`Due ${dayAndTime(due, now)}. Change the work authorisation`}
-      >
-        {late ? 'was due' : 'due'} <b className="figures">{dayAndTime(due, now)}</b>
-      </button>
-      <div className="ml-auto flex flex-wrap gap-2">
-        {state.jobs.length > 1 &&
-          state.jobs.map((each, index) => (
-            <button
-              key={each.jobId}
-              type="button"
-              aria-pressed={each === job}
-              className={`small-act ${each === job ? 'btn-primary' : ''}`}
-              onClick={() => onJob(index)}
-            >
-              {each.route.name}
-            </button>
-          ))}
-        {(['step', 'record'] as const).map((each) => (
-          <button
-            key={each}
-            type="button"
-            aria-pressed={tab === each}
-            className={`small-act ${tab === each ? 'btn-neutral' : ''}`}
-            onClick={() => onTab(each)}
-          >
-            {each === 'step' ? 'Work' : 'Record'}
-          </button>
-        ))}
-        <Link className="small-act" to={`/papers/docket/${caseId}`}>
-          <Printer className="size-5" aria-hidden /> Docket
-        </Link>
-        <Link className="small-act" to={`/papers/record/${caseId}`}>
-          <Printer className="size-5" aria-hidden /> Papers
-        </Link>
-      </div>
-    </header>
-  )
-}
-
-/** What stands in the way of work, with the one thing to do about it. */
-function Standing({
-  state,
-  job,
-  onAnswer,
-  onRelease,
-}: {
-  state: CaseState
-  job: JobState
-  onAnswer: () => void
-  onRelease: () => void
-}) {
-  const now = useNow()
-  if (state.ended)
-    return (
-      <div className="card-flat p-4">
-        <Told tone="warning">
-          The case ended {dayAndTime(Date.parse(state.ended.at), now)}: {state.ended.reason}
-        </Told>
-      </div>
-    )
-  return (
-    <>
-      {job.question && (
-        <div className="card-flat border-warning flex flex-wrap items-center justify-between gap-3 border-2 p-4">
-          <div>
-            <Told tone="warning">
-              Waiting for the dentist since {dayAndTime(Date.parse(job.question.since), now)}
-            </Told>
-            <p className="mt-1 text-xl font-semibold">{job.question.question}</p>
-          </div>
-          <button type="button" className="act-main" onClick={onAnswer}>
-            Enter the answer
-          </button>
-        </div>
-      )}
-      {state.held && (
-        <div className="card-flat border-warning flex flex-wrap items-center justify-between gap-3 border-2 p-4">
-          <Told tone="warning">
-            On hold since {dayAndTime(Date.parse(state.held.since), now)}: {state.held.reason}
-          </Told>
-          <button type="button" className="act-main" onClick={onRelease}>
-            Take off hold
-          </button>
-        </div>
-      )}
-      {job.wentBack && !job.question && (
-        <Told tone="warning">
-          {job.wentBack.remake ? 'Remake' : 'Gone back'} to "{stepOf(job, job.wentBack.toStepId).name}":{' '}
-          {job.wentBack.reason}
-        </Told>
-      )}
-    </>
   )
 }
 

@@ -1,6 +1,7 @@
 import { type Amount, hitRatio, materials, type RecordedMix } from '@yentrik/core'
 import { useState } from 'react'
-import { ratio } from '../format/format.ts'
+import { capital, ratio } from '../format/format.ts'
+import { SelectField } from '../parts/Choices.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { useLots } from './use-lots.ts'
@@ -83,29 +84,16 @@ export function MixEntry({ amount, weighed, refusal, onRecord }: MixEntryProps) 
           ))}
         </div>
       )}
-      <label className="block">
-        <span className="font-semibold">Lot</span>
-        <select
-          className="select bg-base-100 mt-1 h-12 w-full text-base"
-          value={lotId}
-          onChange={(event) => setChosenLot(event.target.value)}
-        >
-          {lots.map((lot) => (
-            <option key={lot.lotId} value={lot.lotId}>
-              {lot.number}
-            </option>
-          ))}
-          <option value="">No lot noted</option>
-        </select>
-      </label>
+      <SelectField
+        label="Lot"
+        options={[...lots.map((lot) => [lot.lotId, lot.number] as const), ['', 'No lot noted']]}
+        value={lotId}
+        onChoose={setChosenLot}
+      />
       {refusal && <Told tone="error">{refusal}</Told>}
       <button type="submit" className="act-main">
         Into the record
       </button>
     </form>
   )
-}
-
-function capital(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1)
 }

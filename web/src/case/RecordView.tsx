@@ -3,6 +3,7 @@ import { displayUnit } from '@yentrik/core'
 import { useState } from 'react'
 import { usePreferences } from '../app/preferences.ts'
 import { clockTime, shortDate } from '../format/format.ts'
+import { SelectField } from '../parts/Choices.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
 import { TextField } from '../parts/TextField.tsx'
@@ -31,6 +32,13 @@ export function RecordView({
   const events = [...(hand.record?.events ?? [])].reverse()
   return (
     <section className="card-flat min-h-0 grow overflow-y-auto p-5" aria-label="Record">
+      <a
+        className="small-act float-right"
+        href={`/api/cases/${hand.record?.caseId}/document`}
+        download={`${state.docket}.json`}
+      >
+        Export as a file
+      </a>
       <ol>
         {events.map((event, index) => {
           const at = Date.parse(event.at)
@@ -129,19 +137,12 @@ function CorrectSheet({
           It says: <b>{eventWords(event, reader)}</b>. It stays on record; the right value stands beside it.
         </p>
         {check?.kind === 'observe' ? (
-          <label className="block">
-            <span className="font-semibold">Right answer</span>
-            <select
-              className="select bg-base-100 mt-1 h-12 w-full text-base"
-              value={answer}
-              onChange={(e) => setAnswer(e.target.value)}
-            >
-              <option value="">Choose</option>
-              {check.answers.map((each) => (
-                <option key={each.answer}>{each.answer}</option>
-              ))}
-            </select>
-          </label>
+          <SelectField
+            label="Right answer"
+            options={[['', 'Choose'], ...check.answers.map((each) => [each.answer, each.answer] as const)]}
+            value={answer}
+            onChoose={setAnswer}
+          />
         ) : (
           <div className="grid grid-cols-2 gap-3">
             <NumberField

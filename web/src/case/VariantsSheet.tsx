@@ -1,5 +1,6 @@
 import { ARCH_MATTER, type JobState, routeTemplates } from '@yentrik/core'
 import { useState } from 'react'
+import { SelectField } from '../parts/Choices.tsx'
 import { WordsSheet } from './case-sheets.tsx'
 
 /** Do a step the way of another school, in this case only. */
@@ -31,39 +32,25 @@ export function VariantsSheet({
       onGive={(reason) => onGive(matterId, choice ?? present ?? '', reason)}
       intro={
         <>
-          <label className="block">
-            <span className="font-semibold">What</span>
-            <select
-              className="select bg-base-100 mt-1 h-12 w-full text-base"
-              value={matterId}
-              onChange={(event) => {
-                setMatterId(event.target.value)
-                setChoice(undefined)
-              }}
-            >
-              {matters.map((each) => (
-                <option key={each.id} value={each.id}>
-                  {each.name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="block">
-            <span className="font-semibold">How</span>
-            <select
-              className="select bg-base-100 mt-1 h-12 w-full text-base"
-              value={choice ?? present}
-              onChange={(event) => setChoice(event.target.value)}
-            >
-              {matter?.choices.map((each) => (
-                <option key={each.id} value={each.id}>
-                  {each.name}
-                  {each.id === present ? ' (now)' : ''}
-                </option>
-              ))}
-            </select>
-            <span className="text-sm opacity-80">{matter?.why}</span>
-          </label>
+          <SelectField
+            label="What"
+            options={matters.map((each) => [each.id, each.name])}
+            value={matterId}
+            onChoose={(id) => {
+              setMatterId(id)
+              setChoice(undefined)
+            }}
+          />
+          <SelectField
+            label="How"
+            options={(matter?.choices ?? []).map((each) => [
+              each.id,
+              each.id === present ? `${each.name} (now)` : each.name,
+            ])}
+            value={choice ?? present ?? ''}
+            onChoose={setChoice}
+            hint={matter?.why}
+          />
         </>
       }
     />

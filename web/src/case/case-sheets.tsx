@@ -1,5 +1,6 @@
 import { type CaseEvent, type DentistDecision, type JobState, reopenedSteps, stepOf } from '@yentrik/core'
 import { type ReactNode, useState } from 'react'
+import { Pills, SelectField } from '../parts/Choices.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
@@ -64,22 +65,14 @@ interface StepChoiceProps {
 /** The steps that were begun, to go back to one of them. */
 function StepChoice({ job, stepId, onChoose }: StepChoiceProps) {
   return (
-    <label className="block">
-      <span className="font-semibold">To which step</span>
-      <select
-        className="select bg-base-100 mt-1 h-12 w-full text-base"
-        value={stepId}
-        onChange={(event) => onChoose(event.target.value)}
-      >
-        {job.route.steps
-          .filter((step) => job.steps[step.id]?.status !== 'waiting')
-          .map((step) => (
-            <option key={step.id} value={step.id}>
-              {step.name}
-            </option>
-          ))}
-      </select>
-    </label>
+    <SelectField
+      label="To which step"
+      options={job.route.steps
+        .filter((step) => job.steps[step.id]?.status !== 'waiting')
+        .map((step) => [step.id, step.name])}
+      value={stepId}
+      onChoose={onChoose}
+    />
   )
 }
 
@@ -162,26 +155,15 @@ export function AnswerSheet({
       intro={
         <>
           <p className="text-lg font-semibold">{job.question?.question}</p>
-          <fieldset>
-            <legend className="mb-1 font-semibold">So</legend>
-            <div className="flex flex-wrap gap-2">
-              {(Object.keys(decisionWords) as DentistDecision[]).map((each) => (
-                <label
-                  key={each}
-                  className={`small-act h-12 cursor-pointer has-focus-visible:outline-3 ${each === decision ? 'btn-primary' : ''}`}
-                >
-                  <input
-                    type="radio"
-                    className="sr-only"
-                    name="decision"
-                    checked={each === decision}
-                    onChange={() => setDecision(each)}
-                  />
-                  {decisionWords[each]}
-                </label>
-              ))}
-            </div>
-          </fieldset>
+          <Pills
+            label="So"
+            options={(Object.keys(decisionWords) as DentistDecision[]).map((each) => [
+              each,
+              decisionWords[each],
+            ])}
+            value={decision}
+            onChoose={setDecision}
+          />
           {backwards && <StepChoice job={job} stepId={toStepId} onChoose={setToStepId} />}
           {backwards && <Reopened job={job} toStepId={toStepId} remake={decision === 'remake'} />}
         </>

@@ -96,3 +96,8 @@ const stageNames: Readonly<Record<Stage, string>> = {
 export function stageName(stage: Stage): string {
   return stageNames[stage]
 }
+
+/** Words that begin a line or a label. */
+export function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}

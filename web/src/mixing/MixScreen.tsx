@@ -1,8 +1,6 @@
 import {
   type Amount,
-  correctMix,
   hitRatio,
-  type MassMeasure,
   type MaterialCard,
   MIXING_RULES,
   type Mix,
@@ -10,23 +8,23 @@ import {
   materials,
   mixParts,
   packsNeeded,
-  RATIO_TOLERANCE_FRACTION,
 } from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useCaseHand } from '../case/case-hand.ts'
 import { MixEntry } from '../case/MixEntry.tsx'
-import { clockTime, grams, millilitres, ratio } from '../format/format.ts'
+import { capital, clockTime, grams, millilitres, ratio } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
+import { Pills, SelectField } from '../parts/Choices.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
 import { Told } from '../parts/Told.tsx'
 import { powderWords } from './amount-figures.ts'
+import { CountedMix } from './CountedMix.tsx'
+import { MixMending, type Weighed } from './MixMending.tsx'
 import { Vessels } from './Vessels.tsx'
 
-type Weighed = MaterialCard & { readonly measure: MassMeasure }
 const weighedCards = [...materials.values()].filter((card): card is Weighed => card.measure?.by === 'mass')
-const countedCards = [...materials.values()].filter((card) => card.measure?.by === 'parts')
 
 const colours: Readonly<Record<string, string>> = {
   'model-plaster': 'var(--plaster)',
@@ -135,7 +133,6 @@ function MixTool({ materialId, amount, title, refusal, onRecord }: MixToolProps)
   )
   const [inPowder, setInPowder] = useState('')
   const [inLiquid, setInLiquid] = useState('')
-  const [thickening, setThickening] = useState(false)
   const [recording, setRecording] = useState(false)
   const now = useNow()
   const usual = card.measure.usualMillilitresPerGram
@@ -165,41 +162,14 @@ function MixTool({ materialId, amount, title, refusal, onRecord }: MixToolProps)
       </header>
       <div className="grid gap-4 lg:grid-cols-[22rem_minmax(0,1fr)]">
         <section className="card-flat grid content-start gap-3 p-5">
-          <label className="block">
-            <span className="font-semibold">Material</span>
-            <select
-              className="select bg-base-100 mt-1 h-12 w-full text-base"
-              value={cardId}
-              disabled={amount !== undefined}
-              onChange={(event) => setCardId(event.target.value)}
-            >
-              {weighedCards.map((each) => (
-                <option key={each.id} value={each.id}>
-                  {each.name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <fieldset>
-            <legend className="mb-1 font-semibold">What is known</legend>
-            <div className="flex flex-wrap gap-2">
-              {knownParts.map(([each, name]) => (
-                <label
-                  key={each}
-                  className={`small-act cursor-pointer px-3 has-focus-visible:outline-3 ${each === from ? 'btn-primary' : ''}`}
-                >
-                  <input
-                    type="radio"
-                    className="sr-only"
-                    name="known"
-                    checked={each === from}
-                    onChange={() => setFrom(each)}
-                  />
-                  {name}
-                </label>
-              ))}
-            </div>
-          </fieldset>
+          <SelectField
+            label="Material"
+            options={weighedCards.map((each) => [each.id, each.name])}
+            value={cardId}
+            onChoose={setCardId}
+            disabled={amount !== undefined}
+          />
+          <Pills label="What is known" options={knownParts} value={from} onChoose={setFrom} />
           <NumberField
             label={
               from === 'bags'
@@ -274,55 +244,15 @@ function MixTool({ materialId, amount, title, refusal, onRecord }: MixToolProps)
           )}
         </section>
       </div>
-      <section
-        className="card-flat grid gap-x-5 gap-y-2 p-5 lg:grid-cols-[12rem_12rem_auto_minmax(0,1fr)]"
-        aria-label="Too much in the bowl"
-      >
-        <h2 className="text-xl font-semibold lg:col-span-4">Too much in the bowl?</h2>
-        <NumberField
-          label="Powder in"
-          unit="g"
-          text={inPowder}
-          onText={setInPowder}
-          fault={inPowder ? readNumber(inPowder, 'g').fault : undefined}
-        />
-        <NumberField
-          label="Liquid in"
-          unit="mL"
-          text={inLiquid}
-          onText={setInLiquid}
-          fault={inLiquid ? readNumber(inLiquid, 'mL').fault : undefined}
-        />
-        <label className="flex h-14 items-center gap-3 self-center font-semibold">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-lg"
-            checked={thickening}
-            onChange={(event) => setThickening(event.target.checked)}
-          />
-          It thickens already
-        </label>
-        <Correction
-          card={card}
-          wanted={wanted.value ?? usual}
-          powder={readNumber(inPowder, 'g').value}
-          liquid={readNumber(inLiquid, 'mL').value}
-          thickening={thickening}
-        />
-      </section>
-      {countedCards.length > 0 && (
-        <p>
-          Counted, not weighed:{' '}
-          {countedCards
-            .map(
-              (each) =>
-                each.measure?.by === 'parts' &&
-                `${each.name}, 1 ${each.measure.powderPart} to ${each.measure.liquidPartsPerPowderPart} ${each.measure.liquidPart}`,
-            )
-            .join('; ')}
-          .
-        </p>
-      )}
+      <MixMending
+        card={card}
+        wantedMillilitresPerGram={wanted.value ?? usual}
+        powder={inPowder}
+        liquid={inLiquid}
+        onPowder={setInPowder}
+        onLiquid={setInLiquid}
+      />
+      <CountedMix />
       {recording && amount && onRecord && (
         <Sheet title="What was used" onClose={() => setRecording(false)}>
           <MixEntry
@@ -408,55 +338,4 @@ function ClockOf({ card, now }: { card: MaterialCard; now: number }) {
       <p className="text-sm opacity-80">{source}; the pack wins</p>
     </div>
   )
-}
-
-function Correction({
-  card,
-  wanted,
-  powder,
-  liquid,
-  thickening,
-}: {
-  card: Weighed
-  wanted: number
-  powder?: number
-  liquid?: number
-  thickening: boolean
-}) {
-  if (powder === undefined || liquid === undefined || !(powder > 0) || !(liquid > 0) || !(wanted > 0))
-    return <p className="self-center opacity-80">Enter both to see what to add, or whether to start again.</p>
-  const fix = correctMix({
-    powderGrams: powder,
-    liquidMillilitres: liquid,
-    millilitresPerGram: wanted,
-    toleranceFraction: RATIO_TOLERANCE_FRACTION,
-    thickening,
-    liquidGramsPerMillilitre: card.measure.liquidGramsPerMillilitre,
-  })
-  if (fix.action === 'goodAsItIs')
-    return (
-      <p className="self-center text-xl">
-        <Told tone="good">Good as it is: {ratio(liquid / powder)}</Told>
-      </p>
-    )
-  if (fix.action === 'startAgain')
-    return (
-      <div className="self-center text-xl">
-        <Told tone="error">Start again. {fix.reason}</Told>
-      </div>
-    )
-  return (
-    <p className="self-center text-2xl">
-      Add{' '}
-      <output className="figures text-5xl font-bold" aria-label="To add">
-        {fix.action === 'addLiquid' ? millilitres(fix.liquidMillilitres) : grams(fix.powderGrams)}
-      </output>{' '}
-      {fix.action === 'addLiquid' ? card.liquidName : card.powderName}
-      <span className="block text-base">At once, before it thickens.</span>
-    </p>
-  )
-}
-
-function capital(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1)
 }

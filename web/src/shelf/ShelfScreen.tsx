@@ -5,6 +5,7 @@ import type { Lot } from '../case/use-lots.ts'
 import { ratio, shortDate } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
 import { useFetched, useNow } from '../live/live-store.ts'
+import { SelectField } from '../parts/Choices.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 
@@ -51,6 +52,12 @@ function MaterialRow({ card, lots }: { card: MaterialCard; lots: readonly Lot[] 
           </p>
         )}
         {card.measure && <p className="text-sm opacity-80">{card.measure.source}</p>}
+        {card.iso6873 && (
+          <p className="text-sm opacity-80">
+            ISO 6873, recalled: at least {card.iso6873.strengthMegapascals.min} MPa at 1 h, expansion at most{' '}
+            {card.iso6873.expansionPercent.max} %
+          </p>
+        )}
       </div>
       <ul>
         {lots.map((lot) => {
@@ -110,20 +117,12 @@ function ReceiveLot() {
   return (
     <form className="card-flat grid gap-3 p-5" onSubmit={receive} noValidate>
       <h2 className="text-xl font-semibold">A lot has come</h2>
-      <label className="block">
-        <span className="font-semibold">Material</span>
-        <select
-          className="select bg-base-100 mt-1 h-12 w-full text-base"
-          value={materialId}
-          onChange={(event) => setMaterialId(event.target.value)}
-        >
-          {[...materials.values()].map((card) => (
-            <option key={card.id} value={card.id}>
-              {card.name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <SelectField
+        label="Material"
+        options={[...materials.values()].map((card) => [card.id, card.name])}
+        value={materialId}
+        onChoose={setMaterialId}
+      />
       <TextField label="Lot number" text={number} onText={setNumber} fault={at('number')} />
       <TextField
         label="Expires on"

@@ -1,6 +1,9 @@
 import { ARCH_MATTER, type Matter, type RouteTemplate } from '../route-template.ts'
+import { dentureCuring } from './denture-curing.ts'
 import { dentureFinishing } from './denture-finishing.ts'
-import { dentureProcessing } from './denture-processing.ts'
+import { dentureFlasking } from './denture-flasking.ts'
+import { dentureRemount } from './denture-remount.ts'
+import { dentureToMounting } from './denture-to-mounting.ts'
 import { dentureToTryIn } from './denture-to-try-in.ts'
 
 function matter(
@@ -155,5 +158,12 @@ export const completeDenture: RouteTemplate = {
       'Textured looks like gum.',
     ),
   ],
-  steps: [...dentureToTryIn, ...dentureProcessing, ...dentureFinishing],
+  steps: [
+    ...dentureToMounting,
+    ...dentureToTryIn,
+    ...dentureFlasking,
+    ...dentureCuring,
+    ...dentureRemount,
+    ...dentureFinishing,
+  ],
 }

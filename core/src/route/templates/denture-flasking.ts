@@ -1,0 +1,225 @@
+import { COMMON_PRACTICE } from '../../materials/index.ts'
+import type { Amount, TemplateStep, WaitWindow } from '../route-template.ts'
+import { adjust, look } from './checks.ts'
+
+/** Each half of a flask takes 200-300 g (common practice). */
+function flaskPour(id: string, materialId: string, powderGrams: number): Amount {
+  return {
+    id,
+    kind: 'mix',
+    materialId,
+    powderGrams,
+    perArch: true,
+    source: 'common practice: a pair of pours 200-300 g each half',
+  }
+}
+
+/** A plaster or stone layer must be hard before the next separator goes on. */
+const layerSets: WaitWindow = {
+  earliestMinutes: 20,
+  bestMinutes: 120,
+  early: 'The next pour would break into it.',
+  late: 'Dry gypsum drinks: wet it before the separator.',
+  source: COMMON_PRACTICE,
+}
+
+/** From the sealed wax to the clean, cool mould. */
+export const dentureFlasking: readonly TemplateStep[] = [
+  {
+    id: 'separator-cast',
+    name: 'Separator on the cast base',
+    stage: 'flask',
+    kind: 'attended',
+    how: ['Thin coat on the base and sides, dry.', 'Try the flask: 3-5 mm of room above the teeth.'],
+    why: 'The cast must come out of the flask whole, for the remount.',
+    handsOnMinutes: 5,
+  },
+  {
+    id: 'first-pour',
+    name: 'First pour, lower half',
+    stage: 'flask',
+    kind: 'attended',
+    how: ['Set the cast into plaster up to its land.', 'Smooth, no undercut, rim of the flask clean.'],
+    why: 'An undercut here locks the halves together.',
+    handsOnMinutes: 12,
+    amounts: [flaskPour('first-plaster', 'model-plaster', 250)],
+    checks: [
+      look('no-undercut', 'Undercut', 'Look across the plaster at the height of the land.', 'Smooth, none', {
+        'Undercut or rough': adjust('Cut it to a slope and smooth it with a wet finger.'),
+      }),
+    ],
+    cautions: ['silicaDust'],
+  },
+  {
+    id: 'first-set',
+    name: 'First pour sets',
+    stage: 'flask',
+    kind: 'unattended',
+    how: ['Leave it until it is hard and warm no more.'],
+    why: 'The next layer must not sink into it.',
+    handsOnMinutes: 0,
+    waitMinutes: 20,
+    wait: layerSets,
+  },
+  {
+    id: 'first-separator',
+    name: 'Separator on the first pour',
+    stage: 'flask',
+    kind: 'attended',
+    how: ['All the plaster, none on teeth or wax. Let it dry.'],
+    why: 'Without it the flask does not open.',
+    handsOnMinutes: 4,
+  },
+  {
+    id: 'second-pour',
+    name: 'Second pour, up to the cusps',
+    stage: 'flask',
+    kind: 'attended',
+    how: [
+      'Brush the first of it into the necks of the teeth.',
+      'Fill to the cusps and leave the chewing faces showing.',
+    ],
+    why: 'It grips the teeth. Half and half breaks out more easily than stone.',
+    handsOnMinutes: 12,
+    amounts: [
+      {
+        ...flaskPour('second-half-and-half', 'half-and-half', 220),
+        when: { 'second-pour': ['half-and-half', 'putty'] },
+      },
+      { ...flaskPour('second-stone', 'dental-stone', 220), when: { 'second-pour': ['stone'] } },
+      {
+        id: 'putty',
+        kind: 'parts',
+        materialId: 'two-part-putty',
+        powderParts: 2,
+        perArch: true,
+        note: 'a face of putty over the wax first',
+        source: COMMON_PRACTICE,
+        when: { 'second-pour': ['putty'] },
+      },
+    ],
+    cautions: ['silicaDust'],
+  },
+  {
+    id: 'second-set',
+    name: 'Second pour sets',
+    stage: 'flask',
+    kind: 'unattended',
+    how: ['Leave it until it is hard.'],
+    why: 'The cap must lift off it later.',
+    handsOnMinutes: 0,
+    waitMinutes: 20,
+    wait: layerSets,
+  },
+  {
+    id: 'second-separator',
+    name: 'Soap on the second pour',
+    stage: 'flask',
+    kind: 'attended',
+    how: ['Soap or separator on the whole face, cusps wiped free.'],
+    why: 'Cap off first is why there are three pours.',
+    handsOnMinutes: 3,
+  },
+  {
+    id: 'third-pour',
+    name: 'Third pour, the cap',
+    stage: 'flask',
+    kind: 'attended',
+    how: ['Fill with stone, lid on, press until metal meets metal.'],
+    why: 'Stone stands the packing force.',
+    handsOnMinutes: 8,
+    amounts: [flaskPour('cap-stone', 'dental-stone', 120)],
+    cautions: ['silicaDust', 'press'],
+  },
+  {
+    id: 'cap-set',
+    name: 'Flask sets in the press',
+    stage: 'flask',
+    kind: 'unattended',
+    how: ['Leave it closed in the press.'],
+    why: 'Opened early the mould distorts.',
+    handsOnMinutes: 0,
+    waitMinutes: 45,
+    wait: { ...layerSets, earliestMinutes: 45, bestMinutes: 24 * 60, early: 'The cap is still soft.' },
+  },
+  {
+    id: 'soften-wax',
+    name: 'Soften the wax in boiling water',
+    stage: 'flask',
+    kind: 'unattended',
+    how: ['Closed flask into boiling water, about 5 min.'],
+    why: 'Soft wax comes out in one piece; melted wax soaks into the plaster.',
+    handsOnMinutes: 1,
+    waitMinutes: 5,
+    wait: {
+      earliestMinutes: 4,
+      bestMinutes: 6,
+      latestMinutes: 9,
+      early: 'Still hard: teeth are pulled out with it.',
+      late: 'The wax runs: flush longer and look for grease.',
+      source: 'common practice: about 5 min',
+    },
+    cautions: ['boilingWater'],
+  },
+  {
+    id: 'boil-out',
+    name: 'Open and flush',
+    stage: 'flask',
+    kind: 'attended',
+    how: ['Lift the wax out, flush with clean boiling water.', 'Loose teeth back into their places.'],
+    why: 'Grease keeps resin from teeth and separator from plaster.',
+    handsOnMinutes: 10,
+    checks: [
+      look(
+        'mould-clean',
+        'Mould clean',
+        'Look along the surface: grease shines and beads water.',
+        'No grease, all teeth in place',
+        {
+          'Grease left': adjust('Flush again with clean boiling water and a drop of soap, then clean water.'),
+          'A tooth is loose': adjust(
+            'Clean it and its socket, set it back with a touch of adhesive on the plaster side.',
+          ),
+        },
+        { perArch: true },
+      ),
+    ],
+    cautions: ['boilingWater'],
+  },
+  {
+    id: 'mould-separator',
+    name: 'Two coats of separator',
+    stage: 'flask',
+    kind: 'attended',
+    how: ['On the warm mould, two thin coats.', 'None on the teeth.'],
+    why: 'Warm gypsum draws it in; on a tooth it stops the bond.',
+    handsOnMinutes: 6,
+    amounts: [
+      {
+        id: 'separator',
+        kind: 'use',
+        materialId: 'separator',
+        count: 2,
+        unit: 'coats',
+        source: COMMON_PRACTICE,
+      },
+    ],
+  },
+  {
+    id: 'cool-mould',
+    name: 'Mould cools',
+    stage: 'flask',
+    kind: 'unattended',
+    how: ['Both halves open on the bench.'],
+    why: 'A warm mould shortens the dough time.',
+    handsOnMinutes: 0,
+    waitMinutes: 30,
+    wait: {
+      earliestMinutes: 30,
+      bestMinutes: 24 * 60,
+      early: 'Warm: the resin would set while it is packed.',
+      late: 'Keep it covered from dust.',
+      source: COMMON_PRACTICE,
+    },
+  },
+]

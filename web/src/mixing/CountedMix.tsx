@@ -1,0 +1,46 @@
+import { liquidParts, type MaterialCard, materials, type PartsMeasure } from '@yentrik/core'
+import { useState } from 'react'
+import { capital } from '../format/format.ts'
+import { SelectField } from '../parts/Choices.tsx'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+
+type Counted = MaterialCard & { readonly measure: PartsMeasure }
+const countedCards = [...materials.values()].filter((card): card is Counted => card.measure?.by === 'parts')
+
+/** Materials that are counted, not weighed: scoops to units of water, base to catalyst. */
+export function CountedMix() {
+  const [cardId, setCardId] = useState(countedCards[0]?.id ?? '')
+  const [text, setText] = useState('4')
+  const card = countedCards.find((each) => each.id === cardId)
+  if (!card) return null
+  const { value, fault } = readNumber(text, '')
+  const wrong =
+    fault ??
+    (value !== undefined && !(value > 0 && value <= 100)
+      ? 'Enter a number above 0 and at most 100.'
+      : undefined)
+  const { powderPart, liquidPart, liquidPartsPerPowderPart, source } = card.measure
+  return (
+    <section
+      className="card-flat grid items-start gap-5 p-5 lg:grid-cols-[20rem_14rem_minmax(0,1fr)]"
+      aria-label="Counted, not weighed"
+    >
+      <SelectField
+        label="Counted, not weighed"
+        options={countedCards.map((each) => [each.id, each.name])}
+        value={cardId}
+        onChoose={setCardId}
+        hint={source}
+      />
+      <NumberField label={capital(`${powderPart}s`)} unit="" text={text} onText={setText} fault={wrong} />
+      {value !== undefined && !wrong && (
+        <p className="self-center text-2xl">
+          <output className="figures text-5xl font-bold" aria-label="To measure">
+            {Number(liquidParts(value, liquidPartsPerPowderPart).toFixed(2))}
+          </output>{' '}
+          {liquidPart}
+        </p>
+      )}
+    </section>
+  )
+}
