@@ -200,59 +200,65 @@ function MixTool({ materialId, amount, title, refusal, onRecord }: MixToolProps)
             ))}
           </ul>
         </section>
-        <section
-          className="card-flat grid content-start gap-4 p-5 xl:grid-cols-[minmax(0,1fr)_20rem]"
-          aria-label="The mix"
-        >
-          {mix ? (
-            <>
-              <dl className="flex flex-wrap gap-x-12 gap-y-3">
-                <Figure what={powderWords(card, mix.powderGrams)} text={grams(mix.powderGrams)} />
-                <Figure
-                  what={`${card.liquidName}, ${ratio(wanted.value ?? usual)}`}
-                  text={millilitres(mix.liquidMillilitres)}
-                />
-                {card.measure.powderGramsPerMillilitre && (
-                  <p className="w-full">
-                    By volume: {Math.round(mix.powderGrams / card.measure.powderGramsPerMillilitre)} mL of
-                    powder to {millilitres(mix.liquidMillilitres)}
-                  </p>
-                )}
-                {card.measure.bagGrams && (
-                  <p className="w-full">
-                    {bags(packsNeeded(mix.powderGrams, card.measure.bagGrams))} of {card.measure.bagGrams} g
-                  </p>
-                )}
-              </dl>
-              <div className="h-52">
-                <Vessels
-                  mix={mix}
-                  gypsum={card.family === 'gypsum'}
-                  colour={colours[card.id] ?? 'var(--stone)'}
-                />
-              </div>
-              <Effects card={card} mix={mix} />
-              <ClockOf card={card} now={now} />
-            </>
-          ) : (
-            <p className="text-xl">Enter what is known to see both parts.</p>
-          )}
-          {onRecord && (
-            <button type="button" className="act-main justify-self-start" onClick={() => setRecording(true)}>
-              Weighed: into the record
-            </button>
-          )}
-        </section>
+        <div className="flex min-w-0 flex-col gap-4">
+          <section
+            className="card-flat grid content-start gap-4 p-5 xl:grid-cols-[minmax(0,1fr)_20rem]"
+            aria-label="The mix"
+          >
+            {mix ? (
+              <>
+                <dl className="flex flex-wrap gap-x-12 gap-y-3">
+                  <Figure what={powderWords(card, mix.powderGrams)} text={grams(mix.powderGrams)} />
+                  <Figure
+                    what={`${card.liquidName}, ${ratio(wanted.value ?? usual)}`}
+                    text={millilitres(mix.liquidMillilitres)}
+                  />
+                  {card.measure.powderGramsPerMillilitre && (
+                    <p className="w-full">
+                      By volume: {Math.round(mix.powderGrams / card.measure.powderGramsPerMillilitre)} mL of
+                      powder to {millilitres(mix.liquidMillilitres)}
+                    </p>
+                  )}
+                  {card.measure.bagGrams && (
+                    <p className="w-full">
+                      {bags(packsNeeded(mix.powderGrams, card.measure.bagGrams))} of {card.measure.bagGrams} g
+                    </p>
+                  )}
+                </dl>
+                <div className="h-52">
+                  <Vessels
+                    mix={mix}
+                    gypsum={card.family === 'gypsum'}
+                    colour={colours[card.id] ?? 'var(--stone)'}
+                  />
+                </div>
+                <Effects card={card} mix={mix} />
+                <ClockOf card={card} now={now} />
+              </>
+            ) : (
+              <p className="text-xl">Enter what is known to see both parts.</p>
+            )}
+            {onRecord && (
+              <button
+                type="button"
+                className="act-main justify-self-start"
+                onClick={() => setRecording(true)}
+              >
+                Weighed: into the record
+              </button>
+            )}
+          </section>
+          <MixMending
+            card={card}
+            wantedMillilitresPerGram={wanted.value ?? usual}
+            powder={inPowder}
+            liquid={inLiquid}
+            onPowder={setInPowder}
+            onLiquid={setInLiquid}
+          />
+          <CountedMix />
+        </div>
       </div>
-      <MixMending
-        card={card}
-        wantedMillilitresPerGram={wanted.value ?? usual}
-        powder={inPowder}
-        liquid={inLiquid}
-        onPowder={setInPowder}
-        onLiquid={setInLiquid}
-      />
-      <CountedMix />
       {recording && amount && onRecord && (
         <Sheet title="What was used" onClose={() => setRecording(false)}>
           <MixEntry
