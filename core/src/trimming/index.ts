@@ -1,0 +1,40 @@
+export {
+  type BaseCorners,
+  checkFinishedPair,
+  type FinishedModel,
+  type FinishedPair,
+  type PairLine,
+  type PlannedAngles,
+  SYMMETRY_LIMIT,
+  symmetryFigure,
+  type TouchUp,
+  touchUp,
+} from './finished-pair.ts'
+export {
+  type ArchLandmarks,
+  fromCalipers,
+  type LowerLandmarks,
+  type PerSide,
+  type Side,
+  type UpperLandmarks,
+} from './landmarks.ts'
+export type { Point } from './plane-geometry.ts'
+export { FIRST_PASS_LEAVES, plannedOutline, type TrimCut, trimCuts } from './trim-cuts.ts'
+export {
+  type HeightPlan,
+  type HeightReading,
+  LEAST_OVER_VAULT,
+  planeOffMiddle,
+  planHeights,
+  REBASE_ALLOWANCE,
+  TOTAL_HEIGHT,
+} from './trim-heights.ts'
+export {
+  heelRange,
+  planLower,
+  planUpper,
+  type TrimChoices,
+  type TrimPlan,
+  type TrimWarning,
+  usualTrimChoices,
+} from './trim-plan.ts'

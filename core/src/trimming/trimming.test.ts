@@ -1,0 +1,463 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import {
+  checkFinishedPair,
+  type FinishedModel,
+  type FinishedPair,
+  fromCalipers,
+  type LowerLandmarks,
+  type Point,
+  planeOffMiddle,
+  planHeights,
+  planLower,
+  plannedOutline,
+  planUpper,
+  symmetryFigure,
+  touchUp,
+  trimCuts,
+  type UpperLandmarks,
+  usualTrimChoices,
+} from './index.ts'
+import { seenFrom } from './landmarks.ts'
+
+const P = (x: number, y: number): Point => ({ x, y })
+
+/** The model of the notes; every figure below was computed there in two ways (closed form; line search and linear programs). */
+const upper: UpperLandmarks = {
+  midline: [P(0, 5), P(0, 30)],
+  notches: { right: P(-21, 1), left: P(21.5, 1.6) },
+  canines: { right: P(-16, 31), left: P(16.4, 30.6) },
+  buccal: { right: [P(-20, 26), P(-23, 19.5), P(-26, 13)], left: [P(20.4, 26), P(23, 19.6), P(26.8, 13.2)] },
+  vestibule: {
+    right: [P(-25, 27), P(-28, 20), P(-31, 12.5)],
+    left: [P(25.5, 27), P(28.8, 20), P(31.6, 12.5)],
+  },
+  anterior: [P(-14.5, 39), P(14.5, 39), P(-7.5, 44.5), P(7.5, 44.5), P(0, 46.5)],
+  incisorFront: P(0, 42.5),
+}
+const lower: LowerLandmarks = {
+  backEdge: [P(-20, 0), P(20, 0)],
+  mark: P(0, 0),
+  canines: { right: P(-13, 33), left: P(13, 33) },
+  buccal: { right: [P(-18, 27), P(-22, 19), P(-26, 11)], left: [P(18.2, 27), P(22, 19), P(26, 11)] },
+  vestibule: {
+    right: [P(-21, 28), P(-26, 19), P(-29.5, 10.5)],
+    left: [P(21, 28), P(25.8, 19), P(29.2, 10.5)],
+  },
+  anterior: [P(-13, 39), P(13, 39), P(-6, 43), P(6, 43), P(0, 44)],
+  incisorFront: P(0, 40),
+}
+const outline = [P(-40, -8), P(-42, 12), P(-24, 48), P(0, 58), P(24, 48), P(42, 12), P(40, -8)]
+
+/** Moves every landmark by a map of the plane. */
+function moved(model: UpperLandmarks, map: (p: Point) => Point): UpperLandmarks {
+  const each = (points: readonly Point[]) => points.map(map)
+  const both = <T, U>(sided: { readonly right: T; readonly left: T }, change: (t: T) => U) => ({
+    right: change(sided.right),
+    left: change(sided.left),
+  })
+  return {
+    midline: each(model.midline),
+    notches: both(model.notches, map),
+    canines: both(model.canines, map),
+    buccal: both(model.buccal, each),
+    vestibule: both(model.vestibule, each),
+    anterior: each(model.anterior),
+    incisorFront: map(model.incisorFront),
+  }
+}
+/** The mirrored patient: x turned, and right becomes left. */
+function mirrored(model: UpperLandmarks): UpperLandmarks {
+  const flipped = moved(model, (p) => P(-p.x, p.y))
+  const swap = <T>({ right, left }: { readonly right: T; readonly left: T }) => ({ right: left, left: right })
+  return {
+    ...flipped,
+    notches: swap(flipped.notches),
+    canines: swap(flipped.canines),
+    buccal: swap(flipped.buccal),
+    vestibule: swap(flipped.vestibule),
+  }
+}
+
+describe('the worked example, upper', () => {
+  const plan = planUpper(upper)
+  it('takes the right side: 65.22486°, and moves out by 0.516838 mm', () => {
+    expect(plan.better).toBe('right')
+    expect(plan.sideAngleDegrees).toBeCloseTo(65.22486, 5)
+    expect(plan.tauDegrees).toBeCloseTo(24.77514, 5)
+    expect(plan.sideLine.offset).toBeCloseTo(34.949452, 6)
+    expect(plan.outwardShiftMillimetres).toBeCloseTo(0.516838, 6)
+    expect(plan.asymmetryMillimetres).toBeCloseTo(0.516838, 6)
+    expect(plan.slackMillimetres.right).toBeCloseTo(0.516838, 6)
+    expect(plan.slackMillimetres.left).toBeCloseTo(0, 9)
+  })
+  it('puts corner, apex and front', () => {
+    expect(plan.corner.x).toBeCloseTo(21.284211, 6)
+    expect(plan.corner.y).toBeCloseTo(37.284211, 6)
+    expect(plan.apex.y).toBeCloseTo(49.970218, 6)
+    if (plan.front.kind !== 'planes') throw new Error('an upper has planes')
+    expect(plan.front.angleDegrees).toBeCloseTo(30.79617, 5)
+    expect(90 + plan.front.angleDegrees + plan.tauDegrees).toBeCloseTo(145.57131, 5)
+    expect(180 - 2 * plan.front.angleDegrees).toBeCloseTo(118.40766, 5)
+  })
+  it('puts the heels', () => {
+    const { heel } = plan
+    expect(heel.betaDegrees).toBeCloseTo(57.38757, 5)
+    expect(heel.gammaDegrees).toBeCloseTo(57.38757, 5)
+    expect(heel.atBack.x).toBeCloseTo(26.710216, 6)
+    expect(heel.atSide.x).toBeCloseTo(33.554926, 6)
+    expect(heel.atSide.y).toBeCloseTo(10.697661, 6)
+    expect(heel.longestMillimetres).toBeCloseTo(16.739945, 6)
+    expect(heel.lengthMillimetres).toBe(12.7)
+  })
+  it('takes off 7, 8.63, 9.90 and 9.92 mm in that order', () => {
+    const cuts = trimCuts(plan, outline)
+    expect(cuts.map((c) => c.name)).toEqual([
+      'back',
+      'right side',
+      'left side',
+      'right front',
+      'left front',
+      'right heel',
+      'left heel',
+    ])
+    const depths = [7, 8.632598, 8.632598, 9.904723, 9.904723, 9.924474, 9.924474]
+    for (const [index, depth] of depths.entries()) expect(cuts[index]?.depthMillimetres).toBeCloseTo(depth, 6)
+    expect(cuts.some((c) => c.noStone)).toBe(false)
+  })
+  it('finds the base 1.51 mm too thin and asks for a rebase of 3.51 mm', () => {
+    // The notes give the places in the model frame, which lies 1 mm behind that of the landmarks.
+    const readings = [P(0, 43), P(-24, 5), P(24, 5)].map((at, n) => ({
+      at,
+      heightMillimetres: [38, 36, 34][n]!,
+    }))
+    const heights = planHeights(plan, readings)
+    expect(heights.tiltDegrees).toBeCloseTo(5.10117, 5)
+    const remove = [-1.51161, -0.952254, 1.657964, 3.546333, 3.431648, 1.84399, 0.714241]
+    for (const [index, each] of remove.entries())
+      expect(heights.corners[index]?.removeMillimetres).toBeCloseTo(each, 6)
+    expect(heights.shortMillimetres).toBeCloseTo(1.51161, 6)
+    expect(heights.rebaseMillimetres).toBeCloseTo(3.51161, 6)
+    expect(planHeights(plan, readings, 30).thinOverVault).toBe(true)
+    expect(planHeights(plan, readings, 20).thinOverVault).toBe(false)
+  })
+})
+
+describe('the worked example, lower', () => {
+  const plan = planLower(lower, 65.22486)
+  it('puts sides, arc and heels', () => {
+    expect(plan.better).toBe('right')
+    expect(plan.sideAngleDegrees).toBeCloseTo(63.43495, 5)
+    expect(plan.sideLine.offset).toBeCloseTo(31.752165, 6)
+    expect(plan.asymmetryMillimetres).toBeCloseTo(0.178885, 6)
+    expect(plan.corner.x).toBeCloseTo(17, 6)
+    expect(plan.corner.y).toBeCloseTo(37, 6)
+    if (plan.front.kind !== 'arc') throw new Error('a lower has an arc')
+    expect(plan.front.radiusMillimetres).toBeCloseTo(24.142857, 6)
+    expect(plan.front.centre.y).toBeCloseTo(19.857143, 6)
+    expect(plan.front.halfAngleDegrees).toBeCloseTo(44.76027, 5)
+    expect(plan.heel.gammaDegrees).toBeCloseTo(59.17748, 4)
+    expect(plan.heel.atBack.x).toBeCloseTo(23.30646, 4)
+    expect(plan.heel.atSide.x).toBeCloseTo(30.15117, 4)
+    expect(plan.heel.longestMillimetres).toBeCloseTo(13.246493, 4)
+  })
+  it('cuts the arc after the sides', () => {
+    expect(trimCuts(plan, outline).map((c) => c.name)).toEqual([
+      'back',
+      'right side',
+      'left side',
+      'front arc',
+      'right heel',
+      'left heel',
+    ])
+  })
+  it('warns of anatomy behind the back', () => {
+    const behind = {
+      ...lower,
+      vestibule: { ...lower.vestibule, left: [...lower.vestibule.left, P(29, -1.5)] },
+    }
+    expect(planLower(behind, 65.22486).warnings.map((w) => w.code)).toContain('behind-back')
+  })
+})
+
+/** A symmetric arch whose plan is trigonometry by hand: sides at tan τ = t, front at 45° from canine corner to apex. */
+function handModel(change: Partial<UpperLandmarks> = {}): UpperLandmarks {
+  const side = (s: number) => [P(s * 20, 26), P(s * 23, 20), P(s * 26, 14)]
+  return {
+    midline: [P(0, 5), P(0, 30)],
+    notches: { right: P(-20, 2), left: P(20, 2) },
+    canines: { right: P(-16, 30), left: P(16, 30) },
+    buccal: { right: side(-1), left: side(1) },
+    vestibule: { right: [P(-28, 20)], left: [P(28, 20)] },
+    anterior: [P(0, 44)],
+    incisorFront: P(0, 41),
+    ...change,
+  }
+}
+
+describe('models worked by hand', () => {
+  // tan τ = 3/6: τ = 26.565°, α = 63.435°. n = (cos τ, sin τ) = (2, 1)/√5. Back is 2 - 2 = 0, so the frame is the model's.
+  it('symmetric: h = (2 · 28 + 20)/√5, nothing asymmetric', () => {
+    const plan = planUpper(handModel())
+    expect(plan.sideAngleDegrees).toBeCloseTo(63.43495, 5)
+    expect(plan.sideLine.offset).toBeCloseTo(76 / Math.sqrt(5), 9)
+    expect(plan.asymmetryMillimetres).toBeCloseTo(0, 9)
+    expect(plan.either).toBe(true)
+    // From (16, 30) along 45° to 2w + y = 76: 62 + 3t = 76, t = 14/3. Front to (0, 44): atan((44 - 34.667)/20.667).
+    expect(plan.corner.x).toBeCloseTo(16 + 14 / 3, 9)
+    if (plan.front.kind !== 'planes') throw new Error('planes')
+    expect(plan.front.angleDegrees).toBeCloseTo(
+      (Math.atan((44 - 30 - 14 / 3) / (16 + 14 / 3)) * 180) / Math.PI,
+      9,
+    )
+  })
+  it('skewed: turned by 30° and shifted, the same plan', () => {
+    const [c, s] = [Math.cos(Math.PI / 6), Math.sin(Math.PI / 6)]
+    const turned = planUpper(moved(handModel(), (p) => P(c * p.x - s * p.y + 7, s * p.x + c * p.y - 3)))
+    expect(turned.sideLine.offset).toBeCloseTo(76 / Math.sqrt(5), 9)
+  })
+  it('one canine out of line: the better side gives the corner', () => {
+    const plan = planUpper(handModel({ canines: { right: P(-16, 30), left: P(18, 26) } }))
+    expect(plan.better).toBe('right')
+    expect(plan.corner.x).toBeCloseTo(16 + 14 / 3, 9)
+  })
+  it('one side crowded: its residual is larger, the other is taken', () => {
+    const crowded = [P(20, 26), P(25, 20), P(26, 14)]
+    const plan = planUpper(handModel({ buccal: { right: handModel().buccal.right, left: crowded } }))
+    expect(plan.better).toBe('right')
+    // The crowded vestibule of the left reaches further: (2 · 29 + 20)/√5 for both.
+    const further = planUpper(handModel({ vestibule: { right: [P(-28, 20)], left: [P(29, 20)] } }))
+    expect(further.sideLine.offset).toBeCloseTo(78 / Math.sqrt(5), 9)
+    expect(further.asymmetryMillimetres).toBeCloseTo(2 / Math.sqrt(5), 9)
+  })
+  it('small arch: too short for the wanted heel, as long as it can be', () => {
+    // α = 63.435°: C = (38, 0), bisector b = (-cos α/2, sin α/2), q to the notch (20, 2), D1 = 1/(2 tan(α/2)).
+    const half = Math.atan(2) / 2
+    const corner = 38
+    const room = (corner - 25) * Math.cos(half) + 2 * Math.sin(half)
+    const small = handModel({ notches: { right: P(-25, 2), left: P(25, 2) } })
+    const expected = Math.min(room, (corner - 28) * Math.cos(half) + 20 * Math.sin(half)) * 2 * Math.tan(half)
+    expect(planUpper(small).heel.longestMillimetres).toBeCloseTo(expected, 9)
+  })
+  it('thin base: short by 4.925 mm at 30 mm, rebase by 6.925; or the plane off the middle', () => {
+    const readings = [P(0, 40), P(-20, 5), P(20, 5)].map((at) => ({ at, heightMillimetres: 30 }))
+    const heights = planHeights(planUpper(handModel()), readings)
+    expect(heights.tiltDegrees).toBeCloseTo(0, 9)
+    expect(heights.rebaseMillimetres).toBeCloseTo(34.925 - 30 + 2, 9)
+    expect(planeOffMiddle(33, 40)).toBeCloseTo(33 - 34.925, 9)
+    expect(planeOffMiddle(40, 40)).toBe(0)
+    expect(planeOffMiddle(30, 40)).toBeUndefined()
+  })
+  it('a steep front is kept at 40° and the sides move out', () => {
+    const plan = planUpper(handModel({ anterior: [P(0, 60)], incisorFront: P(0, 41) }))
+    expect(plan.warnings.map((w) => w.code)).toContain('front-steep')
+    expect(plan.front).toMatchObject({ kind: 'planes', angleDegrees: expect.closeTo(40, 9) })
+    expect(plan.apex.y).toBeGreaterThanOrEqual(60 - 1e-9)
+  })
+  // Worked in the notes: d1 30, d2 32, L 20 gives f = 6.9, 29.1957 from the midline.
+  it('calipers give a point', () => {
+    const { forward, fromMidline } = fromCalipers(30, 32, 20)
+    expect(forward).toBeCloseTo(6.9, 9)
+    expect(fromMidline).toBeCloseTo(29.1957, 4)
+  })
+})
+
+describe('laws', () => {
+  const jitter = fc.double({ min: -1, max: 1, noNaN: true })
+  const models = fc.array(jitter, { minLength: 40, maxLength: 40 }).map((noise) => {
+    let next = 0
+    return moved(upper, (p) => P(p.x + noise[next++ % 40]!, p.y + noise[next++ % 40]!))
+  })
+  const figures = (m: UpperLandmarks, choices = usualTrimChoices) => {
+    const { corner, apex, heel, sideAngleDegrees, sideLine, asymmetryMillimetres } = planUpper(m, choices)
+    return [
+      corner.x,
+      corner.y,
+      apex.y,
+      heel.atBack.x,
+      heel.atSide.x,
+      heel.atSide.y,
+      sideAngleDegrees,
+      sideLine.offset,
+      asymmetryMillimetres,
+    ]
+  }
+  const close = (a: readonly number[], b: readonly number[]) => {
+    for (const [n, x] of a.entries()) expect(x).toBeCloseTo(b[n]!, 6)
+  }
+  it('a mirrored model has the mirrored plan', () => {
+    fc.assert(
+      fc.property(models, (m) => {
+        close(figures(mirrored(m)), figures(m))
+        const [a, b] = [planUpper(m), planUpper(mirrored(m))]
+        if (!a.either) expect(b.better).not.toBe(a.better)
+      }),
+    )
+  })
+  it('turning, shifting and taking a picture with y downwards change nothing', () => {
+    fc.assert(
+      fc.property(models, fc.double({ min: 0, max: 6.3, noNaN: true }), fc.boolean(), (m, angle, flip) => {
+        const [c, s] = [Math.cos(angle), Math.sin(angle)]
+        const map = (p: Point) => P(c * p.x - s * p.y + 100, (s * p.x + c * p.y - 50) * (flip ? -1 : 1))
+        close(figures(moved(m, map)), figures(m))
+      }),
+    )
+  })
+  it('scaling every length scales the plan, the heel kept in its range', () => {
+    fc.assert(
+      fc.property(models, fc.double({ min: 0.85, max: 1.2, noNaN: true }), (m, k) => {
+        const choices = { ...usualTrimChoices, backClearanceMillimetres: 2 * k, heelMillimetres: 12.7 * k }
+        const [small, large] = [
+          figures(m),
+          figures(
+            moved(m, (p) => P(k * p.x, k * p.y)),
+            choices,
+          ),
+        ]
+        close(
+          large.map((x, n) => (n === 6 ? x : x / k)),
+          small,
+        )
+      }),
+    )
+  })
+  it('the order of points does not matter', () => {
+    fc.assert(
+      fc.property(models, (m) => {
+        const back = <T>(list: readonly T[]) => [...list].reverse()
+        const both = (x: UpperLandmarks['buccal']) => ({ right: back(x.right), left: back(x.left) })
+        close(
+          figures({
+            ...m,
+            midline: back(m.midline),
+            buccal: both(m.buccal),
+            vestibule: both(m.vestibule),
+            anterior: back(m.anterior),
+          }),
+          figures(m),
+        )
+      }),
+    )
+  })
+  it('every protected point is inside, both halves are alike, the angles add up to 900°', () => {
+    fc.assert(
+      fc.property(models, (m) => {
+        const plan = planUpper(m)
+        const lines = [
+          plan.sideLine,
+          plan.heel.line,
+          ...(plan.front.kind === 'planes' ? [plan.front.line] : []),
+        ]
+        for (const p of plan.framed.protected)
+          for (const side of ['right', 'left'] as const)
+            for (const { normal, offset } of lines) {
+              const q = seenFrom(side, p)
+              expect(q.x * normal.x + q.y * normal.y).toBeLessThanOrEqual(offset + 1e-9)
+            }
+        const corners = plannedOutline(plan)
+        const angles = corners.map((p, n) => {
+          const [a, b] = [corners.at(n - 1)!, corners[(n + 1) % corners.length]!]
+          const turn = Math.atan2(a.y - p.y, a.x - p.x) - Math.atan2(b.y - p.y, b.x - p.x)
+          return (((turn + 4 * Math.PI) % (2 * Math.PI)) * 180) / Math.PI
+        })
+        expect(angles.reduce((sum, x) => sum + x, 0)).toBeCloseTo(900, 6)
+      }),
+    )
+  })
+})
+
+describe('refusals', () => {
+  const code = (change: Partial<UpperLandmarks>, choices = {}) => {
+    try {
+      planUpper({ ...upper, ...change }, { ...usualTrimChoices, ...choices })
+    } catch (error) {
+      return (error as { code: string }).code
+    }
+    return 'taken'
+  }
+  it.each<[string, Partial<UpperLandmarks>, object]>([
+    ['not-a-number', { incisorFront: P(Number.NaN, 1) }, {}],
+    ['not-a-number', { midline: [P(0, 5), P(0, Number.POSITIVE_INFINITY)] }, {}],
+    ['midline-points-coincide', { midline: [P(0, 5), P(0, 9.9)] }, {}],
+    ['too-few-points', { midline: [P(0, 5)] }, {}],
+    ['too-few-points', { buccal: { ...upper.buccal, left: [P(20, 26)] } }, {}],
+    ['too-few-points', { vestibule: { ...upper.vestibule, right: [] } }, {}],
+    ['sides-swapped', { notches: { right: P(21, 1), left: P(-21, 1) } }, {}],
+    ['sides-swapped', { buccal: { right: upper.buccal.left, left: upper.buccal.right } }, {}],
+    ['points-are-no-line', { buccal: { ...upper.buccal, left: [P(20, 26), P(26, 26), P(23, 21)] } }, {}],
+    ['points-are-no-line', { buccal: { ...upper.buccal, left: [P(15, 20), P(25, 19), P(35, 18)] } }, {}],
+    ['heel-range', {}, { heelMillimetres: 9 }],
+    ['heel-range', {}, { heelMillimetres: 16 }],
+    [
+      'incisor-behind-canines',
+      { anterior: [], incisorFront: P(0, 26), vestibule: { right: [P(-40, 14)], left: [P(40, 14)] } },
+      {},
+    ],
+  ])('%s', (wanted, change, choices) => expect(code(change, choices)).toBe(wanted))
+  it('heels at both ends of their range are taken', () => {
+    expect(code({}, { heelMillimetres: 9.525 })).toBe('taken')
+    expect(code({}, { heelMillimetres: 15.875 })).toBe('taken')
+  })
+  it('calipers and heights', () => {
+    expect(() => fromCalipers(5, 40, 20)).toThrow(expect.objectContaining({ code: 'distances-do-not-meet' }))
+    expect(() => fromCalipers(-5, 4, 20)).toThrow(expect.objectContaining({ code: 'negative-length' }))
+    const plan = planUpper(upper)
+    const at = (places: Point[]) => places.map((place) => ({ at: place, heightMillimetres: 38 }))
+    expect(() => planHeights(plan, at([P(0, 0), P(1, 1)]))).toThrow(
+      expect.objectContaining({ code: 'too-few-points' }),
+    )
+    expect(() => planHeights(plan, at([P(0, 0), P(1, 1), P(2, 2)]))).toThrow(
+      expect.objectContaining({ code: 'heights-on-one-line' }),
+    )
+  })
+})
+
+describe('the finished pair', () => {
+  const model: FinishedModel = {
+    backToMidlineDegrees: 90,
+    backToBaseDegrees: 90,
+    sideDegrees: [65, 65.5],
+    frontDegrees: [31, 30.5],
+    heelMillimetres: [12.7, 13],
+    heelDegrees: [122, 123],
+  }
+  const pair: FinishedPair = {
+    upper: model,
+    lower: { ...model, frontDegrees: undefined, sideDegrees: [63, 63.5] },
+    totalHeightsMillimetres: [69.5, 70, 70],
+    planeFromMiddleMillimetres: 1,
+    basesTiltDegrees: 0.5,
+    upperBaseToPlaneDegrees: 2,
+    backStepMillimetres: 0.5,
+  }
+  const plans = [
+    { sideDegrees: 65.2, frontDegrees: 30.8, heelDegrees: 122.6 },
+    { sideDegrees: 63.4, heelDegrees: 122.6 },
+  ] as const
+  it('passes line by line at its limits and names what fails', () => {
+    expect(checkFinishedPair(pair, ...plans).every((l) => l.pass)).toBe(true)
+    const bad = {
+      ...pair,
+      backStepMillimetres: 0.6,
+      upper: { ...model, heelMillimetres: [9.4, 12.7] as const },
+    }
+    const failing = checkFinishedPair(bad, ...plans)
+      .filter((l) => !l.pass)
+      .map((l) => l.name)
+    expect(failing).toEqual(['Upper: right heel', 'Upper: heels differ by', 'Backs flush within'])
+    expect(() => checkFinishedPair({ ...pair, backStepMillimetres: Number.NaN }, ...plans)).toThrow(
+      expect.objectContaining({ code: 'not-a-number' }),
+    )
+  })
+  // By hand: (-20, 10) mirrored is (20, 10), 0.5 from (20.3, 10.4); the apex 0.2 off counts 0.4; rms √((0.25 + 0.16)/2).
+  it('has a symmetry figure', () => {
+    const figure = symmetryFigure({ pairs: [{ right: P(-20, 10), left: P(20.3, 10.4) }], apex: P(0.2, 50) })
+    expect(figure.largest).toBeCloseTo(0.5, 9)
+    expect(figure.rootMeanSquare).toBeCloseTo(Math.sqrt(0.205), 9)
+  })
+  it('touches a cut again without breaking its mirror', () => {
+    expect(touchUp([0.4, 1.1], [0, 0])).toEqual({ action: 'take', millimetres: [0.4, 1.1] })
+    expect(touchUp([-0.3, 0.5], [0.5, 0.4])).toEqual({ action: 'moveBoth', millimetres: 0.3 })
+    expect(touchUp([-0.6, 0.5], [0.5, 0.4])).toEqual({ action: 'leave', overcutMillimetres: 0.6 })
+  })
+})
