@@ -13,8 +13,26 @@ function wetted(min: number, usual: number, max: number, bagGrams?: number): Mas
     source: RATIO_SOURCE,
   }
 }
-const stoneClock = { pourByMinutes: 6, setMinutes: 12, separateMinutes: 45, source: COMMON_PRACTICE }
-const water = { family: 'gypsum', powderName: 'powder', liquidName: 'water' } as const
+/** Days to dryness at room temperature, as minutes. */
+const DRY_DAYS = 2 * 24 * 60
+const stoneClock = {
+  wettedMinutes: 0.5,
+  mixedMinutes: 1.5,
+  pourByMinutes: 6,
+  glossLossMinutes: 8,
+  setMinutes: 12,
+  heatPeakMinutes: 25,
+  separateMinutes: 45,
+  trimFromMinutes: 60,
+  dryMinutes: DRY_DAYS,
+  source: COMMON_PRACTICE,
+}
+const water = {
+  family: 'gypsum',
+  powderName: 'powder',
+  liquidName: 'water',
+  density: { gramsPerCm3: 2.75, source: "hemihydrate, Phillips' Science of Dental Materials, recalled" },
+} as const
 
 /** The generic classes of ISO 6873, and the flask blend. Ratios: the published range; usual: its middle or the trade's. */
 export const gypsumCards: readonly MaterialCard[] = [
@@ -25,7 +43,14 @@ export const gypsumCards: readonly MaterialCard[] = [
     gypsumType: 1,
     iso6873: { expansionPercent: { max: 0.15 }, strengthMegapascals: { min: 4, max: 8 } },
     measure: wetted(0.5, 0.6, 0.75),
-    clock: { pourByMinutes: 2, setMinutes: 4, separateMinutes: 10, source: COMMON_PRACTICE },
+    clock: {
+      wettedMinutes: 0.25,
+      mixedMinutes: 0.75,
+      pourByMinutes: 2,
+      setMinutes: 4,
+      separateMinutes: 10,
+      source: COMMON_PRACTICE,
+    },
     notes: [],
   },
   {
@@ -36,7 +61,7 @@ export const gypsumCards: readonly MaterialCard[] = [
     // Class 1 of type 2 allows 0.05 %, class 2 0.06 to 0.30 %: the wider one stands here.
     iso6873: { expansionPercent: { max: 0.3 }, strengthMegapascals: { min: 9 } },
     measure: wetted(0.45, 0.5, 0.5),
-    clock: { pourByMinutes: 5, setMinutes: 11, separateMinutes: 45, source: COMMON_PRACTICE },
+    clock: { ...stoneClock, pourByMinutes: 5, glossLossMinutes: 8, setMinutes: 11, heatPeakMinutes: 22 },
     notes: ['Salt, slurry water and warmer water quicken the set; borax slows it.'],
   },
   {
@@ -81,7 +106,7 @@ export const gypsumCards: readonly MaterialCard[] = [
       ...wetted(0.365, 0.4, 0.4),
       source: 'weighted mean of the two ratios (exact); ranges as plaster and stone',
     },
-    clock: { pourByMinutes: 6, setMinutes: 12, separateMinutes: 45, source: COMMON_PRACTICE },
+    clock: stoneClock,
     notes: ['Breaks out more easily than stone alone.'],
   },
 ]

@@ -1,16 +1,27 @@
+import { benchCards, investmentCards } from './bench-cards.ts'
 import { gypsumCards } from './gypsum-cards.ts'
 import { materialShelf } from './material-card.ts'
 import { otherCards } from './other-cards.ts'
 
 /** Every shipped material card by its id, checked when the core is loaded. */
-export const materials = materialShelf([...gypsumCards, ...otherCards])
+export const materials = materialShelf([...gypsumCards, ...investmentCards, ...otherCards, ...benchCards])
 
 export {
+  type LabProduct,
+  productCard,
+  productFaults,
+  productFlags,
+} from './lab-product.ts'
+export {
   COMMON_PRACTICE,
+  clockFault,
+  clockOrder,
+  type ExpansionPoint,
   type Iso6873Limits,
   type MassMeasure,
   type MaterialCard,
   type MaterialClock,
+  type MaterialFamily,
   materialCardFaults,
   materialShelf,
   type PartsMeasure,

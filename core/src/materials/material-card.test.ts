@@ -1,5 +1,13 @@
 import { describe, expect, it } from '@jest/globals'
-import { type MaterialCard, materialCardFaults, materialShelf, materials } from './index.ts'
+import {
+  type MaterialCard,
+  materialCardFaults,
+  materialShelf,
+  materials,
+  productCard,
+  productFaults,
+  productFlags,
+} from './index.ts'
 
 describe('shipped cards', () => {
   // Phillips' Science of Dental Materials, recalled: W/P ranges of ISO 6873 types 1 to 5.
@@ -50,5 +58,79 @@ describe('the schema', () => {
       expect.objectContaining({ code: 'material-cards-faulty' }),
     )
     expect(() => materialShelf([good, good])).toThrow('two cards share an id')
+  })
+})
+
+describe('a product of the lab', () => {
+  const type4 = materials.get('high-strength-stone')!
+  const product = { productId: 'p-1', materialId: type4.id, name: 'Blue die stone', source: 'the pack' }
+  it('inherits what its pack does not say, and says where the rest comes from', () => {
+    const card = productCard({ ...product, millilitresPerGram: 0.2, clock: { setMinutes: 9 } }, type4)
+    expect(card.measure).toMatchObject({
+      usualMillilitresPerGram: 0.2,
+      minMillilitresPerGram: 0.22,
+      source: 'the pack',
+    })
+    expect(card.clock).toMatchObject({
+      setMinutes: 9,
+      separateMinutes: 45,
+      source: 'the pack; else common practice',
+    })
+    expect(card.gypsumType).toBe(4)
+    expect(productCard(product, type4).measure).toEqual(type4.measure)
+  })
+  it('may be out of class, and is flagged with the range', () => {
+    expect(productFlags({ ...product, millilitresPerGram: 0.2 }, type4)).toEqual([
+      expect.stringContaining('0.22 to 0.24'),
+    ])
+    expect(productFlags({ ...product, millilitresPerGram: 0.23 }, type4)).toEqual([])
+  })
+  it.each([
+    ['name', { name: ' ' }],
+    ['source', { source: '' }],
+    ['millilitresPerGram', { millilitresPerGram: -1 }],
+    ['millilitresPerGram', { millilitresPerGram: Number.NaN }],
+    ['bagGrams', { bagGrams: 0 }],
+    ['densityGramsPerCm3', { densityGramsPerCm3: 26 }],
+    ['clock', { clock: { setMinutes: 3 } }],
+    [
+      'settingExpansion',
+      {
+        settingExpansion: [
+          { specialLiquidPercent: 50, expansionPercent: 1 },
+          { specialLiquidPercent: 50, expansionPercent: 2 },
+        ],
+      },
+    ],
+  ])('is refused for its %s', (field, change) => {
+    const bad = { ...product, ...change }
+    expect(productFaults(bad, type4).map((f) => f.field)).toContain(field)
+    expect(() => productCard(bad, type4)).toThrow(expect.objectContaining({ code: 'product-faulty' }))
+  })
+  it('of a class without a clock needs a whole one', () => {
+    const jelly = materials.get('petroleum-jelly')!
+    expect(productFaults({ ...product, clock: { setMinutes: 3 } }, jelly)[0]?.sentence).toContain(
+      'enter pour by',
+    )
+    const whole = { pourByMinutes: 1, setMinutes: 2, separateMinutes: 3 }
+    expect(productCard({ ...product, clock: whole }, jelly).clock).toEqual({ ...whole, source: 'the pack' })
+  })
+})
+
+describe('cards of the trade', () => {
+  // ASTM B258: 28 gauge is 0.3211 mm.
+  it('sheet wax of 28 gauge is 0.3211 mm thick', () =>
+    expect(materials.get('sheet-wax-28')?.thickness?.millimetres).toBeCloseTo(0.3211, 4))
+  // Common practice: phosphate-bonded about 0.16-0.23 mL/g, gypsum-bonded 0.38-0.42; tissue silicone sets in 5-6 min.
+  it('investments and tissue silicone are as the trade has them', () => {
+    expect(materials.get('phosphate-investment')?.measure).toMatchObject({
+      minMillilitresPerGram: 0.16,
+      maxMillilitresPerGram: 0.23,
+    })
+    expect(materials.get('gypsum-investment')?.measure).toMatchObject({
+      minMillilitresPerGram: 0.38,
+      maxMillilitresPerGram: 0.42,
+    })
+    expect(materials.get('tissue-silicone')?.clock).toMatchObject({ setMinutes: 5, separateMinutes: 6 })
   })
 })

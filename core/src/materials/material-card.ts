@@ -7,7 +7,16 @@ import { DomainError } from '../refusal/index.ts'
 export type Source = string
 export const COMMON_PRACTICE: Source = 'common practice'
 
-export type MaterialFamily = 'gypsum' | 'impression' | 'acrylic' | 'putty' | 'wax' | 'aid'
+export type MaterialFamily =
+  | 'gypsum'
+  | 'investment'
+  | 'impression'
+  | 'acrylic'
+  | 'putty'
+  | 'lightCure'
+  | 'wax'
+  | 'liquid'
+  | 'aid'
 
 /** Weighed powder with a measured liquid. */
 export interface MassMeasure {
@@ -32,12 +41,45 @@ export interface PartsMeasure {
   readonly source: Source
 }
 
-/** The clock of a mix in minutes from the moment the parts meet. */
+/** The clock of a mix in minutes from the moment the parts meet, in the order in which they come. */
 export interface MaterialClock {
+  /** All powder wetted by hand. */
+  readonly wettedMinutes?: number
+  /** Off the machine, or mixed by hand. */
+  readonly mixedMinutes?: number
   readonly pourByMinutes: number
+  /** The wet shine goes: nothing may be moved any more. */
+  readonly glossLossMinutes?: number
+  /** Initial set. */
   readonly setMinutes: number
+  /** Warmest while it sets. */
+  readonly heatPeakMinutes?: number
+  /** The heat has gone: safe to separate, or to lift an impression. */
   readonly separateMinutes: number
+  /** Hard enough for the trimmer. */
+  readonly trimFromMinutes?: number
+  /** An impression of it must be poured, or a cast taken out of it, by then. */
+  readonly useWithinMinutes?: number
+  readonly dryMinutes?: number
   readonly source: Source
+}
+/** The figures of a clock in the order in which they must rise. */
+export const clockOrder = [
+  'wettedMinutes',
+  'mixedMinutes',
+  'pourByMinutes',
+  'glossLossMinutes',
+  'setMinutes',
+  'heatPeakMinutes',
+  'separateMinutes',
+  'trimFromMinutes',
+  'dryMinutes',
+] as const satisfies readonly (keyof MaterialClock)[]
+
+/** Setting expansion of an investment by the share of special liquid in its liquid, both in percent. */
+export interface ExpansionPoint {
+  readonly specialLiquidPercent: number
+  readonly expansionPercent: number
 }
 
 /** Limits of ISO 6873:2013, recalled. */
@@ -63,6 +105,12 @@ export interface MaterialCard {
   readonly blend?: readonly { readonly materialId: string; readonly massFraction: number }[]
   readonly measure?: MassMeasure | PartsMeasure
   readonly clock?: MaterialClock
+  /** Of the solid, the powder's grains or the liquid. */
+  readonly density?: { readonly gramsPerCm3: number; readonly source: Source }
+  /** Sheets: what one adds. */
+  readonly thickness?: { readonly millimetres: number; readonly source: Source }
+  /** By special liquid, rising; only where a pack prints it. */
+  readonly settingExpansion?: { readonly points: readonly ExpansionPoint[]; readonly source: Source }
   readonly notes: readonly string[]
 }
 
@@ -83,11 +131,12 @@ export function materialCardFaults(card: MaterialCard, known: ReadonlySet<string
     } else if (!(card.measure.liquidPartsPerPowderPart > 0)) fault('the parts must be above 0')
   }
   if (card.clock) {
-    const { pourByMinutes, setMinutes, separateMinutes, source } = card.clock
-    if (!(0 < pourByMinutes && pourByMinutes <= setMinutes && setMinutes <= separateMinutes))
-      fault('the clock must rise: pour by <= set <= separate')
-    if (source.trim() === '') fault('the clock has no source')
+    const fallen = clockFault(card.clock)
+    if (fallen) fault(fallen)
+    if (card.clock.source.trim() === '') fault('the clock has no source')
   }
+  if (card.density && !(card.density.gramsPerCm3 > 0)) fault('the density must be above 0')
+  if (card.thickness && !(card.thickness.millimetres > 0)) fault('the thickness must be above 0')
   if (card.blend) {
     const sum = card.blend.reduce((total, part) => total + part.massFraction, 0)
     if (Math.abs(sum - 1) > 1e-9) fault(`the parts of the blend add up to ${sum}, not 1`)
@@ -95,6 +144,19 @@ export function materialCardFaults(card: MaterialCard, known: ReadonlySet<string
       if (!known.has(part.materialId)) fault(`the blend names an unknown material ${part.materialId}`)
   }
   return faults
+}
+
+/** Where the figures of a clock do not rise, as a sentence; undefined when they do. */
+export function clockFault(clock: MaterialClock): string | undefined {
+  let before = 0
+  for (const name of clockOrder) {
+    const minutes = clock[name]
+    if (minutes === undefined) continue
+    if (!(minutes > 0 && minutes >= before))
+      return `the clock must rise: ${name} is ${minutes} min, and ${before} min comes before it`
+    before = minutes
+  }
+  return undefined
 }
 
 /**

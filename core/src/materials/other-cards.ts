@@ -21,6 +21,8 @@ const acrylicMeasure = {
   source: 'common practice: 3:1 by volume, 2 to 2.5:1 by mass',
 } as const
 
+const polymerDensity = { gramsPerCm3: POLYMER_GRAMS_PER_CM3, source: 'Phillips, recalled' }
+
 export const otherCards: readonly MaterialCard[] = [
   {
     id: 'alginate',
@@ -35,8 +37,19 @@ export const otherCards: readonly MaterialCard[] = [
       liquidPartsPerPowderPart: 1,
       source: 'common practice: 4 scoops an upper tray, 3 a lower',
     },
-    clock: { pourByMinutes: 2, setMinutes: 4, separateMinutes: 5, source: COMMON_PRACTICE },
-    notes: ['Whip against the bowl wall to drive out bubbles.', 'Wipe some on the teeth first.'],
+    clock: {
+      mixedMinutes: 1,
+      pourByMinutes: 2,
+      setMinutes: 4,
+      separateMinutes: 5,
+      useWithinMinutes: 15,
+      source: COMMON_PRACTICE,
+    },
+    notes: [
+      'Whip against the bowl wall to drive out bubbles.',
+      'Wipe some on the teeth first.',
+      'Hold still until firm.',
+    ],
   },
   {
     id: 'heat-cure-acrylic',
@@ -45,6 +58,7 @@ export const otherCards: readonly MaterialCard[] = [
     powderName: 'polymer',
     liquidName: 'monomer',
     measure: acrylicMeasure,
+    density: polymerDensity,
     notes: ['Closed jar. Pack only in the dough stage, when it comes clean off the jar wall.'],
   },
   {
@@ -54,6 +68,7 @@ export const otherCards: readonly MaterialCard[] = [
     powderName: 'polymer',
     liquidName: 'monomer',
     measure: acrylicMeasure,
+    density: polymerDensity,
     clock: { pourByMinutes: 3, setMinutes: 5, separateMinutes: 10, source: COMMON_PRACTICE },
     notes: ['Sets in about 5 min: make one small piece at a time.'],
   },
@@ -70,7 +85,13 @@ export const otherCards: readonly MaterialCard[] = [
       liquidPartsPerPowderPart: 1,
       source: COMMON_PRACTICE,
     },
-    clock: { pourByMinutes: 2, setMinutes: 10, separateMinutes: 15, source: COMMON_PRACTICE },
+    clock: {
+      mixedMinutes: 1,
+      pourByMinutes: 2,
+      setMinutes: 10,
+      separateMinutes: 15,
+      source: COMMON_PRACTICE,
+    },
     notes: ['Knead to one colour; press without trapping air.'],
   },
   {

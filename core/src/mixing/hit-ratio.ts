@@ -1,6 +1,11 @@
 import type { MaterialCard } from '../materials/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { BOUND_WATER_GRAMS_PER_GRAM, gypsumSettingFactor, gypsumStrengthFactor } from './gypsum-model.ts'
+import {
+  BOUND_WATER_GRAMS_PER_GRAM,
+  gypsumSettingFactor,
+  gypsumStrengthFactor,
+  setGypsum,
+} from './gypsum-model.ts'
 import type { Mix } from './mix.ts'
 import { mixParts } from './mix.ts'
 
@@ -58,6 +63,11 @@ export function hitRatio(card: MaterialCard, mix: Mix, wantedMillilitresPerGram?
         `About ${Math.abs(percent)} % ${percent < 0 ? 'weaker' : 'stronger'} (estimate, within a quarter).`,
       )
       sources.push('strength: Ryshkewitch and Duckworth 1953, anchored to ISO 6873, all recalled')
+    }
+    if (verdict !== 'hit') {
+      const pores = (ratio: number) => Math.round(100 * setGypsum({ millilitresPerGram: ratio }).porosity)
+      effects.push(`About ${pores(hit)} % pores instead of ${pores(wanted)} % (within 2).`)
+      sources.push('pores: stoichiometry and densities, Phillips, recalled')
     }
     const setting = gypsumSettingFactor(card.gypsumType, hit, wanted)
     if (verdict !== 'hit' && setting !== undefined) {

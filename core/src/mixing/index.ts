@@ -1,4 +1,15 @@
 export {
+  alginateScoops,
+  type JobSize,
+  type RememberedMix,
+  rememberedMix,
+  type Space,
+  spaceCm3,
+  type UsualJob,
+  usualJobs,
+  usualPowderGrams,
+} from './amount-needed.ts'
+export {
   BOUND_WATER_GRAMS_PER_GRAM,
   type GypsumMix,
   gypsumSettingFactor,
@@ -16,5 +27,21 @@ export {
   mixParts,
   packsNeeded,
 } from './mix.ts'
+export {
+  type ClockMark,
+  type ClockStretch,
+  type MixClock,
+  mixClock,
+  stretchAt,
+} from './mix-clock.ts'
 export { correctMix, type MixCorrection, type MixInBowl } from './mix-correction.ts'
+export {
+  AIR_FRACTION,
+  mixForVolume,
+  mixMillilitres,
+  USUAL_WASTE_FRACTION,
+  type VolumeWanted,
+} from './mix-volume.ts'
 export { doughShrinkageFraction, MONOMER_SHRINKAGE_FRACTION } from './resin-dough.ts'
+export { changedSetMinutes, type SettingChanger, settingChangers } from './setting-changers.ts'
+export { type DilutedLiquid, dilutedLiquid } from './special-liquid.ts'

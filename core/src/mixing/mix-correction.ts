@@ -10,6 +10,11 @@ export interface MixInBowl extends Mix {
   /** Room in the bowl for powder and liquid together, g; none given: no limit. */
   readonly bowlGrams?: number
   readonly liquidGramsPerMillilitre: number
+  /** What the balance and the cylinder can add at least, g and mL; an addition is rounded to it. None: any. */
+  readonly readableGrams?: number
+  readonly readableMillilitres?: number
+  /** The range of the class, mL/g, for the reason when it cannot be met. */
+  readonly classRange?: { readonly min: number; readonly max: number }
 }
 
 export type MixCorrection =
@@ -22,6 +27,7 @@ export type MixCorrection =
  * What to do with a mix whose parts are already in the bowl: add the other part, or start again.
  *
  * Powder p and liquid v against the wanted ratio R: liquid to add p R - v if that is above 0, else powder v / R - p.
+ * Where the balance or the cylinder cannot add so little that the ratio is met, it says start again.
  * Adding water to a mix that thickens breaks the crystals already formed, so it is refused (common practice).
  *
  * @throws {DomainError} `not-a-positive-number`
@@ -43,8 +49,15 @@ export function correctMix(bowl: MixInBowl): MixCorrection {
       reason: 'The mix is thickening. Adding to it breaks the crystals that have formed.',
     }
   const tooDry = wantedMillilitres > liquidMillilitres
-  const addMillilitres = tooDry ? wantedMillilitres - liquidMillilitres : 0
-  const addGrams = tooDry ? 0 : liquidMillilitres / millilitresPerGram - powderGrams
+  const addMillilitres = tooDry
+    ? roundedTo(bowl.readableMillilitres, wantedMillilitres - liquidMillilitres)
+    : 0
+  const addGrams = tooDry
+    ? 0
+    : roundedTo(bowl.readableGrams, liquidMillilitres / millilitresPerGram - powderGrams)
+  const reached = (liquidMillilitres + addMillilitres) / (powderGrams + addGrams)
+  if (Math.abs(reached - millilitresPerGram) > toleranceFraction * millilitresPerGram * (1 + 1e-9) + 1e-12)
+    return { action: 'startAgain', reason: missed(reached, bowl) }
   const fullGrams =
     powderGrams + addGrams + (liquidMillilitres + addMillilitres) * bowl.liquidGramsPerMillilitre
   if (bowl.bowlGrams !== undefined && fullGrams > bowl.bowlGrams)
@@ -55,4 +68,17 @@ export function correctMix(bowl: MixInBowl): MixCorrection {
   return tooDry
     ? { action: 'addLiquid', liquidMillilitres: addMillilitres }
     : { action: 'addPowder', powderGrams: addGrams }
+}
+
+function roundedTo(readable: number | undefined, amount: number): number {
+  if (readable === undefined) return amount
+  requirePositive(readable, 'readable', 'What can be read')
+  return Math.round(amount / readable) * readable
+}
+
+function missed(reached: number, { classRange, toleranceFraction }: MixInBowl): string {
+  const nearest = `The nearest that can be measured gives ${reached.toFixed(3)} mL/g`
+  return classRange && (reached < classRange.min || reached > classRange.max)
+    ? `${nearest}, beyond the class range of ${classRange.min.toFixed(2)} to ${classRange.max.toFixed(2)}.`
+    : `${nearest}, not within ${Math.round(toleranceFraction * 100)} %.`
 }

@@ -1,0 +1,5 @@
+export { type MeasureOptions, type MeshMeasure, measureMesh } from './measure-mesh.ts'
+export { cm3FromMeshVolume, likelyMeshUnits, type MeshUnitId, meshUnits } from './mesh-units.ts'
+export { meshForView, type TopView, topView } from './mesh-view.ts'
+export { type MeshFormat, readMesh } from './read-mesh.ts'
+export type { Triangles } from './triangles.ts'
