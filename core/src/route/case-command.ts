@@ -1,5 +1,6 @@
 import type { DentistDecision, RecordedMix, WorkAuthorisation } from './case-event.ts'
 import type { Route, RouteTemplate } from './route-template.ts'
+import type { SheetData } from './step-sheet.ts'
 
 interface OnStep {
   readonly jobId: string
@@ -18,6 +19,7 @@ export type CaseCommand =
       readonly answer?: string
     })
   | (OnStep & RecordedMix & { readonly type: 'recordMix' })
+  | (OnStep & { readonly type: 'recordSheet'; readonly sheetId: string; readonly sheet: SheetData })
   | {
       readonly type: 'goBack'
       readonly jobId: string

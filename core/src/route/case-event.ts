@@ -1,3 +1,5 @@
+import type { SheetData } from './step-sheet.ts'
+
 /**
  * The events of a case: immutable facts, in order. The state of a case is computed from them and from nothing else.
  * `at` is ISO 8601 in UTC; `by` is the first name of the person who did it.
@@ -43,6 +45,13 @@ export interface RecordedMix {
   readonly powderParts?: number
   readonly liquidParts?: number
   readonly lots: readonly string[]
+  /** The lab's product, by the name it had then. */
+  readonly product?: string
+  /** When powder met liquid, ISO 8601; none: when it was recorded. */
+  readonly metAt?: string
+  /** Taken settled from the balance, given by the dispenser; by hand when not said. */
+  readonly powderFrom?: 'balance' | 'hand'
+  readonly liquidFrom?: 'dispenser' | 'hand'
 }
 
 interface OnStep {
@@ -74,6 +83,7 @@ export type CaseEventData =
       readonly answer?: string
     })
   | (OnStep & RecordedMix & { readonly type: 'mixRecorded' })
+  | (OnStep & { readonly type: 'sheetRecorded'; readonly sheetId: string; readonly sheet: SheetData })
   | {
       readonly type: 'wentBack'
       readonly jobId: string

@@ -1,5 +1,6 @@
 import type { CaseEvent, EventStamp, RecordedMix, WorkAuthorisation } from './case-event.ts'
 import type { Check, Outcome, Route, RouteStep } from './route-template.ts'
+import { type SheetData, type SheetOf, type StepSheet, sheetFaults } from './step-sheet.ts'
 
 export type StepStatus = 'waiting' | 'running' | 'done' | 'skipped'
 
@@ -18,6 +19,11 @@ export interface StepMix extends EventStamp, RecordedMix {
   }
 }
 
+export interface RecordedSheet extends EventStamp {
+  readonly sheetId: string
+  readonly sheet: SheetData
+}
+
 /** A step as it stands. When it is opened again, a new attempt begins and the old one goes to `past`. */
 export interface StepState {
   readonly status: StepStatus
@@ -30,7 +36,8 @@ export interface StepState {
   readonly skipReason?: string
   readonly readings: readonly Reading[]
   readonly mixes: readonly StepMix[]
-  /** Checks that failed and that the dentist has accepted. */
+  readonly sheets: readonly RecordedSheet[]
+  /** Checks and sheets that failed and that the dentist has accepted. */
   readonly accepted: readonly string[]
   readonly past: readonly StepState[]
 }
@@ -99,6 +106,7 @@ const freshStep: StepState = {
   attempt: 1,
   readings: [],
   mixes: [],
+  sheets: [],
   accepted: [],
   past: [],
 }
@@ -146,6 +154,7 @@ type JobEvent = Extract<
       | 'stepSkipped'
       | 'checkRecorded'
       | 'mixRecorded'
+      | 'sheetRecorded'
       | 'wentBack'
       | 'variantSwapped'
       | 'dentistAsked'
@@ -198,6 +207,14 @@ function applyToJob(job: JobState, event: JobEvent, routes: RouteLookup): JobSta
       const { type: _type, jobId: _jobId, stepId, ...mix } = event
       return setStep(job, stepId, (step) => ({ ...step, mixes: [...step.mixes, mix] }))
     }
+    case 'sheetRecorded': {
+      const { sheetId, sheet } = event
+      return setStep(job, event.stepId, (step) => ({
+        ...step,
+        sheets: [...step.sheets, { ...stamp, sheetId, sheet }],
+        accepted: step.accepted.filter((id) => id !== sheetId),
+      }))
+    }
     case 'wentBack':
       return goBack(job, event.toStepId, event.remake, event.reason, at)
     case 'variantSwapped': {
@@ -231,10 +248,12 @@ function withQuestion(job: JobState, stepId: string, at: string): JobState {
 function answerIn(job: JobState, event: Extract<CaseEvent, { type: 'dentistAnswered' }>): JobState {
   const { stepId, checkId } = job.question ?? {}
   const answered: JobState = { ...job, question: undefined }
-  if (event.decision === 'proceed')
-    return stepId && checkId
-      ? setStep(answered, stepId, (step) => ({ ...step, accepted: [...step.accepted, checkId] }))
-      : answered
+  if (event.decision === 'proceed') {
+    if (!stepId) return answered
+    // Asked by a person about a step: what does not pass on its sheets is what was asked about.
+    const ids = checkId ? [checkId] : failingSheets(stepOf(job, stepId), job).map(({ sheet }) => sheet.id)
+    return setStep(answered, stepId, (step) => ({ ...step, accepted: [...step.accepted, ...ids] }))
+  }
   if (!event.toStepId) return answered
   return goBack(answered, event.toStepId, event.decision === 'remake', event.answer, event.at)
 }
@@ -244,7 +263,13 @@ function goBack(job: JobState, toStepId: string, remake: boolean, reason: string
   const steps = { ...job.steps }
   for (const step of reopenedSteps(job.route, toStepId, remake)) {
     const was = steps[step.id]!
-    if (was.status === 'waiting' && was.readings.length === 0 && was.mixes.length === 0) continue
+    if (
+      was.status === 'waiting' &&
+      was.readings.length === 0 &&
+      was.mixes.length === 0 &&
+      was.sheets.length === 0
+    )
+      continue
     steps[step.id] = { ...freshStep, attempt: was.attempt + 1, past: [...was.past, { ...was, past: [] }] }
   }
   return {
@@ -340,6 +365,25 @@ export function failingChecks(
     const outcome = readingOutcome(check, reading)
     return outcome.verdict === 'pass' ? [] : [{ check, reading, outcome }]
   })
+}
+
+/** The sheets of a step whose last entry does not pass and was not accepted by the dentist, with what does not. */
+export function failingSheets(
+  step: RouteStep,
+  job: JobState,
+): { readonly sheet: StepSheet; readonly faults: readonly string[] }[] {
+  const state = job.steps[step.id]!
+  return (step.sheets ?? []).flatMap((sheet) => {
+    const last = state.sheets.findLast((each) => each.sheetId === sheet.id)
+    if (!last || state.accepted.includes(sheet.id)) return []
+    const faults = sheetFaults(sheet, last.sheet, (of) => recordedSheet(job, of))
+    return faults.length > 0 ? [{ sheet, faults }] : []
+  })
+}
+
+/** The last entry of a sheet that is on record in a job. */
+export function recordedSheet(job: JobState, { stepId, sheetId }: SheetOf): SheetData | undefined {
+  return job.steps[stepId]?.sheets.findLast((each) => each.sheetId === sheetId)?.sheet
 }
 
 /** The checks of a step that still want a reading. */

@@ -16,6 +16,9 @@ export const cautions = {
   trimmerWheel: 'Model trimmer: two hands, light pressure, fingers off the wheel.',
   chisel: 'Pneumatic chisel: eye protection, work braced, never towards the hand.',
   blaster: 'Blaster: closed box, extraction, eye protection.',
+  uvLight: 'Curing light: shield or closed box; never look into it.',
+  hotResin: 'Resin and tray come out hot: tongs, let it cool on the plate.',
+  adhesive: 'Thin adhesive glues skin and eyes: eye protection, no skin contact, ventilate.',
   ammonia: 'Ammonia solutions: ventilate; never mix with bleach.',
   disinfectant: 'Disinfectant: gloves and eye protection; contact time as its label says.',
 } as const

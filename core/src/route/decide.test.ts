@@ -1,11 +1,13 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { goodSheet } from './good-sheet.ts'
 import {
   type CaseAtHand,
   type CaseCommand,
   type CaseEvent,
   caseState,
   goodHand,
+  inventedPair,
   isDelivered,
   isSettled,
   obey,
@@ -184,6 +186,94 @@ describe('the rules of the bench', () => {
       later.refusal({ type: 'swapVariant', jobId: J, matter: 'base', choice: 'one-pour', reason: 'x' }),
     ).toBe('variant-too-late')
   })
+  it('counts every part back before the case may leave', () => {
+    const bench = new Bench('implant-verification').upTo('deliver')
+    bench.check('deliver', 'enclosures-back', 'All in the bag')
+    const finish: CaseCommand = { type: 'finishStep', jobId: J, stepId: 'deliver' }
+    expect(bench.refusal(finish)).toBe('sheet-missing')
+    const back = (screws: number): CaseCommand => ({
+      type: 'recordSheet',
+      jobId: J,
+      stepId: 'deliver',
+      sheetId: 'parts-back',
+      sheet: {
+        kind: 'parts',
+        parts: [
+          { name: 'Impression copings', count: 2 },
+          { name: 'Coping screws', count: screws },
+          { name: 'Impression tray', count: 2 },
+        ],
+      },
+    })
+    bench.do(back(1))
+    expect(bench.refusal(finish)).toBe('sheet-failing')
+    bench.do(back(2))
+    bench.finish('deliver')
+    expect(isDelivered(bench.hand.state)).toBe(true)
+  })
+  it('a jig that is thin at one place does not pass, unless the dentist takes it', () => {
+    const bench = new Bench('implant-verification').upTo('jig-thickness')
+    const places = (thin: number, count = 4) => ({
+      kind: 'places' as const,
+      places: Array.from({ length: count }, (_, n) => ({ place: `place ${n}`, value: n === 2 ? thin : 4.1 })),
+    })
+    const on = { jobId: J, stepId: 'jig-thickness' }
+    const record = (sheet: ReturnType<typeof places>): CaseCommand => ({
+      type: 'recordSheet',
+      ...on,
+      sheetId: 'jig-places',
+      sheet,
+    })
+    expect(bench.refusal(record(places(4, 3)))).toBe('too-few-places')
+    expect(bench.refusal(record(places(400)))).toBe('reading-not-plausible')
+    bench.do(record(places(2.9)))
+    expect(bench.refusal({ type: 'finishStep', ...on })).toBe('sheet-failing')
+    bench.do({ type: 'askDentist', ...on, question: 'Thin at one place, there is no room.' })
+    bench.do({ type: 'dentistAnswered', jobId: J, answer: 'Accepted', decision: 'proceed' })
+    bench.finish('jig-thickness')
+  })
+  it('past its upper limit a hard window wants a reason, before it none', () => {
+    const bench = new Bench('implant-verification').upTo('tray-cure')
+    const finish: CaseCommand = { type: 'finishStep', jobId: J, stepId: 'tray-cure' }
+    bench.now += 1.9 * MINUTE
+    expect(bench.refusal(finish)).toBeUndefined()
+    bench.now += 0.2 * MINUTE
+    expect(bench.refusal(finish)).toBe('window-missed')
+    bench.do({ ...finish, outOfTimeReason: 'called away; wax looked at, whole' })
+  })
+  it('a finished pair that fails names its lines; a plan of nonsense is not taken', () => {
+    const bench = new Bench('study-model-pair').upTo('verify')
+    bench.check('verify', 'stands', 'They stand, teeth in contact')
+    const sheet = goodSheet(stepOf(bench.job, 'verify').sheets![0]!)
+    if (sheet.kind !== 'finishedPair') throw new Error('a finished pair')
+    const record = (pair: typeof sheet.pair): CaseCommand => ({
+      type: 'recordSheet',
+      jobId: J,
+      stepId: 'verify',
+      sheetId: 'finished-pair',
+      sheet: { kind: 'finishedPair', pair },
+    })
+    bench.do(record({ ...sheet.pair, backStepMillimetres: 0.9 }))
+    expect(() => bench.finish('verify')).toThrow('Backs flush within')
+    expect(bench.refusal(record({ ...sheet.pair, basesTiltDegrees: Number.NaN }))).toBe('not-a-number')
+    bench.do(record(sheet.pair))
+    bench.finish('verify')
+    const plan = new Bench('study-model-pair').upTo('measure')
+    const { upper } = inventedPair
+    const swapped = {
+      ...upper.landmarks,
+      notches: { right: upper.landmarks.notches.left, left: upper.landmarks.notches.right },
+    }
+    expect(
+      plan.refusal({
+        type: 'recordSheet',
+        jobId: J,
+        stepId: 'measure',
+        sheetId: 'trim-plan',
+        sheet: { kind: 'trimPlan', entry: { ...inventedPair, upper: { ...upper, landmarks: swapped } } },
+      }),
+    ).toBe('sides-swapped')
+  })
   it.each<[string, CaseCommand]>([
     ['no-such-job', { type: 'startStep', jobId: 'job-9', stepId: 'wrap' }],
     ['no-such-step', { type: 'startStep', jobId: J, stepId: 'fly' }],
@@ -264,31 +354,34 @@ describe('the rules of the bench', () => {
   })
 })
 
-describe.each(['study-cast', 'complete-denture'])('any way through a %s', (templateId) => {
-  it('keeps its invariants, and replay equals the live state', () => {
-    fc.assert(
-      fc.property(fc.integer(), fc.array(fc.nat(999), { maxLength: 160 }), (seed, picks) => {
-        const bench = new Bench(templateId)
-        const random = seededRandom(seed)
-        for (const pick of picks) {
-          const command = someCommand(bench, pick, random)
-          const refused = bench.refusal(command)
-          if (refused)
-            expect(() => bench.do(command)).toThrow(
-              expect.objectContaining({ code: refused, remedy: expect.stringMatching(/\S/) }),
-            )
-          else bench.do(command)
-          bench.now += pick * 1000
-          expectInvariants(bench)
-        }
-        const replayed = JSON.parse(JSON.stringify(bench.hand.events)) as CaseEvent[]
-        const again = caseState(replayed, (id) => bench.hand.routes.get(id)!)
-        expect(JSON.stringify(again)).toBe(JSON.stringify(bench.hand.state))
-      }),
-      { numRuns: 40 },
-    )
-  })
-})
+describe.each(['study-cast', 'study-model-pair', 'implant-verification', 'complete-denture'])(
+  'any way through a %s',
+  (templateId) => {
+    it('keeps its invariants, and replay equals the live state', () => {
+      fc.assert(
+        fc.property(fc.integer(), fc.array(fc.nat(999), { maxLength: 160 }), (seed, picks) => {
+          const bench = new Bench(templateId)
+          const random = seededRandom(seed)
+          for (const pick of picks) {
+            const command = someCommand(bench, pick, random)
+            const refused = bench.refusal(command)
+            if (refused)
+              expect(() => bench.do(command)).toThrow(
+                expect.objectContaining({ code: refused, remedy: expect.stringMatching(/\S/) }),
+              )
+            else bench.do(command)
+            bench.now += pick * 1000
+            expectInvariants(bench)
+          }
+          const replayed = JSON.parse(JSON.stringify(bench.hand.events)) as CaseEvent[]
+          const again = caseState(replayed, (id) => bench.hand.routes.get(id)!)
+          expect(JSON.stringify(again)).toBe(JSON.stringify(bench.hand.state))
+        }),
+        { numRuns: 40 },
+      )
+    })
+  },
+)
 
 /** Mostly the next right thing; now and then something odd. */
 function someCommand(bench: Bench, pick: number, random: () => number): CaseCommand {
@@ -336,6 +429,9 @@ function expectInvariants(bench: Bench): void {
     if (state.status === 'done')
       for (const check of step.checks ?? [])
         expect(state.readings.some((r) => r.checkId === check.id)).toBe(true)
+    if (state.status === 'done')
+      for (const sheet of step.sheets ?? [])
+        expect(state.sheets.some((s) => s.sheetId === sheet.id)).toBe(true)
     expect(state.past).toHaveLength(state.attempt - 1)
   }
 }
@@ -347,6 +443,15 @@ describe('a whole route', () => {
     bench.finish('hand-over')
     expect(isDelivered(bench.hand.state)).toBe(true)
   })
+  it.each(['study-model-pair', 'implant-verification', 'study-cast'])(
+    'a %s can be done to the end',
+    (templateId) => {
+      const bench = new Bench(templateId).upTo('deliver')
+      for (const command of goodHand(J, stepOf(bench.job, 'deliver'), seededRandom(2))) bench.do(command)
+      bench.finish('deliver')
+      expect(isDelivered(bench.hand.state)).toBe(true)
+    },
+  )
   it('what is done once stays done when the route goes back, not when it is remade', () => {
     const { route } = new Bench('complete-denture').job
     const first = route.steps[0]!.id

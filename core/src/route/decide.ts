@@ -6,6 +6,7 @@ import type { CaseEventData, RecordedMix } from './case-event.ts'
 import {
   type CaseState,
   failingChecks,
+  failingSheets,
   isDelivered,
   isSettled,
   type JobState,
@@ -15,6 +16,7 @@ import {
   stepsInHand,
 } from './case-state.ts'
 import type { Check, RouteStep } from './route-template.ts'
+import { checkSheet } from './step-sheet.ts'
 import { stepWindow, windowVerdict } from './step-window.ts'
 
 /**
@@ -94,7 +96,7 @@ function decideOnStep(
   job: JobState,
   command: Extract<
     JobCommand,
-    { type: 'startStep' | 'finishStep' | 'skipStep' | 'recordCheck' | 'recordMix' }
+    { type: 'startStep' | 'finishStep' | 'skipStep' | 'recordCheck' | 'recordMix' | 'recordSheet' }
   >,
   { now }: CommandContext,
 ): CaseEventData {
@@ -135,9 +137,22 @@ function decideOnStep(
     case 'recordMix':
       mustBeRunning(step, state)
       return { ...command, ...checkedMix(step, command), type: 'mixRecorded' }
+    case 'recordSheet': {
+      mustBeRunning(step, state)
+      const sheet = step.sheets?.find((each) => each.id === command.sheetId)
+      if (!sheet)
+        refuse(
+          'no-such-sheet',
+          `"${step.name}" has no sheet ${command.sheetId}.`,
+          'Reload the case.',
+          'sheetId',
+        )
+      checkSheet(sheet, command.sheet)
+      return { ...command, type: 'sheetRecorded' }
+    }
     case 'finishStep':
       mustBeRunning(step, state)
-      mustBeComplete(step, state)
+      mustBeComplete(job, step, state)
       return { ...command, type: 'stepFinished', ...outOfTime(job, step, now, command.outOfTimeReason) }
   }
 }
@@ -170,7 +185,7 @@ function mustBeRunning(step: RouteStep, state: StepState): void {
     )
 }
 
-function mustBeComplete(step: RouteStep, state: StepState): void {
+function mustBeComplete(job: JobState, step: RouteStep, state: StepState): void {
   const unmixed = (step.amounts ?? []).find((a) => !state.mixes.some((m) => m.amountId === a.id))
   if (unmixed) {
     const name = materials.get(unmixed.materialId)?.name ?? unmixed.materialId
@@ -178,6 +193,17 @@ function mustBeComplete(step: RouteStep, state: StepState): void {
   }
   const open = openChecks(step, state)[0]
   if (open) refuse('check-missing', `The check "${open.name}" is still open.`, `${open.how}`, open.id)
+  const unwritten = step.sheets?.find((each) => !state.sheets.some((s) => s.sheetId === each.id))
+  if (unwritten)
+    refuse('sheet-missing', `"${unwritten.name}" is not filled in yet.`, unwritten.how, unwritten.id)
+  const wrong = failingSheets(step, job)[0]
+  if (wrong)
+    refuse(
+      'sheet-failing',
+      `"${wrong.sheet.name}" does not pass: ${wrong.faults.join(', ')}.`,
+      wrong.sheet.failing.say,
+      wrong.sheet.id,
+    )
   const failing = failingChecks(step, state)[0]
   if (failing && failing.outcome.verdict !== 'pass')
     refuse(
@@ -197,15 +223,15 @@ function outOfTime(
 ): { outOfTimeReason?: string } {
   const window = stepWindow(job, step)
   const verdict = window && windowVerdict(window, now)
-  const missed = verdict === 'past' && window?.to === 'start'
+  const missed = verdict === 'past' && (window?.to === 'start' || window?.hard === true)
   if (!window || (verdict !== 'tooSoon' && !missed)) return {}
   const outOfTimeReason = reason?.trim()
   if (outOfTimeReason) return { outOfTimeReason }
   if (missed)
     refuse(
       'window-missed',
-      `The time to start "${step.name}" is past. ${window.late}`,
-      'Give a reason to start all the same, or go back.',
+      `The time to ${window.to} "${step.name}" is past. ${window.late}`,
+      `Give a reason to ${window.to} all the same, or go back.`,
       'outOfTimeReason',
     )
   const minutes = Math.ceil((window.goodFrom - now) / 60_000)

@@ -1,10 +1,11 @@
 import { materials } from '../materials/index.ts'
 import type { CaseCommand } from './case-command.ts'
 import type { RecordedMix } from './case-event.ts'
+import { goodSheet } from './good-sheet.ts'
 import type { Amount, Check, RouteStep } from './route-template.ts'
 
 /**
- * What a careful hand would enter on a step: every amount near its plan and every check passed.
+ * What a careful hand would enter on a step: every amount near its plan, every check passed, every sheet filled in.
  * The demo lab, the benchmark and the tests are made with it; nothing of it reaches a real record.
  *
  * @param random numbers from 0 to 1, for the small spread of a real hand
@@ -29,7 +30,16 @@ export function goodHand(
       ...goodReading(check, random),
     })),
   )
-  return [...mixes, ...checks]
+  const sheets = (step.sheets ?? []).map(
+    (sheet): CaseCommand => ({
+      type: 'recordSheet',
+      jobId,
+      stepId: step.id,
+      sheetId: sheet.id,
+      sheet: goodSheet(sheet),
+    }),
+  )
+  return [...mixes, ...sheets, ...checks]
 }
 
 function goodMix(amount: Amount, random: () => number): Omit<RecordedMix, 'lots'> {

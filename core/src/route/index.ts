@@ -16,13 +16,16 @@ export {
   caseState,
   type DentistQuestion,
   failingChecks,
+  failingSheets,
   isDelivered,
   isSettled,
   type JobState,
   openChecks,
   type Reading,
+  type RecordedSheet,
   type RouteLookup,
   readingOutcome,
+  recordedSheet,
   reopenedSteps,
   type StepMix,
   type StepState,
@@ -33,6 +36,7 @@ export {
 export { CAUTION_RULE, type CautionId, cautions } from './cautions.ts'
 export { decide, refusalOf, stepInHand } from './decide.ts'
 export { goodHand, seededRandom } from './good-hand.ts'
+export { inventedPair } from './good-sheet.ts'
 export { routeFaults } from './route-faults.ts'
 export {
   type Amount,
@@ -49,5 +53,16 @@ export {
   type StepKind,
   stages,
 } from './route-template.ts'
+export {
+  checkSheet,
+  type PartCount,
+  type PlaceReading,
+  pairLines,
+  type SheetData,
+  type SheetKind,
+  type SheetOf,
+  type StepSheet,
+  sheetFaults,
+} from './step-sheet.ts'
 export { type StepWindow, stepWindow, type WindowVerdict, windowVerdict } from './step-window.ts'
 export { routeTemplates } from './templates/index.ts'

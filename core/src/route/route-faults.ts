@@ -27,7 +27,18 @@ export function routeFaults(route: Route): string[] {
       if (!materials.has(amount.materialId)) fault(`needs an unknown material ${amount.materialId}`)
       if (amount.source.trim() === '') fault(`amount ${amount.id} has no source`)
     }
-    const ids = [...(step.checks ?? []), ...(step.amounts ?? [])].map((part) => part.id)
+    for (const sheet of step.sheets ?? []) {
+      if (sheet.source.trim() === '') fault(`sheet ${sheet.id} has no source`)
+      const of =
+        sheet.kind === 'parts' ? sheet.returnOf : sheet.kind === 'finishedPair' ? sheet.planOf : undefined
+      if (of && !earlier.has(of.stepId))
+        fault(`sheet ${sheet.id} is held against "${of.stepId}", which is not before it`)
+      if ('toStepId' in sheet.failing && !earlier.has(sheet.failing.toStepId))
+        fault(`sheet ${sheet.id} leads to "${sheet.failing.toStepId}", which is not before it`)
+    }
+    const ids = [...(step.checks ?? []), ...(step.amounts ?? []), ...(step.sheets ?? [])].map(
+      (part) => part.id,
+    )
     if (new Set(ids).size !== ids.length) fault('two of its checks or amounts share an id')
   }
   return faults

@@ -1,6 +1,10 @@
 import type { Source } from '../materials/index.ts'
 import type { QuantityKind } from '../quantity/index.ts'
 import type { CautionId } from './cautions.ts'
+import type { Outcome } from './outcome.ts'
+import type { StepSheet } from './step-sheet.ts'
+
+export type { Outcome } from './outcome.ts'
 
 /** The part of the workshop a step belongs to, in the order of the house. */
 export const stages = [
@@ -27,14 +31,6 @@ export type Stage = (typeof stages)[number]
 
 /** Attended: hands on. Unattended: waits by itself. Machine: a timed program. Clinic: the case is away. */
 export type StepKind = 'attended' | 'unattended' | 'machine' | 'clinic'
-
-/** What follows from a check. `say` is the next hand movement, or the question for the dentist. */
-export type Outcome =
-  | { readonly verdict: 'pass' }
-  | { readonly verdict: 'adjust'; readonly say: string }
-  | { readonly verdict: 'goBack'; readonly toStepId: string; readonly say: string }
-  | { readonly verdict: 'remake'; readonly toStepId: string; readonly say: string }
-  | { readonly verdict: 'askDentist'; readonly say: string }
 
 interface CheckBase {
   readonly id: string
@@ -99,6 +95,8 @@ export interface WaitWindow {
   /** End of the good time; then it is getting late. */
   readonly bestMinutes: number
   readonly latestMinutes?: number
+  /** Past the latest it is ended only with a reason: the harm is done by then. */
+  readonly hard?: boolean
   readonly early: string
   readonly late: string
   readonly source: Source
@@ -131,6 +129,7 @@ export interface RouteStep {
   readonly startWindow?: StartWindow
   readonly amounts?: readonly Amount[]
   readonly checks?: readonly Check[]
+  readonly sheets?: readonly StepSheet[]
   readonly cautions?: readonly CautionId[]
   /** Why it may be left out; a step without this can never be skipped. */
   readonly mayBeSkipped?: string

@@ -27,8 +27,8 @@ describe('templates', () => {
         const built = matter.choices.map((c) =>
           JSON.stringify(buildRoute(template, { [matter.id]: c.id }).steps),
         )
-        if (matter.id === 'arch' && template.id === 'study-cast') continue
-        const alike = matter.id === 'arch' ? 2 : matter.choices.length
+        // One arch is worked like the other; only a pair differs.
+        const alike = matter.id === 'arch' ? matter.choices.length - 1 : matter.choices.length
         expect([matter.id, new Set(built).size]).toEqual([matter.id, alike])
       }
     },
@@ -87,6 +87,33 @@ describe('figures of the trade (common practice)', () => {
     expect(measure('re-measure', 'incisal-deviation').max).toBe(0.5)
     expect(measure('re-measure', 'midline-deviation').max).toBe(0.5)
     expect(measure('re-measure', 'fullness-deviation').max).toBe(1)
+  })
+})
+
+describe('implant cast, jig and tray (common practice)', () => {
+  const template = routeTemplates.get('implant-verification')!
+  const step = (id: string, implants = '4') =>
+    buildRoute(template, { implants }).steps.find((s) => s.id === id)!
+  const limit = (stepId: string, checkId: string, implants: string) =>
+    step(stepId, implants).checks?.find((c) => c.id === checkId)
+  it('counts replicas, screws and holes as prescribed, and one cut fewer', () => {
+    for (const implants of ['2', '4', '10']) {
+      const n = Number(implants)
+      expect(limit('seat-replicas', 'replicas', implants)).toMatchObject({ min: n, max: n })
+      expect(limit('screws-out', 'screws-out', implants)).toMatchObject({ min: n, max: n })
+      expect(limit('tray-sheet', 'tray-holes', implants)).toMatchObject({ min: n, max: n })
+      expect(limit('section', 'cuts', implants)).toMatchObject({ min: n - 1, max: n - 1 })
+    }
+  })
+  it('soft tissue 5-6 min, jig about 4 mm, rest 24 h, tray 2 min at most', () => {
+    expect(step('tissue-sets').wait?.earliestMinutes).toBe(5)
+    expect(step('jig-thickness').sheets?.[0]).toMatchObject({ kind: 'places', leastPlaces: 4 })
+    expect(step('jig-rests').wait?.earliestMinutes).toBe(24 * 60)
+    expect(step('tray-cure').wait).toMatchObject({ latestMinutes: 2, hard: true })
+  })
+  it('makes the tray while the jig rests', () => {
+    expect(step('spacer').after).toEqual(['jig-thickness'])
+    expect(step('try-over').after).toEqual(['section', 'tray-borders'])
   })
 })
 

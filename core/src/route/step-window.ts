@@ -12,6 +12,8 @@ export interface StepWindow {
   readonly lateFrom: number
   /** When it is past; none: late is the worst. */
   readonly pastFrom?: number
+  /** Past is too late: it wants a reason. */
+  readonly hard?: boolean
   readonly early?: string
   readonly late: string
   readonly source: string
@@ -38,18 +40,20 @@ function windowFrom(
     readonly earliestMinutes?: number
     readonly bestMinutes: number
     readonly latestMinutes?: number
+    readonly hard?: boolean
     readonly early?: string
     readonly late: string
     readonly source: string
   },
 ): StepWindow {
-  const { earliestMinutes = 0, bestMinutes, latestMinutes, early, late, source } = window
+  const { earliestMinutes = 0, bestMinutes, latestMinutes, hard, early, late, source } = window
   return {
     to,
     from,
     goodFrom: from + earliestMinutes * MINUTE,
     lateFrom: from + bestMinutes * MINUTE,
     ...(latestMinutes === undefined ? {} : { pastFrom: from + latestMinutes * MINUTE }),
+    ...(hard ? { hard } : {}),
     early,
     late,
     source,

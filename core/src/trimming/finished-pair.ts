@@ -1,7 +1,8 @@
 import { DomainError } from '../refusal/index.ts'
-import { distance, type Point } from './plane-geometry.ts'
+import { type PerSide, sides } from './landmarks.ts'
+import { distance, type Point, radians } from './plane-geometry.ts'
 import { PLANE_OFF_MIDDLE, TOTAL_HEIGHT } from './trim-heights.ts'
-import { heelRange } from './trim-plan.ts'
+import { heelRange, type TrimPlan } from './trim-plan.ts'
 
 /** One reading of the finished pair: what was read, what was wanted, whether it passes. */
 export interface PairLine {
@@ -24,6 +25,9 @@ export interface FinishedModel {
   readonly heelMillimetres: readonly [right: number, left: number]
   /** At the back. */
   readonly heelDegrees: readonly [right: number, left: number]
+  /** From the midline straight out to the corners of the side, with calipers; none: not read. */
+  readonly canineCornerMillimetres?: readonly [right: number, left: number]
+  readonly heelCornerMillimetres?: readonly [right: number, left: number]
 }
 export interface FinishedPair {
   readonly upper: FinishedModel
@@ -80,6 +84,8 @@ export function checkFinishedPair(
       ['left', model.heelDegrees[1]],
     ] as const)
       line(`${arch}: ${side} heel at the back`, angle, '°', plan.heelDegrees - 2, plan.heelDegrees + 2)
+    const unlike = caliperSymmetry(model)
+    if (unlike !== undefined) line(`${arch}: symmetry, by calipers`, unlike, 'mm', 0, SYMMETRY_LIMIT)
   }
   for (const [index, side] of ['right', 'left'].entries())
     line(
@@ -136,6 +142,31 @@ export function symmetryFigure({ pairs, apex }: BaseCorners): {
     largest: Math.max(...off),
     rootMeanSquare: Math.sqrt(off.reduce((s, d) => s + d * d, 0) / off.length),
   }
+}
+
+/** With calipers only: the largest difference of right and left over the paired lengths; undefined without any. */
+export function caliperSymmetry({
+  canineCornerMillimetres: canine,
+  heelCornerMillimetres: heel,
+}: FinishedModel): number | undefined {
+  const off = [canine, heel].flatMap((pair) => (pair ? [Math.abs(pair[0] - pair[1])] : []))
+  return off.length > 0 ? Math.max(...off) : undefined
+}
+
+/**
+ * What to touch again on the two sides of a finished model, from the caliper distances of their corners. A corner that
+ * lies d too far from the midline stands d cos τ out of the planned side line.
+ * @returns undefined while the corners have not been read
+ */
+export function sideTouchUps(model: FinishedModel, plan: TrimPlan): PerSide<TouchUp> | undefined {
+  const { canineCornerMillimetres: canine, heelCornerMillimetres: heel } = model
+  if (!canine || !heel) return undefined
+  const across = Math.cos(radians(plan.tauDegrees))
+  const slack = [plan.slackMillimetres.right, plan.slackMillimetres.left] as const
+  const [right, left] = sides.map((_, side) =>
+    touchUp([(heel[side]! - plan.heel.atSide.x) * across, (canine[side]! - plan.corner.x) * across], slack),
+  )
+  return { right: right!, left: left! }
 }
 
 /** What to take off a cut at its two measured ends, or why it has to stay. */

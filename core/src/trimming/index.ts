@@ -1,11 +1,13 @@
 export {
   type BaseCorners,
+  caliperSymmetry,
   checkFinishedPair,
   type FinishedModel,
   type FinishedPair,
   type PairLine,
   type PlannedAngles,
   SYMMETRY_LIMIT,
+  sideTouchUps,
   symmetryFigure,
   type TouchUp,
   touchUp,
@@ -18,6 +20,7 @@ export {
   type Side,
   type UpperLandmarks,
 } from './landmarks.ts'
+export { type ModelEntry, type PairEntry, type PairPlan, type PlannedModel, planPair } from './pair-plan.ts'
 export type { Point } from './plane-geometry.ts'
 export { FIRST_PASS_LEAVES, plannedOutline, type TrimCut, trimCuts } from './trim-cuts.ts'
 export {

@@ -9,7 +9,7 @@ export interface TrimCut {
   readonly tableDegrees: number
   /** The angle opens the other way: it is above 90 between side and back. */
   readonly opensOtherWay: boolean
-  /** Stone to take off at the deepest, mm; not above 0 when none reaches the cut. */
+  /** Stone to take off at the deepest, mm; not above 0 when none reaches the cut; NaN while no outline is marked. */
   readonly depthMillimetres: number
   readonly noStone: boolean
 }
@@ -26,14 +26,14 @@ function onSide(side: Side, line: CutLine): CutLine {
  * The cuts in their order with the angle to set and the depth to take off. Each depth is measured on what the cuts
  * before it have left of the present outline. The base itself is cut by height, see `planHeights`.
  *
- * @param outline of the present base, as a polygon in the frame of the landmarks
+ * @param outline of the present base, as a polygon in the frame of the landmarks; empty: the depths stay unknown
  */
 export function trimCuts(plan: TrimPlan, outline: readonly Point[]): TrimCut[] {
   let left = outline.map(plan.framed.toModel)
   const cuts: TrimCut[] = []
   const cut = (name: string, degreesToBack: number, line: CutLine) => {
-    const depthMillimetres = standsOut(left, line)
-    cuts.push({ name, ...tableAngle(degreesToBack), depthMillimetres, noStone: !(depthMillimetres > 0) })
+    const depthMillimetres = left.length > 0 ? standsOut(left, line) : Number.NaN
+    cuts.push({ name, ...tableAngle(degreesToBack), depthMillimetres, noStone: depthMillimetres <= 0 })
     left = cutOff(left, line)
   }
   const order: readonly Side[] = [plan.better, otherSide(plan.better)]
@@ -45,13 +45,15 @@ export function trimCuts(plan: TrimPlan, outline: readonly Point[]): TrimCut[] {
   else {
     const ahead = cutOff(left, { normal: { x: 0, y: -1 }, offset: -plan.corner.y })
     const depthMillimetres =
-      Math.max(...ahead.map((p) => distance(p, front.centre))) - front.radiusMillimetres
+      left.length > 0
+        ? Math.max(...ahead.map((p) => distance(p, front.centre))) - front.radiusMillimetres
+        : Number.NaN
     cuts.push({
       name: 'front arc',
       tableDegrees: 0,
       opensOtherWay: false,
       depthMillimetres,
-      noStone: !(depthMillimetres > 0),
+      noStone: depthMillimetres <= 0,
     })
   }
   for (const side of order) cut(`${side} heel`, plan.heel.betaDegrees, onSide(side, plan.heel.line))

@@ -27,7 +27,7 @@ export interface TrimChoices {
   /** 9.525 to 15.875 mm, 3/8 to 5/8 in (common practice). */
   readonly heelMillimetres: number
   /** Overrides the choice of the better side. */
-  readonly betterSide?: Side
+  readonly betterSide?: Side | undefined
 }
 export const usualTrimChoices: TrimChoices = {
   backClearanceMillimetres: 2,

@@ -1,14 +1,34 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
-import { ARCH_MATTER, type RouteTemplate } from '../route-template.ts'
+import { ARCH_MATTER, type RouteTemplate, type TemplateStep } from '../route-template.ts'
 import { adjust, askDentist, goBack, look, remake } from './checks.ts'
 
 const SET_SHORT = 'Stone pulled early breaks at the teeth and scratches.'
 const SET_LONG = 'Alginate dries on the cast, gets hard and takes the surface with it.'
 
+const separate: TemplateStep = {
+  id: 'separate',
+  name: 'Take off the impression',
+  stage: 'pour',
+  kind: 'attended',
+  how: ['Free the edge all round.', 'Lift in the line of the teeth, not sideways.'],
+  why: 'A sideways pull breaks teeth.',
+  handsOnMinutes: 5,
+  checks: [
+    look('teeth-whole', 'Teeth whole', 'Count the teeth and look at every edge.', 'All whole', {
+      'A tooth broke': adjust('Dry-fit the piece, then set it with thin adhesive. Note which tooth.'),
+      'Surface soft or chalky': remake(
+        'disinfect-impression',
+        'The stone did not set hard. Ask for a new impression and pour again.',
+      ),
+    }),
+  ],
+  cautions: ['blades'],
+}
+
 /** One stone cast with a trimmed base, from an alginate impression (trade: common practice throughout). */
 export const studyCast: RouteTemplate = {
   id: 'study-cast',
-  version: 1,
+  version: 2,
   name: 'Study cast',
   matters: [
     {
@@ -40,6 +60,16 @@ export const studyCast: RouteTemplate = {
       ],
       usual: 'vacuum',
       why: 'Vacuum: fewer bubbles.',
+    },
+    {
+      id: 'impression-off',
+      name: 'Impression comes off',
+      choices: [
+        { id: 'before-base', name: 'Before the base is poured' },
+        { id: 'after-base', name: 'After the base has set' },
+      ],
+      usual: 'before-base',
+      why: 'Off at once nothing dries on the cast; left on it shields the teeth.',
     },
   ],
   steps: [
@@ -177,25 +207,7 @@ export const studyCast: RouteTemplate = {
         }),
       ],
     },
-    {
-      id: 'separate',
-      name: 'Take off the impression',
-      stage: 'pour',
-      kind: 'attended',
-      how: ['Free the edge all round.', 'Lift in the line of the teeth, not sideways.'],
-      why: 'A sideways pull breaks teeth.',
-      handsOnMinutes: 5,
-      checks: [
-        look('teeth-whole', 'Teeth whole', 'Count the teeth and look at every edge.', 'All whole', {
-          'A tooth broke': adjust('Dry-fit the piece, then set it with thin adhesive. Note which tooth.'),
-          'Surface soft or chalky': remake(
-            'disinfect-impression',
-            'The stone did not set hard. Ask for a new impression and pour again.',
-          ),
-        }),
-      ],
-      cautions: ['blades'],
-    },
+    { ...separate, when: { 'impression-off': ['before-base'] } },
     {
       id: 'base',
       name: 'Base patty',
@@ -234,6 +246,18 @@ export const studyCast: RouteTemplate = {
         early: 'The trimmer tears a base that is still soft.',
         late: 'It gets hard to trim: wet it 5-15 min first.',
         source: COMMON_PRACTICE,
+      },
+    },
+    {
+      ...separate,
+      id: 'separate-late',
+      when: { 'impression-off': ['after-base'] },
+      startWindow: {
+        afterStepId: 'set',
+        bestMinutes: 120,
+        latestMinutes: 240,
+        late: SET_LONG,
+        source: 'common practice: do not leave alginate to dry on the cast for hours',
       },
     },
     {
