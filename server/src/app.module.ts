@@ -20,11 +20,16 @@ import { LiveController } from './live/live.controller.ts'
 import { LiveService } from './live/live.service.ts'
 import { LotsService } from './materials/lots.service.ts'
 import { MaterialsController } from './materials/materials.controller.ts'
+import { ShelfCards } from './materials/shelf-cards.service.ts'
 import { CalcController } from './mixing/calc.controller.ts'
+import { MixClocksController } from './mixing/mix-clocks.controller.ts'
+import { MixClocks } from './mixing/mix-clocks.service.ts'
 import { PeopleController } from './people/people.controller.ts'
 import { PeopleService } from './people/people.service.ts'
 import { SessionGuard } from './people/session.guard.ts'
 import { SETTINGS, type ServerSettings } from './settings/server-settings.ts'
+import { WeighingController } from './weighing/weighing.controller.ts'
+import { WeighingService } from './weighing/weighing.service.ts'
 
 @Module({})
 export class AppModule {
@@ -39,6 +44,8 @@ export class AppModule {
         BenchController,
         MaterialsController,
         CalcController,
+        MixClocksController,
+        WeighingController,
         LabController,
         ClockController,
         LiveController,
@@ -53,7 +60,10 @@ export class AppModule {
         LabClock,
         LiveService,
         PeopleService,
+        ShelfCards,
         LotsService,
+        MixClocks,
+        WeighingService,
         CaseStore,
         CasesService,
         CaseDocuments,

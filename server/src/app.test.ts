@@ -1,5 +1,6 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import { inventedPair } from '@yentrik/core'
 import request from 'supertest'
 import { TestServer } from './server-test.ts'
 import { settingsFrom } from './settings/server-settings.ts'
@@ -77,6 +78,8 @@ describe('the shelf', () => {
     expect((await server.get('/materials')).body.length).toBeGreaterThan(8)
     expect((await server.get('/route-templates')).body.map((t: { id: string }) => t.id)).toEqual([
       'study-cast',
+      'study-model-pair',
+      'implant-verification',
       'complete-denture',
     ])
   })
@@ -99,13 +102,60 @@ describe('errors and documents', () => {
         '/api/calc/mix',
         '/api/calc/mix-correction',
         '/api/calc/gypsum',
+        '/api/calc/amount',
+        '/api/calc/trim',
         '/api/cases/{caseId}/events',
       ]),
     )
     expect(body.components.schemas.MixDto.properties.powderGrams.example).toBe(100)
     expect(Object.keys(body.components.schemas)).toEqual(
-      expect.arrayContaining(['RecordMixDto', 'DentistAnsweredDto', 'AmendDto']),
+      expect.arrayContaining([
+        'RecordMixDto',
+        'DentistAnsweredDto',
+        'AmendDto',
+        'PlacesSheetDto',
+        'PairEntryDto',
+      ]),
     )
+  })
+  it('says how much to mix over HTTP as the core does', async () => {
+    const volume = { from: 'volume', materialId: 'high-strength-stone', cm3: 60, millilitresPerGram: 0.24 }
+    // Model notes: 60 mL at 0.24 is 99.398 g and 23.855 mL; that is one bag of 100 g.
+    expect((await server.post('/calc/amount', volume).expect(200)).body).toEqual({
+      powderGrams: expect.closeTo(99.398, 3),
+      liquidMillilitres: expect.closeTo(23.855, 3),
+      bags: 1,
+    })
+    const space = {
+      from: 'space',
+      materialId: 'dental-stone',
+      shape: 'block',
+      lengthMillimetres: -1,
+      widthMillimetres: 2,
+      heightMillimetres: 3,
+    }
+    expect((await server.post('/calc/amount', space).expect(422)).body.field).toBe('lengthMillimetres')
+    const job = { from: 'job', materialId: 'dental-stone', jobId: 'arch', size: 'small' }
+    expect((await server.post('/calc/amount', job).expect(200)).body.powderGrams).toBe(100)
+    expect(
+      (await server.post('/calc/amount', { ...job, materialId: 'alginate' }).expect(422)).body.code,
+    ).toBe('no-ratio')
+  })
+  it('plans a trim over HTTP, and names the landmark at fault', async () => {
+    const plan = (await server.post('/calc/trim', inventedPair).expect(200)).body
+    // Model notes, worked example: α = 65.22486° of the upper.
+    expect(plan.upper.plan.sideAngleDegrees).toBeCloseTo(65.22486, 5)
+    const { upper } = inventedPair
+    const short = {
+      ...inventedPair,
+      upper: { ...upper, landmarks: { ...upper.landmarks, midline: [{ x: 0, y: 5 }] } },
+    }
+    expect((await server.post('/calc/trim', short).expect(422)).body).toMatchObject({
+      code: 'too-few-points',
+      field: 'midline',
+    })
+    const wrong = { ...inventedPair, upper: { ...upper, outline: [{ x: 'a', y: 1 }] } }
+    expect((await server.post('/calc/trim', wrong).expect(422)).body.field).toBe('upper.outline.0.x')
   })
   it('mends a mix and sets gypsum over HTTP as the core does', async () => {
     const bowl = {

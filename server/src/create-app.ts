@@ -5,6 +5,7 @@ import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger'
 import cookieParser from 'cookie-parser'
 import { AppModule } from './app.module.ts'
 import { commandShapes } from './cases/case-command.dto.ts'
+import { sheetShapes } from './cases/sheet.dto.ts'
 import { DemoSeed } from './demo/demo-seed.service.ts'
 import type { ServerSettings } from './settings/server-settings.ts'
 import { serveWeb } from './web/serve-web.ts'
@@ -27,7 +28,7 @@ export async function createApp(settings: ServerSettings, quiet = false): Promis
     app,
     () =>
       SwaggerModule.createDocument(app, description, {
-        extraModels: commandShapes.map((shape) => shape.value),
+        extraModels: [...commandShapes, ...sheetShapes].map((shape) => shape.value),
       }),
     { useGlobalPrefix: true, jsonDocumentUrl: 'openapi.json' },
   )

@@ -41,6 +41,9 @@ export class TestServer {
   post(path: string, body: object) {
     return request(this.app.getHttpServer()).post(`/api${path}`).set('cookie', this.cookie).send(body)
   }
+  delete(path: string) {
+    return request(this.app.getHttpServer()).delete(`/api${path}`).set('cookie', this.cookie)
+  }
   put(path: string, body: object) {
     return request(this.app.getHttpServer()).put(`/api${path}`).set('cookie', this.cookie).send(body)
   }

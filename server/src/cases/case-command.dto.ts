@@ -7,6 +7,7 @@ import {
   IsBoolean,
   IsIn,
   IsInt,
+  IsISO8601,
   IsNumber,
   IsOptional,
   IsString,
@@ -16,6 +17,7 @@ import {
   ValidateNested,
 } from 'class-validator'
 import { AuthorisationChangesDto } from './intake.dto.ts'
+import { SheetDto, sheetShapes } from './sheet.dto.ts'
 
 const IdOf = () => Length(1, 80)
 const Words = () => MaxLength(2000)
@@ -26,6 +28,7 @@ const commandTypes = [
   'skipStep',
   'recordCheck',
   'recordMix',
+  'recordSheet',
   'goBack',
   'correct',
   'note',
@@ -64,6 +67,26 @@ class RecordMixDto extends OnStepDto {
   @ApiPropertyOptional() @IsOptional() @IsNumber() powderParts?: number
   @ApiPropertyOptional() @IsOptional() @IsNumber() liquidParts?: number
   @ApiProperty({ type: [String] }) @IsArray() @ArrayMaxSize(20) @IsString({ each: true }) lots: string[]
+  @ApiPropertyOptional() @IsOptional() @IsString() @Length(1, 120) product?: string
+  @ApiPropertyOptional() @IsOptional() @IsISO8601({ strict: true }) metAt?: string
+  @ApiPropertyOptional({ enum: ['balance', 'hand'] })
+  @IsOptional()
+  @IsIn(['balance', 'hand'])
+  powderFrom?: 'balance' | 'hand'
+  @ApiPropertyOptional({ enum: ['dispenser', 'hand'] })
+  @IsOptional()
+  @IsIn(['dispenser', 'hand'])
+  liquidFrom?: 'dispenser' | 'hand'
+}
+class RecordSheetDto extends OnStepDto {
+  @ApiProperty({ example: 'parts-list' }) @IsString() @IdOf() sheetId: string
+  @ApiProperty({ type: SheetDto })
+  @ValidateNested()
+  @Type(() => SheetDto, {
+    discriminator: { property: 'kind', subTypes: sheetShapes },
+    keepDiscriminatorProperty: true,
+  })
+  sheet: SheetDto
 }
 class GoBackDto extends CommandDto {
   @ApiProperty() @IsString() @IdOf() jobId: string
@@ -120,6 +143,7 @@ export const commandShapes = [
   { name: 'skipStep', value: SkipStepDto },
   { name: 'recordCheck', value: RecordCheckDto },
   { name: 'recordMix', value: RecordMixDto },
+  { name: 'recordSheet', value: RecordSheetDto },
   { name: 'goBack', value: GoBackDto },
   { name: 'correct', value: CorrectDto },
   { name: 'note', value: NoteDto },

@@ -46,6 +46,23 @@ function event(type: string, properties: object, optional: object = {}) {
   }
 }
 const onStep = { jobId: text, stepId: text }
+const listOf = (properties: object) => ({
+  type: 'array',
+  items: { type: 'object', additionalProperties: false, required: Object.keys(properties), properties },
+})
+/** Its figures are held against the core's own rules when a document is taken in. */
+const sheet = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['kind'],
+  properties: {
+    kind: { enum: ['parts', 'places', 'trimPlan', 'finishedPair'] },
+    parts: listOf({ name: text, count: number }),
+    places: listOf({ place: text, value: number }),
+    entry: { type: 'object', required: ['upper', 'lower', 'choices'] },
+    pair: { type: 'object', required: ['upper', 'lower'] },
+  },
+}
 
 export const caseDocumentSchema = {
   $schema: 'http://json-schema.org/draft-07/schema#',
@@ -96,8 +113,18 @@ export const caseDocumentSchema = {
           event(
             'mixRecorded',
             { ...onStep, amountId: text, materialId: text, lots: texts },
-            { powderGrams: number, liquidMillilitres: number, powderParts: number, liquidParts: number },
+            {
+              powderGrams: number,
+              liquidMillilitres: number,
+              powderParts: number,
+              liquidParts: number,
+              product: text,
+              metAt: instant,
+              powderFrom: { enum: ['balance', 'hand'] },
+              liquidFrom: { enum: ['dispenser', 'hand'] },
+            },
           ),
+          event('sheetRecorded', { ...onStep, sheetId: text, sheet }),
           event('wentBack', { jobId: text, toStepId: text, remake: { type: 'boolean' }, reason: text }),
           event(
             'corrected',

@@ -1,5 +1,12 @@
 import { Injectable } from '@nestjs/common'
-import { type CaseAtHand, caseState, routeFaults } from '@yentrik/core'
+import {
+  type CaseAtHand,
+  type CaseEvent,
+  caseState,
+  checkSheet,
+  type Route,
+  routeFaults,
+} from '@yentrik/core'
 import { Ajv } from 'ajv'
 import { DataSource, In } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
@@ -103,7 +110,26 @@ function readDocument(document: unknown): { hand: CaseAtHand; sound: CaseDocumen
       throw damaged('/events', error instanceof Error ? error.message : String(error))
     }
   })()
+  for (const [index, event] of events.entries())
+    if (event.type === 'sheetRecorded')
+      mustBeSoundSheet(event, [...routes.values()], `/events/${index}/sheet`)
   return { hand: { events, routes, state }, sound: document }
+}
+
+function mustBeSoundSheet(
+  event: Extract<CaseEvent, { type: 'sheetRecorded' }>,
+  routes: readonly Route[],
+  place: string,
+): void {
+  const sheet = routes
+    .flatMap((route) => route.steps.find((step) => step.id === event.stepId)?.sheets ?? [])
+    .find(({ id }) => id === event.sheetId)
+  try {
+    if (!sheet) throw new Error(`no route has the sheet ${event.sheetId}`)
+    checkSheet(sheet, event.sheet)
+  } catch (error) {
+    throw damaged(place, error instanceof Error ? error.message.replace(/\.$/, '') : String(error))
+  }
 }
 
 function damaged(place: string, reason: string): Refusal {

@@ -11,7 +11,7 @@ import {
   type Route,
 } from '@yentrik/core'
 import { DataSource, type EntityManager, QueryFailedError } from 'typeorm'
-import { CaseEventRow, CaseSummaryRow, RouteCopyRow } from '../database/entities.ts'
+import { CaseEventRow, CaseSummaryRow, LotUseRow, RouteCopyRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 
 /** Reads and writes cases: events, route copies and the summary that lists are made of. */
@@ -92,6 +92,8 @@ export class CaseStore {
       { caseId, docket: summary.docket, closed, summary: summary as object },
       ['caseId'],
     )
+    if (added.some((event) => event.type === 'mixRecorded' || event.type === 'corrected'))
+      await writeLotUses(manager, caseId, hand.events)
     return summary
   }
 
@@ -129,6 +131,35 @@ export class CaseStore {
 
 function isClosed({ status }: CaseSummary): boolean {
   return status === 'ended' || status === 'delivered'
+}
+
+/** What the case has used of each lot, from its events: also what a remake used up counts. */
+async function writeLotUses(
+  manager: EntityManager,
+  caseId: string,
+  events: readonly CaseEvent[],
+): Promise<void> {
+  const corrected = new Map(
+    events.flatMap((e) =>
+      e.type === 'corrected' && e.powderGrams !== undefined ? [[e.corrects, e.powderGrams]] : [],
+    ),
+  )
+  const uses = new Map<string, LotUseRow>()
+  for (const event of events) {
+    if (event.type !== 'mixRecorded') continue
+    const grams = corrected.get(event.sequence) ?? event.powderGrams ?? 0
+    for (const lotId of event.lots) {
+      const before = uses.get(lotId) ?? { lotId, caseId, powderGrams: 0, mixes: 0, lastAt: event.at }
+      uses.set(lotId, {
+        ...before,
+        powderGrams: before.powderGrams + grams,
+        mixes: before.mixes + 1,
+        lastAt: event.at,
+      })
+    }
+  }
+  await manager.delete(LotUseRow, { caseId })
+  if (uses.size > 0) await manager.insert(LotUseRow, [...uses.values()])
 }
 
 /** Names a route by what is in it. */

@@ -13,6 +13,7 @@ import {
 import { EntityManager } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
 import { CaseSummaryRow, LabSettingRow, LotRow } from '../database/entities.ts'
+import { plain } from '../database/plain.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
@@ -107,7 +108,7 @@ export class CasesService {
       const hand = await this.store.load(caseId, manager)
       if (!hand) throw noSuchCase(caseId)
       if (hand.state.sequence !== seen) throw stale(hand, seen)
-      if (command.type === 'recordMix') await lotsMustExist(manager, command.lots)
+      if (command.type === 'recordMix') await lotsMustBeUsable(manager, command.lots)
       const next = obey(hand, plain(command), this.clock.now(), by, routeIdOf)
       const added = next.events.at(-1)!
       const appended = await this.store.append(manager, caseId, next, [added], calendar)
@@ -121,11 +122,6 @@ export class CasesService {
 
 function toRecord(caseId: string, hand: CaseAtHand): CaseRecord {
   return { caseId, events: hand.events, routes: Object.fromEntries(hand.routes) }
-}
-
-/** DTO instances carry every optional field as undefined; the record must not. */
-function plain<T>(value: T): T {
-  return JSON.parse(JSON.stringify(value)) as T
 }
 
 function noSuchCase(caseId: string): Refusal {
@@ -145,12 +141,22 @@ function stale(hand: CaseAtHand, seen: number): Refusal {
   )
 }
 
-async function lotsMustExist(manager: EntityManager, lots: readonly string[]): Promise<void> {
-  for (const lotId of lots)
-    if (!(await manager.existsBy(LotRow, { lotId })))
+async function lotsMustBeUsable(manager: EntityManager, lots: readonly string[]): Promise<void> {
+  for (const lotId of lots) {
+    const lot = await manager.findOneBy(LotRow, { lotId })
+    if (!lot)
       throw new Refusal(422, 'no-such-lot', `There is no lot ${lotId}.`, 'Choose a lot from the shelf.', {
         field: 'lots',
       })
+    if (lot.quarantine)
+      throw new Refusal(
+        422,
+        'lot-in-quarantine',
+        `Lot ${lot.number} is in quarantine: ${lot.quarantine}.`,
+        'Take another lot, or ask the lead to release it.',
+        { field: 'lots' },
+      )
+  }
 }
 
 /** The lab's running number. */

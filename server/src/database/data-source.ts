@@ -3,6 +3,7 @@ import { dirname } from 'node:path'
 import type { DataSourceOptions } from 'typeorm'
 import { entities } from './entities.ts'
 import { FirstTables1700000000000 } from './migrations/first-tables.ts'
+import { PlasterRoom1764000000000 } from './migrations/plaster-room.ts'
 
 /** WAL with FULL: an answered write survives a kill of the server and a power cut. */
 export function dataSourceOptions(dataFile: string): DataSourceOptions {
@@ -12,7 +13,7 @@ export function dataSourceOptions(dataFile: string): DataSourceOptions {
     database: dataFile,
     enableWAL: true,
     entities,
-    migrations: [FirstTables1700000000000],
+    migrations: [FirstTables1700000000000, PlasterRoom1764000000000],
     migrationsRun: true,
     migrationsTransactionMode: 'each',
     synchronize: false,

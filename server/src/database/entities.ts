@@ -41,6 +41,50 @@ export class LotRow {
   /** Calendar day, YYYY-MM-DD. */
   @Column('text', { name: 'expires_on', nullable: true }) expiresOn: string | null
   @Column('boolean', { name: 'in_use' }) inUse: boolean
+  /** The lab's product that it is a batch of; none: of the class as such. */
+  @Column('text', { name: 'product_id', nullable: true }) productId: string | null
+  /** Calendar day on which the pack was opened. */
+  @Column('text', { name: 'opened_on', nullable: true }) openedOn: string | null
+  /** Powder that came, g; none: the stock of it is not kept. */
+  @Column('real', { name: 'received_grams', nullable: true }) receivedGrams: number | null
+  /** Below this it is said to run low, g. */
+  @Column('real', { name: 'low_below_grams', nullable: true }) lowBelowGrams: number | null
+  /** Why nobody may use it; none: it may be used. */
+  @Column('text', { nullable: true }) quarantine: string | null
+}
+
+/** What a case has used of a lot: rewritten with every mix of the case, in the same transaction. */
+@Entity('lot_uses')
+export class LotUseRow {
+  @PrimaryColumn('text', { name: 'lot_id' }) lotId: string
+  @PrimaryColumn('text', { name: 'case_id' }) caseId: string
+  /** Powder as last corrected, g; 0 for what is not weighed. */
+  @Column('real', { name: 'powder_grams' }) powderGrams: number
+  @Column('integer') mixes: number
+  /** Of the last mix, ISO 8601. */
+  @Column('text', { name: 'last_at' }) lastAt: string
+}
+
+/** A product of the lab: a generic class and what its pack says otherwise. */
+@Entity('lab_products')
+export class LabProductRow {
+  @PrimaryColumn('text', { name: 'product_id' }) productId: string
+  @Column('simple-json') product: unknown
+}
+
+/** A mix whose clock runs, from the moment powder met liquid. Put away by hand. */
+@Entity('mix_clocks')
+export class MixClockRow {
+  @PrimaryColumn('text', { name: 'clock_id' }) clockId: string
+  @Column('text', { name: 'material_id' }) materialId: string
+  @Column('text', { name: 'product_id', nullable: true }) productId: string | null
+  /** ISO 8601, by the server's clock. */
+  @Column('text', { name: 'met_at' }) metAt: string
+  @Column('text') by: string
+  /** On the pack's setting time; 1 as it says. */
+  @Column('real', { name: 'setting_factor' }) settingFactor: number
+  @Column('text', { name: 'case_id', nullable: true }) caseId: string | null
+  @Column('text', { nullable: true }) docket: string | null
 }
 
 @Entity('people')
@@ -72,6 +116,9 @@ export const entities = [
   CaseSummaryRow,
   RouteCopyRow,
   LotRow,
+  LotUseRow,
+  LabProductRow,
+  MixClockRow,
   PersonRow,
   SessionRow,
   LabSettingRow,

@@ -1,3 +1,5 @@
+import type { LabProduct } from '@yentrik/core'
+
 /** The invented lab in demo/lab.json. All times are relative to the moment of seeding, so that it is always in mid-work. */
 export interface DemoLab {
   readonly labName: string
@@ -6,7 +8,14 @@ export interface DemoLab {
     readonly materialId: string
     readonly number: string
     readonly expiresInDays: number
+    /** Name of a product below that it is a batch of. */
+    readonly product?: string
+    readonly receivedGrams?: number
+    readonly lowBelowGrams?: number
+    readonly openedDaysAgo?: number
+    readonly quarantine?: string
   }[]
+  readonly products: readonly Omit<LabProduct, 'productId'>[]
   readonly cases: readonly DemoCase[]
 }
 

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { Injectable } from '@nestjs/common'
+import type { LabProduct } from '@yentrik/core'
 import { DataSource } from 'typeorm'
 import { CaseStore, routeIdOf } from '../cases/case-store.ts'
 import { LabClock } from '../clock/lab-clock.ts'
-import { CaseEventRow, LotRow } from '../database/entities.ts'
+import { CaseEventRow, LabProductRow, LotRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { PeopleService } from '../people/people.service.ts'
@@ -35,23 +36,36 @@ export class DemoSeed {
     await this.settings.set('lab', { ...(await this.settings.lab()), labName: lab.labName })
     for (const person of lab.people) await this.people.add(person.name, person.role, '')
     const { calendar } = await this.settings.lab()
-    const lots = lab.lots.map(({ materialId, number, expiresInDays }) => ({
-      lotId: randomUUID(),
-      materialId,
-      number,
-      receivedAt: new Date(now - 20 * DAY).toISOString(),
-      expiresOn: new Date(now + expiresInDays * DAY).toISOString().slice(0, 10),
-      inUse: true,
-    }))
+    const products = lab.products.map((product): LabProduct => ({ ...product, productId: randomUUID() }))
+    const day = (days: number) => new Date(now + days * DAY).toISOString().slice(0, 10)
+    const lots = lab.lots.map(
+      (lot): LotRow => ({
+        lotId: randomUUID(),
+        materialId: lot.materialId,
+        productId: products.find(({ name }) => name === lot.product)?.productId ?? null,
+        number: lot.number,
+        receivedAt: new Date(now - 20 * DAY).toISOString(),
+        expiresOn: day(lot.expiresInDays),
+        openedOn: lot.openedDaysAgo === undefined ? null : day(-lot.openedDaysAgo),
+        receivedGrams: lot.receivedGrams ?? null,
+        lowBelowGrams: lot.lowBelowGrams ?? null,
+        quarantine: lot.quarantine ?? null,
+        inUse: true,
+      }),
+    )
     const lotOf = (materialId: string) => lots.find((lot) => lot.materialId === materialId)?.lotId
     const people = lab.people.map((person) => person.name)
     await this.queue.write(async (manager) => {
+      await manager.insert(
+        LabProductRow,
+        products.map((product) => ({ productId: product.productId, product: product as object })),
+      )
       await manager.insert(LotRow, lots)
       for (const demo of lab.cases) {
         const hand = demoHistory(demo, { now, calendar, people, lotOf, routeIdOf })
         await this.store.append(manager, randomUUID(), hand, hand.events, calendar)
       }
     })
-    await this.settings.set('next-docket', 2161)
+    await this.settings.set('next-docket', 2165)
   }
 }

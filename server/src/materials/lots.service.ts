@@ -1,12 +1,44 @@
 import { randomUUID } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
-import { materials } from '@yentrik/core'
+import type { CaseStatus } from '@yentrik/core'
 import { DataSource } from 'typeorm'
+import { CaseStore } from '../cases/case-store.ts'
 import { LabClock } from '../clock/lab-clock.ts'
-import { LotRow } from '../database/entities.ts'
+import { LotRow, LotUseRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LiveService } from '../live/live.service.ts'
+import { ShelfCards } from './shelf-cards.service.ts'
+
+/** A lot with what is left of it. */
+export interface LotOnShelf extends LotRow {
+  readonly usedGrams: number
+  /** null where the stock is not kept. */
+  readonly leftGrams: number | null
+  readonly runsLow: boolean
+  readonly openCases: number
+}
+
+/** What a new lot says of itself. */
+export interface NewLot {
+  readonly materialId: string
+  readonly productId?: string
+  readonly number: string
+  readonly expiresOn?: string
+  readonly receivedGrams?: number
+  readonly lowBelowGrams?: number
+}
+
+/** A case that used a lot. */
+export interface CaseOfLot {
+  readonly caseId: string
+  readonly docket: string
+  readonly clinic: string
+  readonly jobNames: readonly string[]
+  readonly status: CaseStatus
+  readonly powderGrams: number
+  readonly lastAt: string
+}
 
 @Injectable()
 export class LotsService {
@@ -15,41 +47,74 @@ export class LotsService {
     private readonly queue: WriteQueue,
     private readonly clock: LabClock,
     private readonly live: LiveService,
+    private readonly cards: ShelfCards,
+    private readonly cases: CaseStore,
   ) {}
 
-  all(): Promise<LotRow[]> {
-    return this.dataSource.manager.find(LotRow, { order: { materialId: 'ASC', receivedAt: 'DESC' } })
+  async all(): Promise<LotOnShelf[]> {
+    const lots = await this.dataSource.manager.find(LotRow, {
+      order: { materialId: 'ASC', receivedAt: 'DESC' },
+    })
+    const live = new Set((await this.cases.summaries('live')).map(({ caseId }) => caseId))
+    const uses = await this.dataSource.manager.find(LotUseRow)
+    return lots.map((lot) => {
+      const own = uses.filter((use) => use.lotId === lot.lotId)
+      const usedGrams = own.reduce((sum, { powderGrams }) => sum + powderGrams, 0)
+      const leftGrams = lot.receivedGrams === null ? null : Math.max(0, lot.receivedGrams - usedGrams)
+      return {
+        ...lot,
+        usedGrams,
+        leftGrams,
+        runsLow: lot.inUse && leftGrams !== null && leftGrams < (lot.lowBelowGrams ?? 0),
+        openCases: own.filter(({ caseId }) => live.has(caseId)).length,
+      }
+    })
+  }
+
+  /** Which cases used a lot, the open ones first. @throws {Refusal} `no-such-lot` */
+  async casesOf(lotId: string): Promise<CaseOfLot[]> {
+    if (!(await this.dataSource.manager.existsBy(LotRow, { lotId }))) throw noSuchLot(lotId)
+    const uses = await this.dataSource.manager.findBy(LotUseRow, { lotId })
+    const summaries = new Map((await this.cases.summaries('all')).map((each) => [each.caseId, each]))
+    const isOver = ({ status }: CaseOfLot) => (status === 'ended' || status === 'delivered' ? 1 : 0)
+    return uses
+      .flatMap((use) => {
+        const summary = summaries.get(use.caseId)
+        if (!summary) return []
+        const { caseId, docket, clinic, jobNames, status } = summary
+        const { powderGrams, lastAt } = use
+        return [{ caseId, docket, clinic, jobNames, status, powderGrams, lastAt }]
+      })
+      .sort((a, b) => isOver(a) - isOver(b) || b.lastAt.localeCompare(a.lastAt))
   }
 
   /** Takes a lot onto the shelf; it is in use from now on, beside those that were. @throws {Refusal} */
-  async receive(materialId: string, number: string, expiresOn: string | undefined): Promise<LotRow> {
-    if (!materials.has(materialId))
-      throw new Refusal(
-        422,
-        'no-such-material',
-        `There is no material ${materialId}.`,
-        'Choose one from the list.',
-        { field: 'materialId' },
-      )
+  async receive(lot: NewLot): Promise<LotRow> {
+    await this.cards.mustHave(lot.materialId, lot.productId)
     const now = new Date(this.clock.now()).toISOString()
-    if (expiresOn && expiresOn < now.slice(0, 10))
+    if (lot.expiresOn && lot.expiresOn < now.slice(0, 10))
       throw new Refusal(
         422,
         'lot-expired',
-        `The lot expired on ${expiresOn}.`,
+        `The lot expired on ${lot.expiresOn}.`,
         'Do not use it; check the date on the pack.',
         { field: 'expiresOn' },
       )
-    const row = {
+    const row: LotRow = {
       lotId: randomUUID(),
-      materialId,
-      number: number.trim(),
+      materialId: lot.materialId,
+      productId: lot.productId ?? null,
+      number: lot.number.trim(),
       receivedAt: now,
-      expiresOn: expiresOn ?? null,
+      expiresOn: lot.expiresOn ?? null,
+      receivedGrams: lot.receivedGrams ?? null,
+      lowBelowGrams: lot.lowBelowGrams ?? null,
+      openedOn: null,
+      quarantine: null,
       inUse: true,
     }
     await this.queue.write(async (manager) => {
-      if (await manager.existsBy(LotRow, { materialId, number: row.number }))
+      if (await manager.existsBy(LotRow, { materialId: row.materialId, number: row.number }))
         throw new Refusal(
           409,
           'lot-known',
@@ -63,10 +128,28 @@ export class LotsService {
     return row
   }
 
-  /** Used up, or taken into use again. */
-  async setInUse(lotId: string, inUse: boolean): Promise<void> {
-    const { affected } = await this.queue.write((manager) => manager.update(LotRow, { lotId }, { inUse }))
-    if (!affected) throw new Refusal(404, 'no-such-lot', `There is no lot ${lotId}.`, 'Reload the shelf.')
+  /** Used up, or taken into use again. @throws {Refusal} `no-such-lot` */
+  setInUse(lotId: string, inUse: boolean): Promise<void> {
+    return this.change(lotId, { inUse })
+  }
+
+  /** The pack was opened today. @throws {Refusal} `no-such-lot` */
+  open(lotId: string): Promise<void> {
+    return this.change(lotId, { openedOn: new Date(this.clock.now()).toISOString().slice(0, 10) })
+  }
+
+  /** Nobody may use it until it is released (reason null). @throws {Refusal} `no-such-lot` */
+  quarantine(lotId: string, reason: string | null): Promise<void> {
+    return this.change(lotId, { quarantine: reason })
+  }
+
+  private async change(lotId: string, to: Partial<LotRow>): Promise<void> {
+    const { affected } = await this.queue.write((manager) => manager.update(LotRow, { lotId }, to))
+    if (!affected) throw noSuchLot(lotId)
     this.live.tell({ kind: 'lots' })
   }
+}
+
+function noSuchLot(lotId: string): Refusal {
+  return new Refusal(404, 'no-such-lot', `There is no lot ${lotId}.`, 'Reload the shelf.')
 }

@@ -2,15 +2,27 @@ import { Body, Controller, HttpCode, Post } from '@nestjs/common'
 import { ApiOperation, ApiProperty, ApiPropertyOptional, ApiTags } from '@nestjs/swagger'
 import {
   correctMix,
+  DomainError,
   type Mix,
   type MixCorrection,
   type MixGiven,
+  materials,
+  mixForVolume,
   mixParts,
+  type PairPlan,
+  packsNeeded,
+  planPair,
   type SetGypsum,
+  type Space,
   setGypsum,
+  spaceCm3,
+  usualJobs,
+  usualPowderGrams,
 } from '@yentrik/core'
-import { IsBoolean, IsIn, IsNumber, IsOptional } from 'class-validator'
+import { IsBoolean, IsIn, IsInt, IsNumber, IsOptional, IsString, Length } from 'class-validator'
+import { plain } from '../database/plain.ts'
 import { Public } from '../people/session.guard.ts'
+import { PairEntryDto } from '../trimming/trim.dto.ts'
 
 const givens = ['powder', 'liquid', 'total', 'bags'] as const
 class MixDto {
@@ -38,6 +50,32 @@ class GypsumDto {
   @ApiPropertyOptional({ example: 0.01 }) @IsOptional() @IsNumber() airFraction?: number
 }
 
+const amountFroms = ['job', 'space', 'volume'] as const
+const sizes = ['small', 'medium', 'large'] as const
+class AmountDto {
+  @ApiProperty({ enum: amountFroms, example: 'volume' }) @IsIn(amountFroms) from: (typeof amountFroms)[number]
+  @ApiProperty({ example: 'high-strength-stone' }) @IsString() @Length(1, 80) materialId: string
+  @ApiPropertyOptional({ example: 0.24, description: 'Left out: the usual ratio of the material' })
+  @IsOptional()
+  @IsNumber()
+  millilitresPerGram?: number
+  @ApiPropertyOptional({ enum: usualJobs.map(({ id }) => id) }) @IsOptional() @IsString() jobId?: string
+  @ApiPropertyOptional({ enum: sizes }) @IsOptional() @IsIn(sizes) size?: (typeof sizes)[number]
+  @ApiPropertyOptional() @IsOptional() @IsInt() count?: number
+  @ApiPropertyOptional({ example: 60 }) @IsOptional() @IsNumber() cm3?: number
+  @ApiPropertyOptional({ enum: ['block', 'cylinder'] })
+  @IsOptional()
+  @IsIn(['block', 'cylinder'])
+  shape?: Space['shape']
+  @ApiPropertyOptional() @IsOptional() @IsNumber() lengthMillimetres?: number
+  @ApiPropertyOptional() @IsOptional() @IsNumber() widthMillimetres?: number
+  @ApiPropertyOptional() @IsOptional() @IsNumber() diameterMillimetres?: number
+  @ApiPropertyOptional() @IsOptional() @IsNumber() heightMillimetres?: number
+  @ApiPropertyOptional() @IsOptional() @IsNumber() insideCm3?: number
+  @ApiPropertyOptional({ example: 0.01 }) @IsOptional() @IsNumber() airFraction?: number
+  @ApiPropertyOptional({ example: 0.1 }) @IsOptional() @IsNumber() wasteFraction?: number
+}
+
 /** Every calculator for other programs: the same core function as on the screens. */
 @ApiTags('calc')
 @Public()
@@ -49,6 +87,46 @@ export class CalcController {
   mix(@Body() { millilitresPerGram, ...given }: MixDto): Mix {
     // The core refuses, by name, a part that was left out.
     return mixParts({ ...given } as MixGiven, millilitresPerGram)
+  }
+
+  @Post('amount')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'How much to mix: for a usual job, a space by its sides, or a volume' })
+  amount(@Body() asked: AmountDto): Mix & { bags?: number } {
+    const card = materials.get(asked.materialId)
+    if (card?.measure?.by !== 'mass')
+      throw new DomainError(
+        'no-ratio',
+        `${card?.name ?? asked.materialId} is no material that is weighed.`,
+        'Choose one from /api/materials that has a ratio.',
+        'materialId',
+      )
+    const millilitresPerGram = asked.millilitresPerGram ?? card.measure.usualMillilitresPerGram
+    const mix =
+      asked.from === 'job'
+        ? mixParts(
+            {
+              from: 'powder',
+              powderGrams: usualPowderGrams(asked.jobId ?? '', asked.size ?? 'medium', asked.count),
+            },
+            millilitresPerGram,
+          )
+        : mixForVolume(card, {
+            cm3:
+              asked.from === 'space' ? spaceCm3(plain(asked) as unknown as Space) : (asked.cm3 ?? Number.NaN),
+            millilitresPerGram,
+            airFraction: asked.airFraction,
+            wasteFraction: asked.wasteFraction,
+          })
+    const { bagGrams } = card.measure
+    return { ...mix, ...(bagGrams ? { bags: packsNeeded(mix.powderGrams, bagGrams) } : {}) }
+  }
+
+  @Post('trim')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Every cut of a pair of study models from their landmarks' })
+  trim(@Body() entry: PairEntryDto): PairPlan {
+    return planPair(plain(entry))
   }
 
   @Post('mix-correction')

@@ -11,13 +11,22 @@ export interface ServerSettings {
   readonly demo: boolean
   /** Lets a signed-in person move the clock of the lab: for demos and tests only. */
   readonly clockControl: boolean
+  /** The balance and the water dispenser of the bench; none: everything is typed. */
+  readonly balance?: DeviceSetting
+  readonly dispenser?: DeviceSetting
+  /** How much faster than real the stand-ins run; 1 when not given. */
+  readonly deviceSpeed?: number
   /** The built screens; none while they are served by Vite. */
   readonly webFolder?: string
 }
 
+/** A stand-in that ships with the server, or a device that speaks the line protocol over the network. */
+export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port: number }
+
 /**
- * Reads the environment: PORT, HOST, YENTRIK_DATA, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB.
- * @throws {Error} when PORT is no port: a server on a port that nobody expects is of no use
+ * Reads the environment: PORT, HOST, YENTRIK_DATA, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
+ * YENTRIK_BALANCE and YENTRIK_DISPENSER (`stand-in`, `none` or HOST:PORT), YENTRIK_DEVICE_SPEED.
+ * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
  */
 export function settingsFrom(env: Readonly<Record<string, string | undefined>>): ServerSettings {
   const port = Number(env.PORT ?? 4310)
@@ -30,8 +39,29 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
     dataFile: resolve(env.YENTRIK_DATA ?? 'data/yentrik.sqlite'),
     demo,
     clockControl: demo || env.YENTRIK_CLOCK_CONTROL === '1',
+    ...deviceFrom('balance', env.YENTRIK_BALANCE ?? (demo ? 'stand-in' : 'none')),
+    ...deviceFrom('dispenser', env.YENTRIK_DISPENSER ?? (demo ? 'stand-in' : 'none')),
+    deviceSpeed: speedFrom(env.YENTRIK_DEVICE_SPEED),
     ...(env.YENTRIK_WEB ? { webFolder: resolve(env.YENTRIK_WEB) } : {}),
   }
+}
+
+function deviceFrom(device: 'balance' | 'dispenser', text: string): Partial<ServerSettings> {
+  if (text === 'none') return {}
+  if (text === 'stand-in') return { [device]: text }
+  const address = /^([\w.-]+):(\d{1,5})$/.exec(text)
+  if (!address)
+    throw new Error(
+      `YENTRIK_${device.toUpperCase()} is "${text}". Set stand-in, none, or the HOST:PORT of a device.`,
+    )
+  return { [device]: { host: address[1], port: Number(address[2]) } }
+}
+
+function speedFrom(text: string | undefined): number {
+  const speed = Number(text ?? 1)
+  if (!(speed >= 1 && speed <= 100))
+    throw new Error(`YENTRIK_DEVICE_SPEED is "${text}". Set a number from 1 to 100.`)
+  return speed
 }
 
 /** Token under which the settings are injected. */

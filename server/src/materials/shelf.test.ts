@@ -1,0 +1,155 @@
+import 'reflect-metadata'
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import type { CaseRecord } from '../cases/cases.service.ts'
+import { TestServer } from '../server-test.ts'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await TestServer.open()
+})
+afterAll(() => server.close())
+
+const newLot = async (number: string, change: object = {}) =>
+  (await server.post('/lots', { materialId: 'high-strength-stone', number, ...change }).expect(201)).body
+    .lotId as string
+const shelfLot = async (lotId: string) =>
+  (await server.get('/lots')).body.find((lot: { lotId: string }) => lot.lotId === lotId)
+
+/** A study cast that has come to its pour, and the sequence it stands at. */
+async function atThePour(): Promise<{ caseId: string; docket: string; seen: number }> {
+  const record: CaseRecord = await server.receive()
+  const first = record.events[0]
+  let seen = 1
+  const give = async (command: object) => {
+    await server.command(record.caseId, seen, { jobId: 'job-1', ...command }).expect(201)
+    seen++
+  }
+  for (const stepId of ['disinfect-impression', 'inspect-impression', 'wrap']) {
+    await give({ type: 'startStep', stepId })
+    if (stepId === 'inspect-impression')
+      await give({ type: 'recordCheck', stepId, checkId: 'impression-whole', answer: 'Whole' })
+    await give({ type: 'finishStep', stepId })
+  }
+  await give({ type: 'startStep', stepId: 'pour-anatomy' })
+  return { caseId: record.caseId, docket: first?.type === 'caseReceived' ? first.docket : '', seen }
+}
+const mix = (lotId: string, powderGrams = 100) => ({
+  type: 'recordMix',
+  jobId: 'job-1',
+  stepId: 'pour-anatomy',
+  amountId: 'stone',
+  materialId: 'high-strength-stone',
+  powderGrams,
+  liquidMillilitres: 0.23 * powderGrams,
+  powderFrom: 'balance',
+  liquidFrom: 'dispenser',
+  lots: [lotId],
+})
+
+describe('lots, their stock and their cases', () => {
+  it('counts down what mixes use, corrections included, and tells when it runs low', async () => {
+    const lotId = await newLot('S4-1', { receivedGrams: 1000, lowBelowGrams: 850 })
+    const { caseId, docket, seen } = await atThePour()
+    await server.command(caseId, seen, mix(lotId, 100)).expect(201)
+    expect(await shelfLot(lotId)).toMatchObject({
+      usedGrams: 100,
+      leftGrams: 900,
+      runsLow: false,
+      openCases: 1,
+    })
+    const correction = {
+      type: 'correct',
+      corrects: seen + 1,
+      powderGrams: 160,
+      liquidMillilitres: 36.8,
+      reason: 'misread',
+    }
+    await server.command(caseId, seen + 1, correction).expect(201)
+    expect(await shelfLot(lotId)).toMatchObject({ usedGrams: 160, leftGrams: 840, runsLow: true })
+    const cases = (await server.get(`/lots/${lotId}/cases`).expect(200)).body
+    expect(cases).toMatchObject([{ caseId, docket, powderGrams: 160, status: 'open' }])
+    expect((await server.get('/lots/none/cases').expect(404)).body.code).toBe('no-such-lot')
+  })
+  it('a lot in quarantine is refused with its reason, and taken again once released', async () => {
+    const lotId = await newLot('S4-2')
+    const { caseId, seen } = await atThePour()
+    expect((await server.post(`/lots/${lotId}/quarantine`, { reason: ' ' }).expect(422)).body.field).toBe(
+      'reason',
+    )
+    await server.post(`/lots/${lotId}/quarantine`, { reason: 'set soft' }).expect(204)
+    const refused = (await server.command(caseId, seen, mix(lotId)).expect(422)).body
+    expect(refused).toMatchObject({ code: 'lot-in-quarantine', detail: expect.stringContaining('set soft') })
+    expect(await server.events(caseId)).toHaveLength(seen)
+    await server.post(`/lots/${lotId}/release`, {}).expect(204)
+    await server.command(caseId, seen, mix(lotId)).expect(201)
+    await server.post(`/lots/${lotId}/open`, {}).expect(204)
+    expect((await shelfLot(lotId)).openedOn).toMatch(/^\d{4}-\d\d-\d\d$/)
+  })
+  it('remembers the median of earlier mixes for the same step', async () => {
+    const lotId = await newLot('S4-3')
+    for (const grams of [130, 138]) {
+      const { caseId, seen } = await atThePour()
+      await server.command(caseId, seen, mix(lotId, grams)).expect(201)
+    }
+    const path = '/mixing/remembered?materialId=high-strength-stone&stepId=pour-anatomy&amountId=stone'
+    const { remembered } = (await server.get(path).expect(200)).body
+    // 100 (released lot), 130, 138; the corrected one does not count.
+    expect(remembered).toMatchObject({ count: 3, medianPowderGrams: 130 })
+    expect((await server.get('/mixing/remembered?materialId=sand')).body).toEqual({ remembered: null })
+  })
+})
+
+describe('products', () => {
+  const product = {
+    materialId: 'high-strength-stone',
+    name: 'Blue die stone',
+    millilitresPerGram: 0.2,
+    source: 'the pack',
+  }
+  it('inherits, flags what is out of class, and is changed', async () => {
+    const made = (await server.post('/products', product).expect(201)).body
+    expect(made.card.measure).toMatchObject({ usualMillilitresPerGram: 0.2, source: 'the pack' })
+    expect(made.flags[0]).toContain('0.22 to 0.24')
+    const { productId } = made.product
+    const changed = (
+      await server.put(`/products/${productId}`, { ...product, millilitresPerGram: 0.23 }).expect(200)
+    ).body
+    expect(changed.flags).toEqual([])
+    const lotId = await newLot('B-1', { productId })
+    expect(await shelfLot(lotId)).toMatchObject({ productId })
+  })
+  it.each([
+    ['name', { ...product, name: ' ' }],
+    ['name', product],
+    ['millilitresPerGram', { ...product, name: 'x', millilitresPerGram: -0.2 }],
+    ['materialId', { ...product, name: 'x', materialId: 'sand' }],
+    ['clock', { ...product, name: 'x', clock: { setMinutes: 1 } }],
+    ['colour', { ...product, name: 'x', colour: 'blue' }],
+  ])('refuses a faulty %s', async (field, body) => {
+    const answer = await server.post('/products', body)
+    expect([409, 422]).toContain(answer.status)
+    expect(answer.body.field).toBe(field)
+  })
+  it('a lot cannot be of a product that is not there', async () => {
+    const lot = { materialId: 'dental-stone', number: 'Q', productId: 'none' }
+    expect((await server.post('/lots', lot).expect(422)).body.code).toBe('no-such-product')
+  })
+})
+
+describe('clocks of mixes', () => {
+  it('start on the server, survive a restart and are put away', async () => {
+    const started = (
+      await server.post('/mixing/clocks', { materialId: 'dental-stone', settingFactor: 1 }).expect(201)
+    ).body
+    await server.app.close()
+    await server.start()
+    expect((await server.get('/mixing/clocks')).body).toMatchObject([
+      { clockId: started.clockId, metAt: started.metAt, by: 'Ada' },
+    ])
+    await server.delete(`/mixing/clocks/${started.clockId}`).expect(204)
+    await server.delete(`/mixing/clocks/${started.clockId}`).expect(404)
+    expect(
+      (await server.post('/mixing/clocks', { materialId: 'sand', settingFactor: 1 }).expect(422)).body.field,
+    ).toBe('materialId')
+  })
+})

@@ -1,0 +1,86 @@
+import { randomUUID } from 'node:crypto'
+import { Injectable } from '@nestjs/common'
+import { type RememberedMix, rememberedMix } from '@yentrik/core'
+import { DataSource } from 'typeorm'
+import { LabClock } from '../clock/lab-clock.ts'
+import { MixClockRow } from '../database/entities.ts'
+import { WriteQueue } from '../database/write-queue.ts'
+import { Refusal } from '../errors/problem.filter.ts'
+import { LiveService } from '../live/live.service.ts'
+import { ShelfCards } from '../materials/shelf-cards.service.ts'
+
+/** What a new clock is told; when it started the server knows. */
+export interface NewMixClock {
+  readonly materialId: string
+  readonly productId?: string
+  readonly settingFactor: number
+  readonly caseId?: string
+  readonly docket?: string
+}
+
+/** Which earlier mixes count as the same. */
+export interface SimilarMix {
+  readonly materialId: string
+  readonly stepId?: string
+  readonly amountId?: string
+}
+
+/** Clocks of mixes, kept on the server so that they survive a reload; and what the lab used before. */
+@Injectable()
+export class MixClocks {
+  constructor(
+    private readonly dataSource: DataSource,
+    private readonly queue: WriteQueue,
+    private readonly clock: LabClock,
+    private readonly live: LiveService,
+    private readonly cards: ShelfCards,
+  ) {}
+
+  all(): Promise<MixClockRow[]> {
+    return this.dataSource.manager.find(MixClockRow, { order: { metAt: 'DESC' } })
+  }
+
+  /** Powder meets liquid now. @throws {Refusal} `no-such-material`, `no-such-product` */
+  async start(mix: NewMixClock, by: string): Promise<MixClockRow> {
+    await this.cards.mustHave(mix.materialId, mix.productId)
+    const row: MixClockRow = {
+      clockId: randomUUID(),
+      materialId: mix.materialId,
+      productId: mix.productId ?? null,
+      metAt: new Date(this.clock.now()).toISOString(),
+      by,
+      settingFactor: mix.settingFactor,
+      caseId: mix.caseId ?? null,
+      docket: mix.docket ?? null,
+    }
+    await this.queue.write((manager) => manager.insert(MixClockRow, row))
+    this.live.tell({ kind: 'mixes' })
+    return row
+  }
+
+  /** @throws {Refusal} `no-such-clock` */
+  async putAway(clockId: string): Promise<void> {
+    const { affected } = await this.queue.write((manager) => manager.delete(MixClockRow, { clockId }))
+    if (!affected)
+      throw new Refusal(404, 'no-such-clock', 'That clock is put away already.', 'Reload the screen.')
+    this.live.tell({ kind: 'mixes' })
+  }
+
+  /** The median of what this lab weighed for the same thing; entries that were corrected do not count. */
+  async remembered({ materialId, stepId, amountId }: SimilarMix): Promise<RememberedMix | undefined> {
+    const same = [
+      ['materialId', materialId],
+      ['stepId', stepId],
+      ['amountId', amountId],
+    ].flatMap(([field, value]) => (value === undefined ? [] : [{ field, value }]))
+    const rows = await this.dataSource.query<{ grams: number }[]>(
+      `SELECT json_extract(e.data, '$.powderGrams') AS grams FROM case_events e
+        WHERE e.type = 'mixRecorded' AND grams IS NOT NULL
+        ${same.map(({ field }) => `AND json_extract(e.data, '$.${field}') = ?`).join(' ')}
+        AND NOT EXISTS (SELECT 1 FROM case_events c WHERE c.case_id = e.case_id AND c.type = 'corrected'
+          AND json_extract(c.data, '$.corrects') = e.sequence)`,
+      same.map(({ value }) => value),
+    )
+    return rememberedMix(rows.map(({ grams }) => grams))
+  }
+}

@@ -1,0 +1,53 @@
+import { seededRandom } from '@yentrik/core'
+import { Subject } from 'rxjs'
+import type { DeviceLink } from './device-link.ts'
+
+const FLOW_MILLILITRES_PER_SECOND = 5
+const TANK_MILLILITRES = 2000
+
+/** A water dispenser that is not there: it gives at a pace, misses by a drop, and runs empty. */
+export class StandInDispenser implements DeviceLink {
+  readonly name = 'Stand-in dispenser'
+  readonly lines = new Subject<string>()
+  private readonly random = seededRandom(21)
+  private tank = TANK_MILLILITRES
+  private wanted = 0
+  private given = 0
+  private timer?: NodeJS.Timeout
+
+  constructor(readonly speed: number) {}
+
+  run(): this {
+    this.timer = setInterval(() => this.tick(0.1 * this.speed), 100)
+    this.timer.unref()
+    return this
+  }
+
+  tick(seconds: number): void {
+    if (this.wanted === 0) return
+    const now = Math.min(FLOW_MILLILITRES_PER_SECOND * seconds, this.wanted - this.given, this.tank)
+    this.given += now
+    this.tank -= now
+    if (this.given >= this.wanted - 1e-9) {
+      const drop = 0.1 * (this.random() - 0.5)
+      this.lines.next(`GIVEN ${(this.given + drop).toFixed(1)} mL`)
+      this.wanted = 0
+    } else if (this.tank <= 0) {
+      this.lines.next(`FAULT empty after ${this.given.toFixed(1)} mL`)
+      this.wanted = 0
+      this.tank = TANK_MILLILITRES
+    } else this.lines.next(`GIVING ${this.given.toFixed(1)} mL`)
+  }
+
+  send(line: string): void {
+    const asked = /^GIVE (\d{1,4}(?:\.\d)?) mL$/.exec(line)
+    if (!asked) return
+    this.wanted = Number(asked[1])
+    this.given = 0
+  }
+
+  close(): void {
+    clearInterval(this.timer)
+    this.lines.complete()
+  }
+}

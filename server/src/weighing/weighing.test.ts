@@ -1,0 +1,166 @@
+import 'reflect-metadata'
+import type { AddressInfo } from 'node:net'
+import { createServer, type Server, type Socket } from 'node:net'
+import { afterAll, afterEach, describe, expect, it } from '@jest/globals'
+import { type BalanceLine, readBalanceLine } from '@yentrik/core'
+import { TestServer } from '../server-test.ts'
+import { settingsFrom } from '../settings/server-settings.ts'
+import { StandInBalance } from './stand-in-balance.ts'
+import { StandInDispenser } from './stand-in-dispenser.ts'
+
+/** A stand-in on a clock of its own: no waiting. */
+class Bench {
+  readonly balance = new StandInBalance(1)
+  last?: BalanceLine
+  constructor() {
+    this.balance.lines.subscribe((line) => {
+      this.last = readBalanceLine(line)
+    })
+  }
+  after(seconds: number): BalanceLine | undefined {
+    for (let n = 0; n < 10 * seconds; n++) this.balance.tick(0.1)
+    return this.last
+  }
+}
+
+describe('the stand-in balance', () => {
+  it('moves while it is poured on, lags, and settles when the hand stops', () => {
+    const bench = new Bench()
+    bench.balance.hand({ does: 'pour', gramsPerSecond: 10 })
+    const moving = bench.after(3)
+    expect(moving).toMatchObject({ kind: 'weight', settled: false })
+    bench.balance.hand({ does: 'stop' })
+    const still = bench.after(3)
+    expect(still).toMatchObject({ kind: 'weight', settled: true })
+    if (moving?.kind !== 'weight' || still?.kind !== 'weight') throw new Error('weights')
+    expect(still.grams).toBeGreaterThan(moving.grams)
+    expect(still.grams).toBeCloseTo(30, 0)
+  })
+  it('tares a bowl away', () => {
+    const bench = new Bench()
+    bench.balance.hand({ does: 'pour', gramsPerSecond: 100, upToGrams: 180 })
+    bench.after(5)
+    bench.balance.send('TARE')
+    expect(bench.last).toEqual({ kind: 'tared' })
+    bench.balance.hand({ does: 'pour', gramsPerSecond: 8, upToGrams: 100 })
+    const full = bench.after(17)
+    expect(full).toMatchObject({ kind: 'weight', settled: true })
+    expect(full?.kind === 'weight' && Math.abs(full.grams - 100)).toBeLessThan(0.3)
+  })
+  it('says so when it is too heavy, says nothing when unplugged, and forgets its tare', () => {
+    const bench = new Bench()
+    bench.balance.hand({ does: 'pour', gramsPerSecond: 100 })
+    expect(bench.after(8)?.kind).toBe('overload')
+    bench.balance.hand({ does: 'clear' })
+    bench.balance.hand({ does: 'pour', gramsPerSecond: 50, upToGrams: 50 })
+    bench.after(3)
+    bench.balance.send('TARE')
+    bench.balance.hand({ does: 'unplug' })
+    bench.last = undefined
+    expect(bench.after(2)).toBeUndefined()
+    bench.balance.hand({ does: 'plugIn' })
+    const again = bench.after(2)
+    expect(again?.kind === 'weight' && again.grams).toBeGreaterThan(49)
+  })
+})
+
+it('the stand-in dispenser gives what was asked to a drop, and runs empty', () => {
+  const dispenser = new StandInDispenser(1)
+  const heard: string[] = []
+  dispenser.lines.subscribe((line) => heard.push(line))
+  dispenser.send('GIVE 23.0 mL')
+  for (let n = 0; n < 60; n++) dispenser.tick(0.1)
+  expect(heard.at(-1)).toMatch(/^GIVEN 2[23]\.\d mL$/)
+  dispenser.send('GIVE 5000.0 mL')
+  for (let n = 0; n < 5000; n++) dispenser.tick(0.1)
+  expect(heard.at(-1)).toMatch(/^FAULT empty after 19/)
+})
+
+describe('settings of devices', () => {
+  it('are a stand-in in the demo, none in daily work, or an address', () => {
+    expect(settingsFrom({ YENTRIK_DEMO: '1' })).toMatchObject({ balance: 'stand-in', dispenser: 'stand-in' })
+    expect(settingsFrom({}).balance).toBeUndefined()
+    expect(settingsFrom({ YENTRIK_BALANCE: 'pan.local:4001' }).balance).toEqual({
+      host: 'pan.local',
+      port: 4001,
+    })
+    expect(() => settingsFrom({ YENTRIK_BALANCE: 'usb' })).toThrow('HOST:PORT')
+    expect(() => settingsFrom({ YENTRIK_DEVICE_SPEED: '0' })).toThrow('from 1 to 100')
+  })
+})
+
+describe('over HTTP', () => {
+  let server: TestServer | undefined
+  let device: Server | undefined
+  const spoken = new Set<Socket>()
+  afterEach(async () => {
+    await server?.close()
+    server = undefined
+  })
+  afterAll(() => {
+    for (const socket of spoken) socket.destroy()
+    device?.close()
+  })
+  /** Asks again until it holds; the device speaks in its own time. */
+  async function until<T>(ask: () => Promise<T>, holds: (answer: T) => boolean): Promise<T> {
+    for (let tries = 0; tries < 200; tries++) {
+      const answer = await ask()
+      if (holds(answer)) return answer
+      await new Promise((next) => setTimeout(next, 25))
+    }
+    throw new Error('it never came')
+  }
+
+  it('without a balance everything is typed', async () => {
+    server = await TestServer.open()
+    expect((await server.post('/devices/balance/take', {}).expect(404)).body.code).toBe('no-balance')
+    expect((await server.post('/devices/balance/tare', {}).expect(404)).body.remedy).toBe('Type the weight.')
+    expect((await server.post('/devices/dispenser/give', { millilitres: 5 }).expect(404)).body.code).toBe(
+      'no-dispenser',
+    )
+    expect((await server.get('/devices')).body.balance.connected).toBe(false)
+  })
+  it('takes a settled weight, never a moving one, and none when the plug is out', async () => {
+    server = await TestServer.open({ balance: 'stand-in', dispenser: 'stand-in', deviceSpeed: 50 })
+    const on = server
+    const state = async () => (await on.get('/devices').expect(200)).body
+    await until(state, ({ balance }) => balance.settled)
+    await on.post('/devices/stand-in/hand', { does: 'pour', gramsPerSecond: 2, upToGrams: 100 }).expect(204)
+    await until(state, ({ balance }) => balance.grams > 5)
+    expect((await on.post('/devices/balance/take', {}).expect(409)).body.code).toBe('weight-not-settled')
+    await until(state, ({ balance }) => balance.settled && balance.grams > 95)
+    const { grams } = (await on.post('/devices/balance/take', {}).expect(200)).body
+    expect(Math.abs(grams - 100)).toBeLessThan(1)
+    await on.post('/devices/dispenser/give', { millilitres: 23 }).expect(202)
+    await until(state, ({ dispenser }) => Math.abs(dispenser.givenMillilitres - 23) <= 0.1)
+    await on.post('/devices/stand-in/hand', { does: 'unplug' }).expect(204)
+    await until(state, ({ balance }) => !balance.connected)
+    expect((await on.post('/devices/balance/take', {}).expect(409)).body.code).toBe('balance-not-reached')
+    const { session } = (await state()).balance
+    await on.post('/devices/stand-in/hand', { does: 'plugIn' }).expect(204)
+    expect((await until(state, ({ balance }) => balance.connected)).balance.session).toBe(session + 1)
+    expect((await on.post('/devices/stand-in/hand', { does: 'juggle' }).expect(422)).body.field).toBe('does')
+  })
+  it('speaks the line protocol with a device on the network', async () => {
+    const asked: string[] = []
+    device = createServer((socket) => {
+      spoken.add(socket)
+      socket.on('data', (data) => asked.push(String(data).trim()))
+      socket.write('HELLO\nWEIGHT 41.96 g MOVING\nWEIGHT 42.04 g SETTLED\n')
+    })
+    await new Promise<void>((ready) => device?.listen(0, '127.0.0.1', ready))
+    const { port } = device.address() as AddressInfo
+    server = await TestServer.open({ balance: { host: '127.0.0.1', port } })
+    const on = server
+    const taken = await until(
+      async () => await on.post('/devices/balance/take', {}),
+      ({ status }) => status === 200,
+    )
+    expect(taken.body).toEqual({ grams: 42 })
+    await on.post('/devices/balance/tare', {}).expect(204)
+    await until(
+      async () => asked,
+      (lines) => lines.includes('TARE'),
+    )
+  })
+})
