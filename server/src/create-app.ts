@@ -5,8 +5,10 @@ import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger'
 import cookieParser from 'cookie-parser'
 import { AppModule } from './app.module.ts'
 import { commandShapes } from './cases/case-command.dto.ts'
+import { CaseStore } from './cases/case-store.ts'
 import { sheetShapes } from './cases/sheet.dto.ts'
 import { DemoSeed } from './demo/demo-seed.service.ts'
+import { LabSettingsService } from './lab/lab-settings.service.ts'
 import type { ServerSettings } from './settings/server-settings.ts'
 import { serveWeb } from './web/serve-web.ts'
 
@@ -34,6 +36,8 @@ export async function createApp(settings: ServerSettings, quiet = false): Promis
   )
   if (settings.webFolder) serveWeb(app, settings.webFolder)
   await app.init()
+  const { calendar } = await app.get(LabSettingsService).lab()
+  await app.get(CaseStore).renewSummaries(calendar)
   if (settings.demo) await app.get(DemoSeed).seedIfEmpty()
   return app
 }

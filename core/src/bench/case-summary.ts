@@ -5,6 +5,7 @@ import {
   isDelivered,
   isSettled,
   type JobState,
+  type Route,
   type RouteStep,
   type Stage,
   type StepKind,
@@ -22,6 +23,8 @@ export interface BenchItem {
   readonly name: string
   readonly stage: Stage
   readonly kind: StepKind
+  /** What its picture depends on. */
+  readonly route: Pick<Route, 'templateId' | 'choices'>
   readonly running: boolean
   readonly startedAt?: number
   readonly window?: StepWindow
@@ -53,6 +56,8 @@ export interface CaseSummary {
   readonly wentBack?: string
   readonly question?: { readonly jobId: string; readonly text: string; readonly since: number }
   readonly heldReason?: string
+  /** Lots that went into it, remakes included. */
+  readonly lots: readonly string[]
   readonly items: readonly BenchItem[]
 }
 
@@ -90,9 +95,15 @@ export function caseSummary(caseId: string, state: CaseState, calendar: LabCalen
           },
         }
       : {}),
+    lots: usedLots(jobs),
     ...(state.held ? { heldReason: state.held.reason } : {}),
     items,
   }
+}
+
+function usedLots(jobs: readonly JobState[]): string[] {
+  const attempts = jobs.flatMap((job) => Object.values(job.steps).flatMap((step) => [step, ...step.past]))
+  return [...new Set(attempts.flatMap((step) => step.mixes.flatMap((mix) => mix.lots)))]
 }
 
 function statusOf(state: CaseState, items: readonly BenchItem[]): CaseStatus {
@@ -114,6 +125,7 @@ function benchItems(job: JobState, dueAt: number, calendar: LabCalendar): BenchI
       name: step.name,
       stage: step.stage,
       kind: step.kind,
+      route: { templateId: job.route.templateId, choices: job.route.choices },
       running: isRunning,
       ...(state.startedAt ? { startedAt: Date.parse(state.startedAt) } : {}),
       ...(window ? { window } : {}),

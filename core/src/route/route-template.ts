@@ -2,7 +2,7 @@ import type { Source } from '../materials/index.ts'
 import type { QuantityKind } from '../quantity/index.ts'
 import type { CautionId } from './cautions.ts'
 import type { Outcome } from './outcome.ts'
-import type { StepSheet } from './step-sheet.ts'
+import type { SheetOf, StepSheet } from './step-sheet.ts'
 
 export type { Outcome } from './outcome.ts'
 
@@ -130,6 +130,13 @@ export interface RouteStep {
   readonly amounts?: readonly Amount[]
   readonly checks?: readonly Check[]
   readonly sheets?: readonly StepSheet[]
+  /** Cuts of a stored trim plan that this step makes, by their names there; `base`: the cut to height. */
+  readonly plannedCuts?: {
+    readonly of: SheetOf
+    readonly arch: 'upper' | 'lower'
+    readonly cuts: readonly string[]
+    readonly base?: boolean
+  }
   readonly cautions?: readonly CautionId[]
   /** Why it may be left out; a step without this can never be skipped. */
   readonly mayBeSkipped?: string
@@ -160,6 +167,8 @@ export interface Matter {
   readonly choices: readonly { readonly id: string; readonly name: string }[]
   readonly usual: string
   readonly why: string
+  /** The prescription decides it, not the lab: it is asked for when a case is taken in. */
+  readonly prescribed?: boolean
 }
 
 export interface RouteTemplate {

@@ -11,8 +11,11 @@ import {
   type Route,
 } from '@yentrik/core'
 import { DataSource, type EntityManager, QueryFailedError } from 'typeorm'
-import { CaseEventRow, CaseSummaryRow, LotUseRow, RouteCopyRow } from '../database/entities.ts'
+import { CaseEventRow, CaseSummaryRow, LabSettingRow, LotUseRow, RouteCopyRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
+
+/** Goes up whenever `CaseSummary` gains or changes a field, so that kept summaries are made anew. */
+const SUMMARY_VERSION = 2
 
 /** Reads and writes cases: events, route copies and the summary that lists are made of. */
 @Injectable()
@@ -122,6 +125,26 @@ export class CaseStore {
   private async read(manager: EntityManager, where: { readonly closed?: boolean }): Promise<CaseSummary[]> {
     const rows = await manager.find(CaseSummaryRow, { where })
     return rows.map((row) => row.summary as CaseSummary)
+  }
+
+  /** Sums every case up again where the shape of a summary has changed since the file was last opened. */
+  async renewSummaries(calendar: LabCalendar): Promise<void> {
+    await this.queue.write(async (manager) => {
+      const key = 'summary-version'
+      const known = await manager.findOneBy(LabSettingRow, { key })
+      if (known?.value === SUMMARY_VERSION) return
+      for (const { caseId, docket } of await manager.find(CaseSummaryRow)) {
+        const hand = await this.load(caseId, manager)
+        if (!hand) continue
+        const summary = caseSummary(caseId, hand.state, calendar)
+        await manager.upsert(
+          CaseSummaryRow,
+          { caseId, docket, closed: isClosed(summary), summary: summary as object },
+          ['caseId'],
+        )
+      }
+      await manager.upsert(LabSettingRow, { key, value: SUMMARY_VERSION as unknown as object }, ['key'])
+    })
   }
 
   async caseIdOf(docket: string): Promise<string | undefined> {

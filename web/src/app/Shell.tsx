@@ -6,6 +6,7 @@ import {
   Scale,
   Settings2,
   SquareStack,
+  Triangle,
 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
@@ -24,6 +25,7 @@ const places: readonly { to: string; name: string; Icon: LucideIcon }[] = [
   { to: '/', name: 'Bench', Icon: Hammer },
   { to: '/cases', name: 'Cases', Icon: SquareStack },
   { to: '/mix', name: 'Mix', Icon: Scale },
+  { to: '/trim', name: 'Trim', Icon: Triangle },
   { to: '/shelf', name: 'Shelf', Icon: Layers },
   { to: '/settings', name: 'Settings', Icon: Settings2 },
 ]
@@ -58,6 +60,7 @@ function House() {
     { key: 'b', does: 'Bench', run: () => go('/') },
     { key: 'c', does: 'Cases', run: () => go('/cases') },
     { key: 'x', does: 'Mix', run: () => go('/mix') },
+    { key: 'r', does: 'Trim', run: () => go('/trim') },
     { key: 's', does: 'Shelf', run: () => go('/shelf') },
     { key: 'a', does: 'New case', run: () => go('/cases/new') },
     { key: '?', does: 'Help', run: () => setHelp(true) },

@@ -27,6 +27,10 @@ export const router = createBrowserRouter([
       },
       { path: 'mix', lazy: async () => ({ Component: (await import('../mixing/MixScreen.tsx')).MixScreen }) },
       {
+        path: 'trim',
+        lazy: async () => ({ Component: (await import('../trimming/TrimScreen.tsx')).TrimScreen }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
       },
@@ -41,6 +45,10 @@ export const router = createBrowserRouter([
       {
         path: 'papers/docket/:caseId',
         lazy: async () => ({ Component: (await import('../papers/DocketPaper.tsx')).DocketPaper }),
+      },
+      {
+        path: 'papers/trim/:caseId',
+        lazy: async () => ({ Component: (await import('../papers/TrimPaper.tsx')).TrimPaper }),
       },
       {
         path: 'papers/commands',

@@ -12,6 +12,7 @@ export const everywhere: readonly (readonly [key: string, does: string])[] = [
   ['b', 'Bench'],
   ['c', 'Cases'],
   ['x', 'Mix'],
+  ['r', 'Trim'],
   ['s', 'Shelf'],
   ['a', 'Take in a new case'],
   ['?', 'This sheet'],

@@ -86,7 +86,7 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
           )}
         </div>
         <div className="hidden max-h-64 min-h-0 sm:block">
-          <StepPicture stage={entry.stage} stepId={entry.stepId} />
+          <StepPicture route={entry.route} stage={entry.stage} stepId={entry.stepId} />
         </div>
       </div>
       <div className="mt-4 flex flex-wrap gap-3">

@@ -4,28 +4,33 @@ import {
   type CaseState,
   isDelivered,
   type JobState,
-  stepInHand,
+  type RouteStep,
   stepOf,
+  stepsInHand,
+  stepWindow,
+  windowVerdict,
 } from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { useScannedCommand } from '../app/scanned-command.ts'
 import { useShortcuts } from '../app/shortcuts.ts'
+import { useNow } from '../live/live-store.ts'
 import { Sheet } from '../parts/Sheet.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { useShelf } from '../shelf/use-shelf.ts'
 import { AmendSheet } from './AmendSheet.tsx'
 import { CaseHeader } from './CaseHeader.tsx'
 import { type CaseHand, refusalNow, useCaseHand } from './case-hand.ts'
 import { AnswerSheet, GoBackSheet, StaleSheet, WordsSheet } from './case-sheets.tsx'
 import type { EventReader } from './event-words.ts'
 import { MixEntry } from './MixEntry.tsx'
+import { QuarantineFlag } from './QuarantineFlag.tsx'
 import { RecordView } from './RecordView.tsx'
 import { RouteList } from './RouteList.tsx'
 import { Standing } from './Standing.tsx'
 import { Cautions, StepCard, useMainAction } from './StepCard.tsx'
 import { StepClock } from './StepClock.tsx'
-import { useLots } from './use-lots.ts'
 import { VariantsSheet } from './VariantsSheet.tsx'
 
 /** One case: where it is on its route, the step in hand, what was done. */
@@ -66,14 +71,16 @@ function CaseWork({
 }) {
   const go = useNavigate()
   const units = usePreferences((preferences) => preferences.units)
-  const { lotNumber } = useLots()
+  const { lots, lotNumber } = useShelf()
   const reader: EventReader = { jobs: state.jobs, units, lotNumber }
   const [tab, setTab] = useState<'step' | 'record'>('step')
   const [peekId, setPeekId] = useState<string>()
   const [opened, setOpened] = useState<Open>()
-  const inHand = stepInHand(job)
+  const now = useNow()
+  const inHand = handStep(job, now)
   const step = (peekId && stepOf(job, peekId)) || inHand || job.route.steps.at(-1)!
-  const isInHand = step.id === inHand?.id
+  const { running: runs, startable } = stepsInHand(job)
+  const isInHand = [...runs, ...startable].some(({ id }) => id === step.id)
   const open = !state.held && !job.question && !state.ended
   const running = job.steps[step.id]?.status === 'running'
   const main = useMainAction(job, step)
@@ -135,6 +142,7 @@ function CaseWork({
         onAnswer={() => openSheet({ sheet: 'answer' })}
         onRelease={() => give({ type: 'release' })}
       />
+      <QuarantineFlag events={hand.record?.events ?? []} lots={lots} />
       {tab === 'record' ? (
         <RecordView hand={hand} state={state} reader={reader} />
       ) : (
@@ -179,7 +187,7 @@ function CaseWork({
                     <kbd className="key">space</kbd>
                   </button>
                 )}
-                {peekId && (
+                {peekId && step.id !== inHand?.id && (
                   <button type="button" className="act" onClick={() => setPeekId(undefined)}>
                     To the step in hand
                   </button>
@@ -343,6 +351,16 @@ function CaseWork({
       )}
     </main>
   )
+}
+
+/** What wants hands now: a step that runs by itself stands back until its time, where another can be done meanwhile. */
+function handStep(job: JobState, now: number): RouteStep | undefined {
+  const { running, startable } = stepsInHand(job)
+  const wantsHands = (step: RouteStep) => {
+    const window = stepWindow(job, step)
+    return step.kind === 'attended' || !window || windowVerdict(window, now) !== 'tooSoon'
+  }
+  return running.find(wantsHands) ?? startable[0] ?? running[0]
 }
 
 function MoreItem({ name, keyName, onPick }: { name: string; keyName?: string; onPick: () => void }) {

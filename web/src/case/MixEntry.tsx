@@ -4,33 +4,38 @@ import { capital, ratio } from '../format/format.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { useLots } from './use-lots.ts'
+import { lotWords, useShelf } from '../shelf/use-shelf.ts'
 
 interface MixEntryProps {
   readonly amount: Amount
-  /** As weighed already, when it comes from the Mix screen. */
-  readonly weighed?: { readonly powder: string; readonly liquid: string }
   readonly refusal?: string
   readonly onRecord: (mix: RecordedMix) => Promise<boolean>
 }
 
 /** What was really used, with its lot: into the record. */
-export function MixEntry({ amount, weighed, refusal, onRecord }: MixEntryProps) {
-  const card = materials.get(amount.materialId)!
-  const parts = amount.kind === 'parts'
-  const [powder, setPowder] = useState(weighed?.powder ?? '')
-  const [liquid, setLiquid] = useState(weighed?.liquid ?? '')
-  const [tried, setTried] = useState(false)
-  const lots = useLots().inUse(amount.materialId)
+export function MixEntry({ amount, refusal, onRecord }: MixEntryProps) {
+  const shelf = useShelf()
+  const lots = shelf.usable(amount.materialId)
   const [chosenLot, setChosenLot] = useState<string>()
   const lotId = chosenLot ?? lots[0]?.lotId ?? ''
+  const productId = lots.find((lot) => lot.lotId === lotId)?.productId
+  const card = shelf.card(amount.materialId, productId) ?? materials.get(amount.materialId)!
+  const parts = amount.kind === 'parts'
+  const [powder, setPowder] = useState('')
+  const [liquid, setLiquid] = useState('')
+  const [tried, setTried] = useState(false)
   const powderUnit = parts ? '' : 'g'
   const liquidUnit = parts ? '' : 'mL'
   const p = readNumber(powder, powderUnit)
   const l = readNumber(liquid, liquidUnit)
   const record = async () => {
     setTried(true)
-    const named = { amountId: amount.id, materialId: amount.materialId, lots: lotId ? [lotId] : [] }
+    const named = {
+      amountId: amount.id,
+      materialId: amount.materialId,
+      lots: lotId ? [lotId] : [],
+      ...(productId ? { product: card.name } : {}),
+    }
     if (amount.kind === 'use') return onRecord(named)
     if (p.value === undefined || l.value === undefined) return false
     return onRecord(
@@ -60,7 +65,7 @@ export function MixEntry({ amount, weighed, refusal, onRecord }: MixEntryProps) 
             text={powder}
             onText={setPowder}
             fault={tried ? p.fault : undefined}
-            autoFocus={!weighed}
+            autoFocus
           />
           <NumberField
             label={capital(card.liquidName)}
@@ -86,7 +91,7 @@ export function MixEntry({ amount, weighed, refusal, onRecord }: MixEntryProps) 
       )}
       <SelectField
         label="Lot"
-        options={[...lots.map((lot) => [lot.lotId, lot.number] as const), ['', 'No lot noted']]}
+        options={[...lots.map((lot) => [lot.lotId, lotWords(lot, shelf)] as const), ['', 'No lot noted']]}
         value={lotId}
         onChoose={setChosenLot}
       />

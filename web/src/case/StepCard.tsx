@@ -16,8 +16,10 @@ import { useNow } from '../live/live-store.ts'
 import { amountFigures } from '../mixing/amount-figures.ts'
 import { Figures } from '../mixing/Figures.tsx'
 import { Told } from '../parts/Told.tsx'
+import { PlannedCuts } from '../trimming/PlannedCuts.tsx'
 import { CheckEntry } from './CheckEntry.tsx'
 import type { CaseHand } from './case-hand.ts'
+import { SheetEntry } from './SheetEntry.tsx'
 import { StepPicture } from './StepPicture.tsx'
 
 interface StepCardProps {
@@ -53,9 +55,17 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
           </ol>
         </div>
         <div className="hidden h-44 xl:block">
-          <StepPicture stage={step.stage} stepId={step.id} />
+          {!step.plannedCuts && (
+            <StepPicture
+              route={job.route}
+              stage={step.stage}
+              stepId={step.id}
+              teeth={hand.state?.authorisation.teeth}
+            />
+          )}
         </div>
       </div>
+      <PlannedCuts job={job} step={step} caseId={hand.record?.caseId ?? ''} />
       {(step.amounts ?? []).map((amount) => (
         <AmountRow
           key={amount.id}
@@ -68,6 +78,32 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
       ))}
       {running && (
         <div className="mt-4 grid gap-3">
+          {(step.sheets ?? []).map((sheet) => (
+            <SheetEntry
+              key={`${sheet.id} ${state.attempt}`}
+              sheet={sheet}
+              job={job}
+              stepId={step.id}
+              caseId={hand.record?.caseId ?? ''}
+              refusal={
+                ['parts', 'places', 'sheet'].includes(hand.refusal?.problem.field ?? '')
+                  ? hand.refusal?.message
+                  : undefined
+              }
+              open={open}
+              stepName={(id) => stepOf(job, id).name}
+              onRecord={(data) =>
+                hand.give({
+                  type: 'recordSheet',
+                  jobId: job.jobId,
+                  stepId: step.id,
+                  sheetId: sheet.id,
+                  sheet: data,
+                })
+              }
+              onGoBack={onGoBack}
+            />
+          ))}
           {(step.checks ?? []).map((check) => (
             <CheckEntry
               key={`${check.id} ${state.attempt}`}
@@ -93,11 +129,17 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
           ))}
         </div>
       )}
-      {!running && state.status === 'waiting' && (step.checks ?? []).length > 0 && (
-        <p className="mt-4 opacity-80">
-          Then look at: {(step.checks ?? []).map((check) => check.name.toLowerCase()).join(', ')}.
-        </p>
-      )}
+      {!running &&
+        state.status === 'waiting' &&
+        [...(step.checks ?? []), ...(step.sheets ?? [])].length > 0 && (
+          <p className="mt-4 opacity-80">
+            Then look at:{' '}
+            {[...(step.sheets ?? []), ...(step.checks ?? [])]
+              .map(({ name }) => name.toLowerCase())
+              .join(', ')}
+            .
+          </p>
+        )}
       <NotesAndNext hand={hand} job={job} step={step} />
     </div>
   )

@@ -1,7 +1,28 @@
-import type { Stage } from '@yentrik/core'
+import type { Route, Stage } from '@yentrik/core'
+import { ImplantPicture } from './ImplantPicture.tsx'
 
 /** A section of the real thing in the colours of its materials: what is there, and hatched what this step adds. */
-export function StepPicture({ stage, stepId }: { stage: Stage; stepId: string }) {
+export function StepPicture({
+  route,
+  stage,
+  stepId,
+  teeth = [],
+}: {
+  route: Pick<Route, 'templateId' | 'choices'>
+  stage: Stage
+  stepId: string
+  /** Where the implants are, where it is known. */
+  teeth?: readonly number[]
+}) {
+  if (route.templateId === 'implant-verification' && stage !== 'receive')
+    return (
+      <ImplantPicture
+        stepId={stepId}
+        implants={Number(route.choices.implants)}
+        teeth={teeth}
+        lower={route.choices.arch === 'lower'}
+      />
+    )
   if (stage === 'flask' || stage === 'pack' || stage === 'deflask')
     return <FlaskPicture stage={stage} stepId={stepId} />
   if (stage === 'cure') return <BathPicture cooling={stepId === 'cool-flask'} />

@@ -1,4 +1,4 @@
-import { ARCH_MATTER, type JobState, routeTemplates } from '@yentrik/core'
+import { type JobState, routeTemplates } from '@yentrik/core'
 import { useState } from 'react'
 import { SelectField } from '../parts/Choices.tsx'
 import { WordsSheet } from './case-sheets.tsx'
@@ -15,9 +15,7 @@ export function VariantsSheet({
   onClose: () => void
   onGive: (matter: string, choice: string, reason: string) => Promise<boolean>
 }) {
-  const matters = (routeTemplates.get(job.route.templateId)?.matters ?? []).filter(
-    (m) => m.id !== ARCH_MATTER,
-  )
+  const matters = (routeTemplates.get(job.route.templateId)?.matters ?? []).filter((m) => !m.prescribed)
   const [matterId, setMatterId] = useState(matters[0]?.id ?? '')
   const matter = matters.find((m) => m.id === matterId)
   const present = job.route.choices[matterId]

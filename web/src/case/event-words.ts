@@ -1,4 +1,11 @@
-import { type CaseEvent, type JobState, materials, type RouteStep, type UnitSystem } from '@yentrik/core'
+import {
+  type CaseEvent,
+  type JobState,
+  materials,
+  planPair,
+  type RouteStep,
+  type UnitSystem,
+} from '@yentrik/core'
 import { grams, millilitres, quantity, ratio } from '../format/format.ts'
 
 /** What the words need to know: the jobs as they stand, the lots by their number, the units of this bench. */
@@ -33,6 +40,8 @@ export function eventWords(event: CaseEvent, reader: EventReader): string {
     }
     case 'mixRecorded':
       return mixWords(event, reader)
+    case 'sheetRecorded':
+      return sheetWords(event, reader)
     case 'wentBack':
       return `${event.remake ? 'Remake from' : 'Went back to'} ${stepName(event.jobId, event.toStepId)}${because(event.reason)}`
     case 'corrected':
@@ -52,6 +61,27 @@ export function eventWords(event: CaseEvent, reader: EventReader): string {
   }
 }
 
+function sheetWords(event: Extract<CaseEvent, { type: 'sheetRecorded' }>, reader: EventReader): string {
+  const sheet = stepIn(reader, event.jobId, event.stepId)?.sheets?.find((each) => each.id === event.sheetId)
+  const name = sheet?.name ?? event.sheetId
+  const { sheet: data } = event
+  switch (data.kind) {
+    case 'parts':
+      return `${name}: ${data.parts.map((part) => `${part.count} ${part.name}`).join(', ')}`
+    case 'places': {
+      const kind = sheet?.kind === 'places' ? sheet.quantity : 'count'
+      return `${name}: ${data.places.map(({ place, value }) => `${place} ${quantity(value, kind, reader.units)}`).join(', ')}`
+    }
+    case 'trimPlan': {
+      const { upper, lower } = planPair(data.entry)
+      const sides = [upper, lower].map(({ plan }) => `${plan.sideAngleDegrees.toFixed(1)}°`)
+      return `${name}: sides upper ${sides[0]}, lower ${sides[1]}`
+    }
+    case 'finishedPair':
+      return `${name}: read, ${data.pair.totalHeightsMillimetres.map((mm) => quantity(mm, 'millimetres', reader.units)).join(', ')} high`
+  }
+}
+
 export const decisionWords = {
   proceed: 'go on as it is',
   goBack: 'go back',
@@ -61,14 +91,20 @@ export const decisionWords = {
 
 function mixWords(event: Extract<CaseEvent, { type: 'mixRecorded' }>, { lotNumber }: EventReader): string {
   const { powderGrams, liquidMillilitres, powderParts, liquidParts } = event
-  const name = materials.get(event.materialId)?.name ?? event.materialId
+  const name = [materials.get(event.materialId)?.name ?? event.materialId, event.product]
+    .filter(Boolean)
+    .join(', ')
+  const taken = [
+    event.powderFrom === 'balance' && 'balance',
+    event.liquidFrom === 'dispenser' && 'dispenser',
+  ].filter(Boolean)
   const amount =
     powderGrams !== undefined && liquidMillilitres !== undefined
       ? `: ${grams(powderGrams)} + ${millilitres(liquidMillilitres)} (${ratio(liquidMillilitres / powderGrams)})`
       : powderParts !== undefined
         ? `: ${powderParts} + ${liquidParts} parts`
         : ' used'
-  return `${name}${amount}${event.lots.length > 0 ? `, lot ${event.lots.map(lotNumber).join(', ')}` : ', no lot noted'}`
+  return `${name}${amount}${taken.length > 0 ? `, from the ${taken.join(' and ')}` : ''}${event.lots.length > 0 ? `, lot ${event.lots.map(lotNumber).join(', ')}` : ', no lot noted'}`
 }
 
 const entryNames: Readonly<Record<string, string>> = {

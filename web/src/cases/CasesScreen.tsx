@@ -7,6 +7,7 @@ import { dayAndTime, duration, stageName } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
 import { useFetched, useNow } from '../live/live-store.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { useShelf } from '../shelf/use-shelf.ts'
 import { wishedCases } from './case-filter.ts'
 
 const dueChoices = [
@@ -28,6 +29,7 @@ export function CasesScreen() {
   const [due, setDue] = useState('')
   const search = useRef<HTMLInputElement>(null)
   const now = useNow()
+  const { lots } = useShelf()
   useShortcuts([{ key: '/', does: 'Search', run: () => search.current?.focus() }])
   if (!data)
     return error ? (
@@ -42,6 +44,7 @@ export function CasesScreen() {
     { words, stage, ...(due === '' ? {} : { dueWithinHours: Number(due) }) },
     now,
   )
+  const held = new Set(lots.filter((lot) => lot.quarantine !== null).map((lot) => lot.lotId))
   return (
     <main className="mx-auto max-w-[1500px] p-4 sm:p-6">
       <header className="mb-4 flex flex-wrap items-center gap-3">
@@ -97,7 +100,12 @@ export function CasesScreen() {
       </header>
       <ul className="card-flat divide-base-300 divide-y">
         {shown.slice(0, MOST_ROWS).map((each) => (
-          <CaseRow key={each.caseId} summary={each} now={now} />
+          <CaseRow
+            key={each.caseId}
+            summary={each}
+            now={now}
+            quarantined={each.lots.some((id) => held.has(id))}
+          />
         ))}
         {shown.length === 0 && (
           <li className="p-8 text-center text-lg">
@@ -118,7 +126,7 @@ export function CasesScreen() {
   )
 }
 
-function CaseRow({ summary, now }: { summary: CaseSummary; now: number }) {
+function CaseRow({ summary, now, quarantined }: { summary: CaseSummary; now: number; quarantined: boolean }) {
   const item = summary.items[0]
   const closed = summary.status === 'delivered' || summary.status === 'ended'
   const slack = summary.startBy - now
@@ -147,7 +155,11 @@ function CaseRow({ summary, now }: { summary: CaseSummary; now: number }) {
           />
         </span>
         <span className="hidden sm:block">
-          {item && !closed && <span className="chip">{stageName(summary.stage)}</span>}
+          {quarantined && !closed ? (
+            <span className="chip text-error">lot in quarantine</span>
+          ) : (
+            item && !closed && <span className="chip">{stageName(summary.stage)}</span>
+          )}
         </span>
         <span className={`text-right leading-tight ${late || tight ? 'text-error' : ''}`}>
           <b className="figures block">

@@ -20,6 +20,7 @@ function summary(docket: string, change: Partial<CaseSummary>): CaseSummary {
     stepsDone: 0,
     stepsInAll: 10,
     items: [],
+    lots: [],
     ...change,
   }
 }

@@ -1,17 +1,23 @@
-import { ARCH_MATTER, DomainError, parseTeeth, routeTemplates } from '@yentrik/core'
+import { DomainError, parseTeeth, routeTemplates } from '@yentrik/core'
 import { type FormEvent, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import type { CaseRecord } from '../case/case-hand.ts'
 import { ApiError, api } from '../live/api.ts'
 import { labNow, useFetched } from '../live/live-store.ts'
+import { Pills } from '../parts/Choices.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { dateText, instantOf } from './date-entry.ts'
 
 const DAY = 86_400_000
 /** Working days usually given for a job (choice); the clinic's own date is what counts. */
-const usualDays: Readonly<Record<string, number>> = { 'study-cast': 2, 'complete-denture': 10 }
+const usualDays: Readonly<Record<string, number>> = {
+  'study-cast': 2,
+  'study-model-pair': 7,
+  'implant-verification': 4,
+  'complete-denture': 10,
+}
 
 /** Takes a case in, in under a minute: what, for whom, when. The impression is looked at in the first steps. */
 export function IntakeScreen() {
@@ -22,7 +28,7 @@ export function IntakeScreen() {
   const clinics = useMemo(() => [...new Set(cases.map((each) => each.clinic))].sort(), [cases])
   const prescribers = useMemo(() => [...new Set(cases.map((each) => each.prescriber))].sort(), [cases])
   const [templateId, setTemplateId] = useState('study-cast')
-  const [arch, setArch] = useState('upper')
+  const [chosen, setChosen] = useState<Readonly<Record<string, string>>>({})
   const [entries, setEntries] = useState({
     docket: '',
     clinic: '',
@@ -40,7 +46,13 @@ export function IntakeScreen() {
   const [refusal, setRefusal] = useState<string>()
   const [busy, setBusy] = useState(false)
   const template = routeTemplates.get(templateId)!
-  const arches = template.matters.find((m) => m.id === ARCH_MATTER)?.choices ?? []
+  const prescribed = template.matters.filter((matter) => matter.prescribed)
+  const choices = Object.fromEntries(
+    prescribed.map(({ id, choices: all, usual }) => [
+      id,
+      all.some((c) => c.id === chosen[id]) ? chosen[id]! : usual,
+    ]),
+  )
   const dueDay = entries.dueDay || dateText(labNow() + (usualDays[templateId] ?? 7) * DAY)
   const set = (name: keyof typeof entries) => (text: string) => {
     setEntries((old) => ({ ...old, [name]: text }))
@@ -72,7 +84,10 @@ export function IntakeScreen() {
     setFaults(found)
     if (Object.keys(found).length > 0 || due === undefined) return
     const optional = (text: string) => (text.trim() === '' ? undefined : text.trim())
-    const archName = arches.find((a) => a.id === arch)?.name.toLowerCase()
+    const named = prescribed.map(({ id, name, choices: all }) => {
+      const choice = all.find((c) => c.id === choices[id])?.name.toLowerCase()
+      return id === 'arch' ? choice : `${choice} ${name.toLowerCase()}`
+    })
     setBusy(true)
     try {
       const { caseId } = await api<CaseRecord>('/cases', {
@@ -83,7 +98,7 @@ export function IntakeScreen() {
             prescriber: entries.prescriber.trim(),
             patientCode: entries.patientCode.trim(),
             patientAge: age === '' ? undefined : Number(age),
-            wanted: `${template.name}, ${archName}`,
+            wanted: [template.name, ...named].join(', '),
             teeth,
             shade: optional(entries.shade),
             dueAt: new Date(due).toISOString(),
@@ -93,7 +108,7 @@ export function IntakeScreen() {
               .filter((word) => word !== ''),
             notes: optional(entries.notes),
           },
-          jobs: [{ templateId, choices: { [ARCH_MATTER]: arch } }],
+          jobs: [{ templateId, choices }],
         },
       })
       await go(`/case/${caseId}`)
@@ -120,21 +135,18 @@ export function IntakeScreen() {
                 name="job"
                 label={each.name}
                 picked={each.id === templateId}
-                onPick={() => {
-                  setTemplateId(each.id)
-                  if (!each.matters.find((m) => m.id === ARCH_MATTER)?.choices.some((c) => c.id === arch))
-                    setArch('upper')
-                }}
+                onPick={() => setTemplateId(each.id)}
               />
             ))}
-            <span className="mx-2 hidden border-l sm:block" />
-            {arches.map((each) => (
-              <Pick
-                key={each.id}
-                name="arch"
-                label={each.name}
-                picked={each.id === arch}
-                onPick={() => setArch(each.id)}
+          </div>
+          <div className="mt-3 flex flex-wrap gap-x-8 gap-y-2">
+            {prescribed.map(({ id, name, choices: all }) => (
+              <Pills
+                key={id}
+                label={name}
+                options={all.map((choice) => [choice.id, choice.name])}
+                value={choices[id]!}
+                onChoose={(choice) => setChosen({ ...chosen, [id]: choice })}
               />
             ))}
           </div>

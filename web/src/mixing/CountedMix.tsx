@@ -22,7 +22,7 @@ export function CountedMix() {
   const { powderPart, liquidPart, liquidPartsPerPowderPart, source } = card.measure
   return (
     <section
-      className="card-flat grid items-start gap-5 p-5 lg:grid-cols-[20rem_14rem_minmax(0,1fr)]"
+      className="grid items-start gap-5 lg:grid-cols-[20rem_14rem_minmax(0,1fr)]"
       aria-label="Counted, not weighed"
     >
       <SelectField

@@ -1,9 +1,12 @@
 import type { Amount } from '@yentrik/core'
+import { useShelf } from '../shelf/use-shelf.ts'
 import { amountFigures } from './amount-figures.ts'
 
 /** The figures to set on the balance and the cylinder, readable from a step away. */
 export function Figures({ amount }: { amount: Amount }) {
-  const { name, figures, note } = amountFigures(amount)
+  const shelf = useShelf()
+  const [lot] = shelf.usable(amount.materialId)
+  const { name, figures, note } = amountFigures(amount, shelf.card(amount.materialId, lot?.productId))
   return (
     <div>
       <p className="font-semibold">

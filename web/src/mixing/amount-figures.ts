@@ -10,9 +10,8 @@ export interface AmountFigures {
   readonly source: string
 }
 
-/** The figures of an amount of a step, worked out by the core. */
-export function amountFigures(amount: Amount): AmountFigures {
-  const card = materials.get(amount.materialId)!
+/** The figures of an amount of a step, worked out by the core; by the card of the product in use where there is one. */
+export function amountFigures(amount: Amount, card = materials.get(amount.materialId)!): AmountFigures {
   const note = amount.note ?? ''
   const named = { name: card.name, note, source: amount.source }
   if (amount.kind === 'use')

@@ -13,10 +13,10 @@ import { usePreferences } from '../app/preferences.ts'
 import { useCaseHand } from '../case/case-hand.ts'
 import { choiceWords } from '../case/choice-words.ts'
 import { eventWords } from '../case/event-words.ts'
-import { useLots } from '../case/use-lots.ts'
 import { clockTime, longDate, quantity, shortDate } from '../format/format.ts'
 import { useFetched } from '../live/live-store.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { useShelf } from '../shelf/use-shelf.ts'
 import { Paper } from './Paper.tsx'
 import { QrCode } from './QrCode.tsx'
 
@@ -27,7 +27,7 @@ export function RecordPaper() {
   const { data: lab } = useFetched<{ labName: string }>('/lab')
   const units = usePreferences((preferences) => preferences.units)
   const notation = usePreferences((preferences) => preferences.teeth)
-  const { lotNumber } = useLots()
+  const { lotNumber } = useShelf()
   if (!state || !record) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
   const { authorisation, docket } = state
   const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')

@@ -1,143 +1,170 @@
-import { type MaterialCard, materials } from '@yentrik/core'
-import { type FormEvent, useState } from 'react'
-import { Link } from 'react-router'
-import type { Lot } from '../case/use-lots.ts'
-import { ratio, shortDate } from '../format/format.ts'
-import { ApiError, api } from '../live/api.ts'
-import { useFetched, useNow } from '../live/live-store.ts'
-import { SelectField } from '../parts/Choices.tsx'
-import { TextField } from '../parts/TextField.tsx'
-import { Told } from '../parts/Told.tsx'
+import { type MaterialCard, type MaterialFamily, materials } from '@yentrik/core'
+import { useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { useNow } from '../live/live-store.ts'
+import { Waiting } from '../parts/Told.tsx'
+import { LotCard } from './LotCard.tsx'
+import { MaterialFigures } from './MaterialFigures.tsx'
+import { ProductForm } from './ProductForm.tsx'
+import { ReceiveLot } from './ReceiveLot.tsx'
+import { lotNotices } from './shelf-notices.ts'
+import { type Lot, type Shelf, useShelf } from './use-shelf.ts'
 
-/** Sooner than this a lot is about to expire. */
-const SOON_MILLIS = 60 * 86_400_000
+const families: readonly (readonly [MaterialFamily, string])[] = [
+  ['gypsum', 'Gypsum'],
+  ['investment', 'Investment'],
+  ['impression', 'Impression'],
+  ['acrylic', 'Acrylic'],
+  ['lightCure', 'Light-cured'],
+  ['putty', 'Putty'],
+  ['wax', 'Wax'],
+  ['liquid', 'Liquids'],
+  ['aid', 'Aids'],
+]
 
-/** Materials with their figures and sources, and the lots on the shelf. */
+/** Materials by family, the one that is open with its figures, products and lots; what wants attention on top. */
 export function ShelfScreen() {
-  const { data: lots = [], error } = useFetched<readonly Lot[]>('/lots')
+  const shelf = useShelf()
+  const now = useNow()
+  const [query, setQuery] = useSearchParams()
+  const openId = query.get('material') ?? 'high-strength-stone'
+  const card = materials.get(openId) ?? materials.get('high-strength-stone')!
+  if (!shelf.ready) return <Waiting />
+  const attention = shelf.lots.filter((lot) => lotNotices(lot, now).length > 0)
   return (
-    <main className="mx-auto max-w-[1500px] p-4 sm:p-6">
-      <h1 className="mb-4 text-3xl font-bold">Shelf</h1>
-      {error && <Told tone="error">{error.message}</Told>}
-      <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_24rem]">
-        <ul className="card-flat divide-base-300 divide-y">
-          {[...materials.values()].map((card) => (
-            <MaterialRow key={card.id} card={card} lots={lots.filter((lot) => lot.materialId === card.id)} />
+    <main className="mx-auto flex max-w-[1500px] flex-col gap-3 p-4 sm:p-5 lg:h-dvh lg:min-h-[640px]">
+      <header className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <h1 className="text-3xl font-bold">Shelf</h1>
+        <ul className="flex flex-wrap gap-2" aria-label="Wants attention">
+          {attention.map((lot) => (
+            <li key={lot.lotId}>
+              <button
+                type="button"
+                className="small-act"
+                onClick={() => setQuery({ material: lot.materialId })}
+              >
+                <b className="figures mr-1 font-mono">{lot.number}</b> {lotNotices(lot, now)[0]?.words}
+              </button>
+            </li>
           ))}
         </ul>
-        <ReceiveLot />
+      </header>
+      <div className="grid min-h-0 grow gap-4 lg:grid-cols-[18rem_minmax(0,1fr)_21rem]">
+        <nav className="card-flat min-h-0 overflow-y-auto p-2" aria-label="Materials">
+          {families.map(([family, name]) => (
+            <section key={family}>
+              <h2 className="px-3 pt-3 pb-1 text-sm font-semibold opacity-80">{name}</h2>
+              <ul>
+                {[...materials.values()]
+                  .filter((each) => each.family === family)
+                  .map((each) => (
+                    <MaterialRow
+                      key={each.id}
+                      card={each}
+                      lots={shelf.lots.filter((lot) => lot.materialId === each.id)}
+                      open={each.id === card.id}
+                      now={now}
+                      onOpen={() => setQuery({ material: each.id })}
+                    />
+                  ))}
+              </ul>
+            </section>
+          ))}
+        </nav>
+        <OpenMaterial key={card.id} card={card} shelf={shelf} now={now} />
+        <aside className="min-h-0 overflow-y-auto">
+          <ReceiveLot key={card.id} materialId={card.id} shelf={shelf} />
+        </aside>
       </div>
     </main>
   )
 }
 
-function MaterialRow({ card, lots }: { card: MaterialCard; lots: readonly Lot[] }) {
-  const now = useNow()
+function MaterialRow({
+  card,
+  lots,
+  open,
+  now,
+  onOpen,
+}: {
+  card: MaterialCard
+  lots: readonly Lot[]
+  open: boolean
+  now: number
+  onOpen: () => void
+}) {
+  const inUse = lots.filter((lot) => lot.inUse && lot.quarantine === null).length
+  const wants = lots.some((lot) => lotNotices(lot, now).length > 0)
   return (
-    <li className="grid gap-x-5 gap-y-1 px-5 py-3 sm:grid-cols-[minmax(0,1fr)_13rem_minmax(0,15rem)]">
-      <div>
-        <h2 className="font-semibold">{card.name}</h2>
-        <p className="text-sm opacity-80">{card.notes[0]}</p>
-      </div>
-      <div>
-        {card.measure?.by === 'mass' && (
-          <Link to={`/mix?material=${card.id}`} className="link">
-            <b className="figures">{ratio(card.measure.usualMillilitresPerGram)}</b> mL/g (
-            {ratio(card.measure.minMillilitresPerGram)}-{ratio(card.measure.maxMillilitresPerGram)})
-          </Link>
-        )}
-        {card.measure?.by === 'parts' && (
-          <p>
-            1 {card.measure.powderPart} : {card.measure.liquidPartsPerPowderPart} {card.measure.liquidPart}
-          </p>
-        )}
-        {card.measure && <p className="text-sm opacity-80">{card.measure.source}</p>}
-        {card.iso6873 && (
-          <p className="text-sm opacity-80">
-            ISO 6873, recalled: at least {card.iso6873.strengthMegapascals.min} MPa at 1 h, expansion at most{' '}
-            {card.iso6873.expansionPercent.max} %
-          </p>
-        )}
-      </div>
-      <ul>
-        {lots.map((lot) => {
-          const expires = lot.expiresOn ? Date.parse(lot.expiresOn) : undefined
-          const expired = expires !== undefined && expires < now
-          const soon = expires !== undefined && expires < now + SOON_MILLIS
-          return (
-            <li key={lot.lotId} className="flex items-center justify-between gap-2">
-              <span className={lot.inUse ? '' : 'opacity-70'}>
-                <b className="figures font-mono">{lot.number}</b>
-                <span
-                  className={`block text-sm ${expired ? 'text-error font-semibold' : soon ? 'text-warning font-semibold' : 'opacity-80'}`}
-                >
-                  {expires === undefined
-                    ? 'no expiry noted'
-                    : `${expired ? 'expired' : 'until'} ${shortDate(expires)} ${new Date(expires).getFullYear()}`}
-                </span>
-              </span>
-              <button
-                type="button"
-                className="small-act px-3"
-                onClick={() => api(`/lots/${lot.lotId}/use`, { body: { inUse: !lot.inUse } })}
-                aria-label={`${lot.inUse ? 'Used up' : 'Use again'}: lot ${lot.number}`}
-              >
-                {lot.inUse ? 'Used up' : 'Use again'}
-              </button>
-            </li>
-          )
-        })}
-        {lots.length === 0 && <li className="text-sm opacity-80">no lot</li>}
-      </ul>
+    <li>
+      <button
+        type="button"
+        aria-current={open || undefined}
+        className={`flex min-h-11 w-full items-center justify-between gap-2 rounded-xl px-3 text-left ${open ? 'bg-primary text-primary-content font-semibold' : 'hover:bg-base-200'}`}
+        onClick={onOpen}
+      >
+        <span className="min-w-0 truncate">{card.name}</span>
+        <span className="shrink-0 text-sm opacity-80">
+          {wants ? 'look' : lots.length === 0 ? '' : inUse === 1 ? '1 lot' : `${inUse} lots`}
+        </span>
+      </button>
     </li>
   )
 }
 
-function ReceiveLot() {
-  const [materialId, setMaterialId] = useState('dental-stone')
-  const [number, setNumber] = useState('')
-  const [expiresOn, setExpiresOn] = useState('')
-  const [fault, setFault] = useState<{ field?: string; words: string }>()
-  const [stored, setStored] = useState<string>()
-  const receive = async (event: FormEvent) => {
-    event.preventDefault()
-    setStored(undefined)
-    setFault(undefined)
-    if (number.trim() === '')
-      return setFault({ field: 'number', words: 'Enter the lot number from the pack.' })
-    try {
-      await api('/lots', { body: { materialId, number: number.trim(), ...(expiresOn ? { expiresOn } : {}) } })
-      setStored(`Lot ${number.trim()} is on the shelf.`)
-      setNumber('')
-    } catch (error) {
-      if (error instanceof ApiError) setFault({ field: error.problem.field, words: error.message })
-    }
-  }
-  const at = (field: string) => (fault?.field === field ? fault.words : undefined)
+function OpenMaterial({ card, shelf, now }: { card: MaterialCard; shelf: Shelf; now: number }) {
+  const [editing, setEditing] = useState<string>()
+  const lots = shelf.lots.filter((lot) => lot.materialId === card.id)
+  const products = shelf.products.filter(({ product }) => product.materialId === card.id)
   return (
-    <form className="card-flat grid gap-3 p-5" onSubmit={receive} noValidate>
-      <h2 className="text-xl font-semibold">A lot has come</h2>
-      <SelectField
-        label="Material"
-        options={[...materials.values()].map((card) => [card.id, card.name])}
-        value={materialId}
-        onChoose={setMaterialId}
-      />
-      <TextField label="Lot number" text={number} onText={setNumber} fault={at('number')} />
-      <TextField
-        label="Expires on"
-        type="date"
-        text={expiresOn}
-        onText={setExpiresOn}
-        fault={at('expiresOn')}
-      />
-      {fault && !['number', 'expiresOn'].includes(fault.field ?? '') && (
-        <Told tone="error">{fault.words}</Told>
+    <section className="card-flat min-h-0 overflow-y-auto p-5" aria-label={card.name}>
+      <h2 className="text-2xl font-bold">{card.name}</h2>
+      <MaterialFigures card={card} />
+      <h3 className="mt-5 mb-2 text-lg font-semibold">Lots</h3>
+      {lots.length === 0 && <p className="opacity-80">No lot is noted. Take one in on the right.</p>}
+      <ul className="grid gap-3">
+        {lots.map((lot) => (
+          <LotCard key={lot.lotId} lot={lot} shelf={shelf} now={now} />
+        ))}
+      </ul>
+      <h3 className="mt-6 mb-2 flex items-center justify-between text-lg font-semibold">
+        The lab's products of this class
+        <button type="button" className="small-act" onClick={() => setEditing('new')}>
+          New product
+        </button>
+      </h3>
+      {products.length === 0 && editing === undefined && (
+        <p className="opacity-80">None: the figures of the class are used.</p>
       )}
-      {stored && <Told tone="good">{stored}</Told>}
-      <button type="submit" className="act-main">
-        Onto the shelf
-      </button>
-    </form>
+      <ul className="grid gap-3">
+        {products.map((each) => (
+          <li key={each.product.productId} className="border-base-300 border-t pt-3">
+            {editing === each.product.productId ? (
+              <ProductForm classCard={card} product={each.product} onDone={() => setEditing(undefined)} />
+            ) : (
+              <div className="flex items-start justify-between gap-3">
+                <div>
+                  <h4 className="font-semibold">{each.product.name}</h4>
+                  <MaterialFigures card={each.card} flags={each.flags} />
+                </div>
+                <button
+                  type="button"
+                  className="small-act"
+                  onClick={() => setEditing(each.product.productId)}
+                  aria-label={`Change ${each.product.name}`}
+                >
+                  Change
+                </button>
+              </div>
+            )}
+          </li>
+        ))}
+        {editing === 'new' && (
+          <li className="border-base-300 border-t pt-3">
+            <ProductForm classCard={card} onDone={() => setEditing(undefined)} />
+          </li>
+        )}
+      </ul>
+    </section>
   )
 }

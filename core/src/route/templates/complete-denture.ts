@@ -22,17 +22,20 @@ export const completeDenture: RouteTemplate = {
   version: 1,
   name: 'Complete denture',
   matters: [
-    matter(
-      ARCH_MATTER,
-      'Arch',
-      [
-        ['upper', 'Upper'],
-        ['lower', 'Lower'],
-        ['pair', 'Pair'],
-      ],
-      'upper',
-      'As prescribed.',
-    ),
+    {
+      ...matter(
+        ARCH_MATTER,
+        'Arch',
+        [
+          ['upper', 'Upper'],
+          ['lower', 'Lower'],
+          ['pair', 'Pair'],
+        ],
+        'upper',
+        'As prescribed.',
+      ),
+      prescribed: true,
+    },
     matter(
       'festooning',
       'Festooning',

@@ -63,6 +63,7 @@ export const implantVerification: RouteTemplate = {
       ],
       usual: 'upper',
       why: 'As prescribed.',
+      prescribed: true,
     },
     {
       id: 'implants',
@@ -70,6 +71,7 @@ export const implantVerification: RouteTemplate = {
       choices: implantCounts.map((count) => ({ id: count, name: count })),
       usual: '4',
       why: 'As prescribed: every count is held against it.',
+      prescribed: true,
     },
   ],
   steps: [

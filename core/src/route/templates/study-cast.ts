@@ -40,6 +40,7 @@ export const studyCast: RouteTemplate = {
       ],
       usual: 'upper',
       why: 'As prescribed.',
+      prescribed: true,
     },
     {
       id: 'base',

@@ -9,6 +9,9 @@ const trimming = {
   cautions: ['trimmerWheel', 'silicaDust'],
 } as const satisfies Partial<TemplateStep>
 
+const of = { stepId: 'measure', sheetId: 'trim-plan' } as const
+const cutsOf = (arch: 'upper' | 'lower', ...cuts: string[]) => ({ plannedCuts: { of, arch, cuts } })
+
 const squareBack = (id: string) => ({
   id,
   name: 'Back to base',
@@ -155,6 +158,7 @@ export const studyModelPair: RouteTemplate = {
     },
     {
       ...trimming,
+      plannedCuts: { of, arch: 'upper', cuts: [], base: true },
       id: 'upper-base',
       name: 'Upper base',
       how: [
@@ -181,6 +185,7 @@ export const studyModelPair: RouteTemplate = {
     },
     {
       ...trimming,
+      ...cutsOf('upper', 'back'),
       id: 'upper-back',
       name: 'Upper back',
       how: ['Square to the midline, just clear of the hamular notches.', 'Table at 0°.'],
@@ -190,6 +195,7 @@ export const studyModelPair: RouteTemplate = {
     },
     {
       ...trimming,
+      ...cutsOf('upper', 'right side', 'left side'),
       id: 'upper-sides',
       name: 'Upper sides',
       how: [
@@ -206,6 +212,7 @@ export const studyModelPair: RouteTemplate = {
     },
     {
       ...trimming,
+      ...cutsOf('upper', 'right front', 'left front'),
       id: 'upper-front',
       name: 'Upper front, two planes',
       how: [
@@ -217,6 +224,7 @@ export const studyModelPair: RouteTemplate = {
     },
     {
       ...trimming,
+      ...cutsOf('upper', 'right heel', 'left heel'),
       id: 'upper-heels',
       name: 'Upper heels',
       how: ['Square to the bisector of side and back, both of one length.'],
@@ -225,6 +233,7 @@ export const studyModelPair: RouteTemplate = {
     },
     {
       ...trimming,
+      ...cutsOf('lower', 'back'),
       id: 'lower-back',
       name: 'Lower back, flush in the bite',
       how: ['Close both in the wax bite, upper down.', 'Trim the lower back flush with the upper one.'],
@@ -244,6 +253,7 @@ export const studyModelPair: RouteTemplate = {
     },
     {
       ...trimming,
+      plannedCuts: { of, arch: 'lower', cuts: [], base: true },
       id: 'lower-base',
       name: 'Lower base',
       how: ['Square to the back, so that both bases are parallel.', 'Take off by the heights of the plan.'],
@@ -253,6 +263,7 @@ export const studyModelPair: RouteTemplate = {
     },
     {
       ...trimming,
+      ...cutsOf('lower', 'right side', 'left side', 'front arc', 'right heel', 'left heel'),
       id: 'lower-sides',
       name: 'Lower sides, front and heels',
       how: [
@@ -282,7 +293,7 @@ export const studyModelPair: RouteTemplate = {
           kind: 'finishedPair',
           name: 'Finished pair',
           how: 'Open the trim planner and enter what you read.',
-          planOf: { stepId: 'measure', sheetId: 'trim-plan' },
+          planOf: of,
           source: 'tolerances our choice, ranges common practice',
           failing: {
             verdict: 'adjust',

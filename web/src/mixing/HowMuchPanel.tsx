@@ -1,0 +1,190 @@
+import { type MeshUnitId, type MixGiven, type RememberedMix, usualJobs } from '@yentrik/core'
+import { lazy, Suspense } from 'react'
+import { capital, grams } from '../format/format.ts'
+import { useFetched } from '../live/live-store.ts'
+import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
+import { Told, Waiting } from '../parts/Told.tsx'
+import { type Basis, bagGramsOf, type Field, type HowMuch, type HowMuchEntry } from './how-much.ts'
+import type { Weighed } from './weighed.ts'
+
+const MeshDrop = lazy(async () => ({ default: (await import('../mesh/MeshDrop.tsx')).MeshDrop }))
+
+const bases: Options<Basis> = [
+  ['weight', 'Weight'],
+  ['job', 'Job'],
+  ['size', 'Size'],
+  ['mesh', 'Mesh'],
+  ['before', 'As before'],
+]
+const knownParts: Options<MixGiven['from']> = [
+  ['powder', 'Powder'],
+  ['liquid', 'Liquid'],
+  ['total', 'Total'],
+  ['bags', 'Bags'],
+]
+
+interface HowMuchPanelProps {
+  readonly entry: HowMuchEntry
+  readonly onEntry: (change: Partial<HowMuchEntry>) => void
+  readonly result: HowMuch
+  readonly card: Weighed
+  /** The class that it is of, and the step it is for: what "as before" looks up. */
+  readonly materialId: string
+  readonly stepId?: string
+  readonly amountId?: string
+}
+
+/** How much: by a known part, a usual job, measured sides, a mesh, or what this lab used before. */
+export function HowMuchPanel(props: HowMuchPanelProps) {
+  const { entry, onEntry, result, card } = props
+  const field = (name: Field, label: string, unit: string, hint?: string) => (
+    <NumberField
+      label={label}
+      unit={unit}
+      text={entry[name]}
+      onText={(text) => onEntry({ [name]: text })}
+      fault={entry[name].trim() === '' ? undefined : result.faults[name]}
+      hint={hint}
+    />
+  )
+  return (
+    <div className="grid gap-3">
+      <Pills
+        label="How much, by"
+        options={bases}
+        value={entry.basis}
+        onChoose={(basis) => onEntry({ basis })}
+      />
+      {entry.basis === 'weight' && (
+        <>
+          <Pills
+            label="What is known"
+            options={knownParts}
+            value={entry.from}
+            onChoose={(from) => onEntry({ from })}
+          />
+          {field(
+            'known',
+            knownLabel(entry.from, card),
+            entry.from === 'liquid' ? 'mL' : entry.from === 'bags' ? '' : 'g',
+          )}
+        </>
+      )}
+      {entry.basis === 'job' && (
+        <>
+          <SelectField
+            label="What for"
+            options={usualJobs.map(({ id, name }) => [id, name])}
+            value={entry.jobId}
+            onChoose={(jobId) => onEntry({ jobId })}
+            hint={result.source}
+          />
+          <Pills
+            label="Its size"
+            options={[
+              ['small', 'Small'],
+              ['medium', 'Medium'],
+              ['large', 'Large'],
+            ]}
+            value={entry.size}
+            onChoose={(size) => onEntry({ size })}
+          />
+          {field('count', 'How many', '')}
+        </>
+      )}
+      {entry.basis === 'size' && (
+        <>
+          <Pills
+            label="Space"
+            options={[
+              ['cylinder', 'Round: ring, former'],
+              ['block', 'Block'],
+            ]}
+            value={entry.shape}
+            onChoose={(shape) => onEntry({ shape })}
+          />
+          <div className="grid grid-cols-2 gap-x-3">
+            {entry.shape === 'cylinder' ? (
+              field('diameter', 'Across', 'mm')
+            ) : (
+              <>
+                {field('length', 'Long', 'mm')}
+                {field('width', 'Wide', 'mm')}
+              </>
+            )}
+            {field('height', 'High', 'mm')}
+            {field('inside', 'Stands inside', 'cm3', 'pattern or cast')}
+          </div>
+        </>
+      )}
+      {entry.basis === 'mesh' && (
+        <Suspense fallback={<Waiting />}>
+          <MeshDrop
+            unit={entry.meshUnit}
+            onMesh={(meshVolume: number | undefined) => onEntry({ meshVolume, meshUnit: undefined })}
+            onUnit={(meshUnit: MeshUnitId) => onEntry({ meshUnit })}
+          />
+        </Suspense>
+      )}
+      {entry.basis === 'before' && <AsBefore {...props} />}
+      {(entry.basis === 'size' || entry.basis === 'mesh') && (
+        <div className="grid grid-cols-2 items-start gap-x-3">
+          <Pills
+            label="Air in it"
+            options={[
+              ['vacuum', 'Vacuum'],
+              ['hand', 'Hand'],
+            ]}
+            value={entry.air}
+            onChoose={(air) => onEntry({ air })}
+          />
+          {field('waste', 'Stays in the bowl', '%')}
+        </div>
+      )}
+      {result.fault && <Told tone="error">{result.fault}</Told>}
+      {result.cm3 !== undefined && (
+        <p className="text-sm">
+          <b className="figures text-lg">{result.cm3.toFixed(1)} cm3</b> to fill
+        </p>
+      )}
+    </div>
+  )
+}
+
+function knownLabel(from: MixGiven['from'], card: Weighed): string {
+  switch (from) {
+    case 'bags':
+      return `Bags of ${bagGramsOf(card)} g`
+    case 'total':
+      return 'Powder and liquid together'
+    case 'liquid':
+      return capital(card.liquidName)
+    case 'powder':
+      return capital(card.powderName)
+  }
+}
+
+function AsBefore({ entry, onEntry, materialId, stepId, amountId }: HowMuchPanelProps) {
+  const where = new URLSearchParams({ materialId, ...(stepId && amountId ? { stepId, amountId } : {}) })
+  const { data } = useFetched<{ remembered: RememberedMix | null }>(`/mixing/remembered?${where}`)
+  const before = data?.remembered
+  if (!data) return <Waiting />
+  if (!before) return <p>Nothing of it is on record yet. Go by the job or the size.</p>
+  return (
+    <div className="grid gap-2">
+      <p>
+        <b className="figures text-2xl">{grams(before.medianPowderGrams)}</b> is the middle of {before.count}{' '}
+        {before.count === 1 ? 'mix' : 'mixes'} on record{stepId ? ' for this step' : ''}, from{' '}
+        {grams(before.leastPowderGrams)} to {grams(before.mostPowderGrams)}.
+      </p>
+      <button
+        type="button"
+        className={`small-act justify-self-start ${entry.beforeGrams === before.medianPowderGrams ? 'btn-primary' : ''}`}
+        onClick={() => onEntry({ beforeGrams: before.medianPowderGrams })}
+      >
+        As before
+      </button>
+    </div>
+  )
+}

@@ -1,0 +1,339 @@
+import {
+  type Amount,
+  changedSetMinutes,
+  gypsumSettingFactor,
+  type Mix,
+  materials,
+  mixClock,
+  packsNeeded,
+  type RecordedMix,
+} from '@yentrik/core'
+import { type ReactNode, useCallback, useState } from 'react'
+import { grams, millilitres, ratio } from '../format/format.ts'
+import { ApiError, api } from '../live/api.ts'
+import { useNow } from '../live/live-store.ts'
+import { SelectField } from '../parts/Choices.tsx'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { Told } from '../parts/Told.tsx'
+import { lotWords, useShelf } from '../shelf/use-shelf.ts'
+import { useDevices } from '../weighing/use-devices.ts'
+import { powderWords } from './amount-figures.ts'
+import { ClockStrip } from './ClockStrip.tsx'
+import { HowMuchPanel } from './HowMuchPanel.tsx'
+import { freshEntry, type HowMuchEntry, howMuch } from './how-much.ts'
+import { MixClocks, useRunningMixes } from './MixClocks.tsx'
+import { MoreSums } from './MoreSums.tsx'
+import { Vessels } from './Vessels.tsx'
+import { type Bowl, BowlFields, emptyBowl, WeighPanel, waterFor } from './WeighPanel.tsx'
+import { Effects, InTheBowl } from './WhatItDoes.tsx'
+import { isWeighed, type Weighed } from './weighed.ts'
+
+const colours: Readonly<Record<string, string>> = {
+  'model-plaster': 'var(--plaster)',
+  'impression-plaster': 'var(--plaster)',
+  'half-and-half': 'var(--halfstone)',
+  'heat-cure-acrylic': 'var(--resin)',
+  'cold-cure-acrylic': 'var(--resin)',
+}
+
+/** The step that a mix is for, and the way into its record. */
+export interface MixForStepOf {
+  readonly caseId: string
+  readonly docket: string
+  readonly jobId: string
+  readonly stepId: string
+  readonly amount: Amount & { readonly kind: 'mix' }
+  /** None while the step does not run. */
+  readonly onRecord?: (mix: RecordedMix) => Promise<boolean>
+}
+interface MixToolProps {
+  readonly title: ReactNode
+  readonly materialId?: string
+  readonly refusal?: string
+  readonly step?: MixForStepOf
+}
+
+/** The instrument: how much, the balance, what the ratio does, the clock. */
+export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
+  const shelf = useShelf()
+  const devices = useDevices()
+  const now = useNow()
+  const running = useRunningMixes()
+  const asked = step?.amount.materialId ?? materialId
+  const [chosen, setChosen] = useState(asked && isWeighed(materials.get(asked)) ? asked : 'dental-stone')
+  const [lotId, setLotId] = useState<string>()
+  const [entry, setEntry] = useState(() => freshEntry(step?.amount.powderGrams ?? 100))
+  const [ratioText, setRatioText] = useState(
+    step?.amount.millilitresPerGram ? String(step.amount.millilitresPerGram) : '',
+  )
+  const [bowl, setBowl] = useState(emptyBowl)
+  const [thickening, setThickening] = useState(false)
+  const [changers, setChangers] = useState<readonly string[]>([])
+  const [told, setTold] = useState<string>()
+  const onBowl = useCallback((change: Partial<Bowl>) => setBowl((before) => ({ ...before, ...change })), [])
+
+  // A product on the list is chosen by its own id; its class is what the step and the lots go by.
+  const product = shelf.products.find((each) => each.product.productId === chosen)
+  const classId = product?.product.materialId ?? chosen
+  const lots = shelf.usable(classId).filter((lot) => !product || lot.productId === chosen)
+  const lot = lots.find((each) => each.lotId === (lotId ?? lots[0]?.lotId))
+  const card = shelf.card(classId, product ? chosen : lot?.productId) as Weighed
+  const usual = card.measure.usualMillilitresPerGram
+  const typed = ratioText.trim() === '' ? { value: usual } : readNumber(ratioText, 'mL/g')
+  const ratioFault =
+    typed.fault ??
+    (typed.value !== undefined && !(typed.value > 0 && typed.value <= 2)
+      ? 'Enter a ratio above 0 and at most 2 mL/g.'
+      : undefined)
+  const wanted = ratioFault === undefined ? (typed.value ?? usual) : undefined
+  const result = wanted === undefined ? undefined : howMuch(entry, card, wanted)
+  const mix = result?.mix
+  const inBowl = bowlNumbers(bowl)
+  /** What lies on the pan, while nothing has been taken. */
+  const onPan =
+    devices?.balance.connected && (devices.balance.grams ?? 0) > 0.5 ? devices.balance.grams : undefined
+  const own = running.find((each) => each.caseId === step?.caseId && each.materialId === classId)
+
+  const settingFactor = factorOf(
+    card,
+    inBowl.powder && inBowl.liquid ? inBowl.liquid / inBowl.powder : wanted,
+    changers,
+  )
+  const met = async () => {
+    setTold(undefined)
+    const productId = product ? chosen : lot?.productId
+    const body = {
+      materialId: classId,
+      settingFactor,
+      ...(productId ? { productId } : {}),
+      ...(step ? { caseId: step.caseId, docket: step.docket } : {}),
+    }
+    await api('/mixing/clocks', { body }).catch((error: unknown) =>
+      setTold(error instanceof ApiError ? error.message : String(error)),
+    )
+  }
+  const record = async () => {
+    setTold(undefined)
+    if (!step?.onRecord) return
+    if (inBowl.powder === undefined || inBowl.liquid === undefined)
+      return setTold('Weigh powder and liquid first, or type what was used.')
+    const productName = shelf.products.find((each) => each.product.productId === card.id)?.product.name
+    await step.onRecord({
+      amountId: step.amount.id,
+      materialId: classId,
+      powderGrams: inBowl.powder,
+      liquidMillilitres: inBowl.liquid,
+      powderFrom: bowl.powderFrom,
+      liquidFrom: bowl.liquidFrom,
+      lots: lot ? [lot.lotId] : [],
+      ...(productName ? { product: productName } : {}),
+      ...(own ? { metAt: own.metAt } : {}),
+    })
+  }
+  return (
+    <main className="mx-auto flex max-w-[1500px] flex-col gap-3 p-4 sm:p-5">
+      <header className="flex flex-wrap items-baseline gap-x-5">
+        <h1 className="text-3xl font-bold">Mix</h1>
+        <p>{title}</p>
+      </header>
+      <div className="grid gap-3 lg:grid-cols-[18rem_minmax(0,1fr)] xl:grid-cols-[18rem_minmax(0,1fr)_19rem]">
+        <section className="card-flat grid content-start gap-3 p-4" aria-label="How much">
+          <SelectField
+            label="Material"
+            options={materialOptions(shelf.products, step ? classId : undefined)}
+            value={chosen}
+            onChoose={(id) => {
+              setChosen(id)
+              setLotId(undefined)
+            }}
+          />
+          <HowMuchPanel
+            entry={entry}
+            onEntry={(change: Partial<HowMuchEntry>) => setEntry((before) => ({ ...before, ...change }))}
+            result={result ?? { faults: {}, source: '' }}
+            card={card}
+            materialId={classId}
+            stepId={step?.stepId}
+            amountId={step?.amount.id}
+          />
+          <NumberField
+            label="Ratio on the pack"
+            unit="mL/g"
+            text={ratioText}
+            onText={setRatioText}
+            fault={ratioFault}
+            hint={`Empty: ${ratio(usual)} (class ${ratio(card.measure.minMillilitresPerGram)}-${ratio(card.measure.maxMillilitresPerGram)}), ${card.measure.source}`}
+          />
+        </section>
+        <section className="card-flat grid content-start gap-3 p-4" aria-label="The mix">
+          {mix && wanted !== undefined ? (
+            <>
+              <div className="flex flex-wrap items-center justify-between gap-x-4 xl:flex-nowrap">
+                <Target card={card} mix={mix} wanted={wanted} />
+                <div className="h-28 w-52 shrink-0">
+                  <Vessels
+                    mix={mix}
+                    card={card}
+                    colour={colours[classId] ?? 'var(--stone)'}
+                    inBowl={{ ...inBowl, powder: inBowl.powder ?? onPan }}
+                  />
+                </div>
+              </div>
+              <WeighPanel target={mix} wanted={wanted} bowl={bowl} onBowl={onBowl} devices={devices} />
+              <div className="border-base-300 border-t pt-3">
+                <Effects card={card} mix={mix} />
+              </div>
+            </>
+          ) : (
+            <p className="text-xl">Enter what is known to see both parts.</p>
+          )}
+        </section>
+        <section
+          className="card-flat grid content-start gap-3 p-4 lg:col-span-2 xl:col-span-1"
+          aria-label="In the bowl"
+        >
+          <BowlFields
+            card={card}
+            bowl={bowl}
+            faults={{
+              powder: bowl.powder ? inBowl.powderFault : undefined,
+              liquid: bowl.liquid ? inBowl.liquidFault : undefined,
+            }}
+            onBowl={onBowl}
+            waterMillilitres={mix && wanted !== undefined ? waterFor(bowl, mix, wanted) : 0}
+          />
+          {wanted !== undefined && (
+            <InTheBowl
+              card={card}
+              wanted={wanted}
+              powderGrams={inBowl.powder}
+              liquidMillilitres={inBowl.liquid}
+              thickening={thickening}
+              onThickening={setThickening}
+            />
+          )}
+          <SelectField
+            label="Lot"
+            options={[
+              ...lots.map((each) => [each.lotId, lotWords(each, shelf)] as const),
+              ['', 'No lot noted'],
+            ]}
+            value={lot?.lotId ?? ''}
+            onChoose={setLotId}
+          />
+          <button
+            type="button"
+            className={step?.onRecord ? 'act' : 'act-main'}
+            onClick={() => void met()}
+            disabled={own !== undefined}
+          >
+            Powder meets {card.liquidName === 'water' ? 'water' : 'liquid'}
+          </button>
+          {step?.onRecord && (
+            <button type="button" className="act-main" onClick={() => void record()}>
+              Into the record
+            </button>
+          )}
+          {(told ?? refusal) && <Told tone="error">{told ?? refusal}</Told>}
+        </section>
+      </div>
+      <MixClocks running={running} />
+      {card.clock && !own && (
+        <section className="card-flat p-4" aria-label="Clock, mixed now">
+          <h2 className="mb-1 font-semibold">Mixed now</h2>
+          <ClockStrip clock={mixClock(card.clock, now, settingFactor)} now={now} running={false} />
+        </section>
+      )}
+      <MoreSums card={card} changers={changers} onChangers={setChangers} />
+    </main>
+  )
+}
+
+/** The figures to weigh and measure, readable from a step away. */
+function Target({ card, mix, wanted }: { card: Weighed; mix: Mix; wanted: number }) {
+  const { bagGrams, powderGramsPerMillilitre } = card.measure
+  const bags = bagGrams ? packsNeeded(mix.powderGrams, bagGrams) : 0
+  return (
+    <dl className="flex flex-wrap gap-x-8 gap-y-1">
+      <Figure what={powderWords(card, mix.powderGrams)} text={grams(mix.powderGrams)} />
+      <Figure what={`${card.liquidName}, ${ratio(wanted)}`} text={millilitres(mix.liquidMillilitres)} />
+      {bagGrams && bagGrams <= 1000 && (
+        <p className="w-full">
+          {bags === 1 ? '1 bag' : `${bags} bags`} of {bagGrams} g
+        </p>
+      )}
+      {powderGramsPerMillilitre && (
+        <p className="w-full">
+          By volume: {Math.round(mix.powderGrams / powderGramsPerMillilitre)} mL of powder
+        </p>
+      )}
+    </dl>
+  )
+}
+
+function Figure({ what, text }: { what: string; text: string }) {
+  const [value, unit] = text.split(' ')
+  return (
+    <div className="flex flex-col-reverse">
+      <dt className="text-sm opacity-80">{what}</dt>
+      <dd>
+        <output className="figures text-6xl leading-none font-bold" aria-label={what}>
+          {value}
+          <span className="text-3xl font-semibold"> {unit}</span>
+        </output>
+      </dd>
+    </div>
+  )
+}
+
+type Products = ReturnType<typeof useShelf>['products']
+
+/** Classes, and under each the lab's products of it; for a step only those of its class. */
+function materialOptions(products: Products, onlyClass?: string): (readonly [string, string])[] {
+  return [...materials.values()]
+    .filter(isWeighed)
+    .filter(({ id }) => onlyClass === undefined || id === onlyClass)
+    .flatMap((card) => [
+      [card.id, card.name] as const,
+      ...products
+        .filter(({ product }) => product.materialId === card.id)
+        .map(({ product }) => [product.productId, `    ${product.name}`] as const),
+    ])
+}
+
+export interface BowlNumbers {
+  readonly powder?: number
+  readonly liquid?: number
+  readonly powderFault?: string
+  readonly liquidFault?: string
+}
+
+function bowlNumbers(bowl: Bowl): BowlNumbers {
+  const read = (text: string, unit: string) => {
+    const { value, fault } = readNumber(text, unit)
+    const wrong =
+      fault ??
+      (value !== undefined && !(value > 0 && value <= 10_000)
+        ? 'Enter a number above 0 and at most 10 000.'
+        : undefined)
+    return wrong === undefined ? { value } : { fault: wrong }
+  }
+  const powder = read(bowl.powder, 'g')
+  const liquid = read(bowl.liquid, 'mL')
+  return { powder: powder.value, liquid: liquid.value, powderFault: powder.fault, liquidFault: liquid.fault }
+}
+
+/** How much later or sooner it sets than the pack says: by its ratio, and by what is in the water. */
+function factorOf(
+  card: Weighed,
+  millilitresPerGram: number | undefined,
+  changers: readonly string[],
+): number {
+  const byRatio =
+    (card.gypsumType !== undefined &&
+      millilitresPerGram !== undefined &&
+      gypsumSettingFactor(card.gypsumType, millilitresPerGram, card.measure.usualMillilitresPerGram)) ||
+    1
+  const { least, most } = changedSetMinutes(1, card.family === 'gypsum' ? changers : [])
+  return Math.min(20, Math.max(0.1, byRatio * Math.sqrt(least * most)))
+}

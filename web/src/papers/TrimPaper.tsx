@@ -1,0 +1,62 @@
+import { planPair, recordedSheet } from '@yentrik/core'
+import { useParams, useSearchParams } from 'react-router'
+import { useCaseHand } from '../case/case-hand.ts'
+import { Told, Waiting } from '../parts/Told.tsx'
+import { TopDrawing } from '../trimming/TopDrawing.tsx'
+import { Paper } from './Paper.tsx'
+
+/** The cuts of both models at life size, to lay the model on, with the angles for the table. */
+export function TrimPaper() {
+  const { caseId = '' } = useParams()
+  const [query] = useSearchParams()
+  const { state, error } = useCaseHand(caseId)
+  if (!state) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  const job = state.jobs.find(({ jobId }) => jobId === query.get('job'))
+  const sheet =
+    job && recordedSheet(job, { stepId: query.get('step') ?? '', sheetId: query.get('sheet') ?? '' })
+  if (sheet?.kind !== 'trimPlan') return <Told tone="error">This case has no trim plan yet.</Told>
+  const pair = planPair(sheet.entry)
+  return (
+    <Paper title={`Trim plan of ${state.docket}`}>
+      <h1 className="text-[16pt] font-bold">
+        Trim plan <span className="figures">{state.docket}</span>
+        <span className="ml-3 text-[10pt] font-normal">{state.authorisation.patientCode}</span>
+      </h1>
+      <p className="text-[9pt]">
+        Life size when printed at 100 %: this bar is 50 mm.{' '}
+        <span className="inline-block h-[2mm] w-[50mm] border border-black align-middle" />
+      </p>
+      {(['upper', 'lower'] as const).map((arch) => (
+        <section key={arch} className="mt-3 flex break-inside-avoid items-start gap-4">
+          <TopDrawing
+            model={pair[arch]}
+            outline={sheet.entry[arch].outline}
+            margin={8}
+            lifeSize
+            className="shrink-0"
+          />
+          <table className="text-[9pt]">
+            <caption className="text-left text-[11pt] font-semibold">
+              {arch === 'upper' ? 'Upper' : 'Lower'}
+            </caption>
+            <tbody>
+              {pair[arch].cuts.map((cut) => (
+                <tr key={cut.name} className="border-b border-neutral-300">
+                  <td className="py-0.5 pr-2">{cut.name}</td>
+                  <td className="figures pr-2 text-right">
+                    {cut.name === 'front arc' ? 'arc' : `${cut.tableDegrees.toFixed(1)}°`}
+                  </td>
+                  <td className="figures text-right">
+                    {Number.isNaN(cut.depthMillimetres)
+                      ? ''
+                      : `${Math.max(0, cut.depthMillimetres).toFixed(1)} mm`}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+    </Paper>
+  )
+}

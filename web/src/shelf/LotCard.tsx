@@ -1,0 +1,175 @@
+import { type FormEvent, useState } from 'react'
+import { Link } from 'react-router'
+import { dayAndTime, grams, shortDate } from '../format/format.ts'
+import { ApiError, api } from '../live/api.ts'
+import { useFetched } from '../live/live-store.ts'
+import { TextField } from '../parts/TextField.tsx'
+import { Told } from '../parts/Told.tsx'
+import { lotNotices } from './shelf-notices.ts'
+import { type Lot, lotWords, type Shelf } from './use-shelf.ts'
+
+interface CaseOfLot {
+  readonly caseId: string
+  readonly docket: string
+  readonly clinic: string
+  readonly jobNames: readonly string[]
+  readonly status: string
+  readonly powderGrams: number
+  readonly lastAt: string
+}
+
+/** A lot: what is left, what it wants, which cases used it; into quarantine and out again. */
+export function LotCard({ lot, shelf, now }: { lot: Lot; shelf: Shelf; now: number }) {
+  const [showing, setShowing] = useState<'cases' | 'quarantine'>()
+  const [told, setTold] = useState<string>()
+  const does = (path: string, body: object = {}) => {
+    setTold(undefined)
+    return api(`/lots/${lot.lotId}/${path}`, { body })
+      .then(() => true)
+      .catch((error: unknown) => {
+        setTold(error instanceof ApiError ? error.message : String(error))
+        return false
+      })
+  }
+  const notices = lotNotices(lot, now)
+  return (
+    <li
+      className={`bg-base-200 rounded-2xl p-4 ${lot.inUse ? '' : 'opacity-75'}`}
+      aria-label={`Lot ${lot.number}`}
+    >
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <b className="figures font-mono text-lg">{lotWords(lot, shelf)}</b>
+        <span className="text-sm">
+          received {shortDate(Date.parse(lot.receivedAt))}
+          {lot.openedOn && `, opened ${shortDate(Date.parse(lot.openedOn))}`}
+          {lot.expiresOn && `, until ${shortDate(Date.parse(lot.expiresOn))} ${lot.expiresOn.slice(0, 4)}`}
+          {!lot.inUse && ', used up'}
+        </span>
+      </div>
+      {lot.leftGrams !== null && lot.receivedGrams !== null && (
+        <div className="mt-2 flex items-center gap-3">
+          <div
+            className="bg-base-100 border-base-300 h-4 grow overflow-hidden rounded-full border"
+            aria-hidden
+          >
+            <div
+              className="h-full"
+              style={{
+                width: `${(100 * lot.leftGrams) / lot.receivedGrams}%`,
+                background: lot.runsLow ? 'var(--late)' : 'var(--stone)',
+              }}
+            />
+          </div>
+          <span className="figures shrink-0">
+            <b>{grams(lot.leftGrams)}</b> of {grams(lot.receivedGrams)} left
+          </span>
+        </div>
+      )}
+      {notices.map(({ tone, words }) => (
+        <Told key={words} tone={tone}>
+          {words.charAt(0).toUpperCase() + words.slice(1)}
+          {tone === 'error' && lot.quarantine && `: ${lot.quarantine}`}
+        </Told>
+      ))}
+      <div className="mt-3 flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="small-act"
+          aria-expanded={showing === 'cases'}
+          onClick={() => setShowing(showing === 'cases' ? undefined : 'cases')}
+        >
+          Its cases
+        </button>
+        {!lot.openedOn && (
+          <button type="button" className="small-act" onClick={() => void does('open')}>
+            Opened today
+          </button>
+        )}
+        {lot.quarantine ? (
+          <button type="button" className="small-act" onClick={() => void does('release')}>
+            Release it
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="small-act"
+            aria-expanded={showing === 'quarantine'}
+            onClick={() => setShowing(showing === 'quarantine' ? undefined : 'quarantine')}
+          >
+            Quarantine
+          </button>
+        )}
+        <button
+          type="button"
+          className="small-act"
+          onClick={() => void does('use', { inUse: !lot.inUse })}
+          aria-label={`${lot.inUse ? 'Used up' : 'Use again'}: lot ${lot.number}`}
+        >
+          {lot.inUse ? 'Used up' : 'Use again'}
+        </button>
+      </div>
+      {told && <Told tone="error">{told}</Told>}
+      {showing === 'cases' && <CasesOfLot lotId={lot.lotId} now={now} />}
+      {showing === 'quarantine' && (
+        <QuarantineForm
+          openCases={lot.openCases}
+          onGive={async (reason) => {
+            if (await does('quarantine', { reason })) setShowing('cases')
+          }}
+        />
+      )}
+    </li>
+  )
+}
+
+function CasesOfLot({ lotId, now }: { lotId: string; now: number }) {
+  const { data } = useFetched<readonly CaseOfLot[]>(`/lots/${lotId}/cases`)
+  if (!data) return null
+  if (data.length === 0) return <p className="mt-3">No case has used it.</p>
+  return (
+    <ul className="mt-3 grid gap-1" aria-label="Cases that used it">
+      {data.map((each) => (
+        <li key={each.caseId} className="flex flex-wrap items-baseline gap-x-3">
+          <Link className="link figures font-mono font-semibold" to={`/case/${each.caseId}`}>
+            {each.docket}
+          </Link>
+          <span>{each.jobNames.join(', ')}</span>
+          <span className="text-sm opacity-80">
+            {each.clinic}, {each.powderGrams > 0 ? `${grams(each.powderGrams)}, ` : ''}
+            {dayAndTime(Date.parse(each.lastAt), now)},{' '}
+            {each.status === 'delivered' ? 'delivered' : each.status}
+          </span>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+function QuarantineForm({
+  openCases,
+  onGive,
+}: {
+  openCases: number
+  onGive: (reason: string) => Promise<void>
+}) {
+  const [reason, setReason] = useState('')
+  const [fault, setFault] = useState<string>()
+  const give = (event: FormEvent) => {
+    event.preventDefault()
+    if (reason.trim() === '') return setFault('Say why, so that the next hand knows.')
+    void onGive(reason.trim())
+  }
+  return (
+    <form className="mt-3 grid gap-3" onSubmit={give} noValidate>
+      <TextField label="Why nobody may use it" text={reason} onText={setReason} fault={fault} autoFocus />
+      <p className="text-sm">
+        {openCases === 0
+          ? 'No open case has used it.'
+          : `${openCases} open ${openCases === 1 ? 'case has' : 'cases have'} used it: they are flagged.`}
+      </p>
+      <button type="submit" className="act-main justify-self-start">
+        Into quarantine
+      </button>
+    </form>
+  )
+}

@@ -1,0 +1,79 @@
+import type { MaterialCard } from '@yentrik/core'
+import { Link } from 'react-router'
+import { ratio } from '../format/format.ts'
+import { Told } from '../parts/Told.tsx'
+
+/** Every figure of a card with where it comes from. */
+export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flags?: readonly string[] }) {
+  const { measure, clock, density, thickness, settingExpansion, iso6873 } = card
+  return (
+    <div className="grid gap-1">
+      {measure?.by === 'mass' && (
+        <p>
+          <Link to={`/mix?material=${card.id}`} className="link">
+            <b className="figures text-xl">{ratio(measure.usualMillilitresPerGram)}</b> mL/g
+          </Link>{' '}
+          class {ratio(measure.minMillilitresPerGram)}-{ratio(measure.maxMillilitresPerGram)}
+          {measure.bagGrams && `, bags of ${measure.bagGrams} g`}
+          <Source of={measure.source} />
+        </p>
+      )}
+      {measure?.by === 'parts' && (
+        <p>
+          1 {measure.powderPart} : {measure.liquidPartsPerPowderPart} {measure.liquidPart}
+          <Source of={measure.source} />
+        </p>
+      )}
+      {flags.map((flag) => (
+        <Told key={flag} tone="warning">
+          {flag}
+        </Told>
+      ))}
+      {clock && (
+        <p className="figures">
+          pour by {clock.pourByMinutes}, set {clock.setMinutes}, separate from {clock.separateMinutes} min
+          {clock.useWithinMinutes && `, poured by ${clock.useWithinMinutes} min`}
+          <Source of={clock.source} />
+        </p>
+      )}
+      {density && (
+        <p className="figures">
+          {density.gramsPerCm3} g/cm3
+          <Source of={density.source} />
+        </p>
+      )}
+      {thickness && (
+        <p className="figures">
+          {thickness.millimetres.toFixed(3)} mm a sheet
+          <Source of={thickness.source} />
+        </p>
+      )}
+      {settingExpansion && (
+        <p className="figures">
+          expands{' '}
+          {settingExpansion.points
+            .map(({ specialLiquidPercent: c, expansionPercent: e }) => `${e} % at ${c} %`)
+            .join(', ')}{' '}
+          special liquid
+          <Source of={settingExpansion.source} />
+        </p>
+      )}
+      {iso6873 && (
+        <p className="text-sm">
+          at least {iso6873.strengthMegapascals.min} MPa at 1 h, setting expansion at most{' '}
+          {iso6873.expansionPercent.max} %
+          <Source of="ISO 6873:2013, recalled" />
+        </p>
+      )}
+      {card.notes.map((note) => (
+        <p key={note} className="text-sm opacity-80">
+          {note}
+        </p>
+      ))}
+    </div>
+  )
+}
+
+function Source({ of }: { of: string }) {
+  return <span className="text-sm opacity-80"> ({of})</span>
+}

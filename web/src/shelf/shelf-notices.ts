@@ -1,0 +1,31 @@
+import { grams, shortDate } from '../format/format.ts'
+import type { Lot } from './use-shelf.ts'
+
+/** Sooner than this a lot is about to expire. */
+const SOON_MILLIS = 60 * 86_400_000
+
+export interface LotNotice {
+  readonly tone: 'error' | 'warning'
+  readonly words: string
+}
+
+/** What wants attention about a lot that is in use, the worst first. */
+export function lotNotices(lot: Lot, now: number): LotNotice[] {
+  if (!lot.inUse) return []
+  const notices: LotNotice[] = []
+  if (lot.quarantine)
+    notices.push({
+      tone: 'error',
+      words:
+        lot.openCases > 0
+          ? `in quarantine, ${lot.openCases} open ${lot.openCases === 1 ? 'case' : 'cases'}`
+          : 'in quarantine',
+    })
+  const expires = lot.expiresOn ? Date.parse(lot.expiresOn) : undefined
+  if (expires !== undefined && expires < now)
+    notices.push({ tone: 'error', words: `expired ${shortDate(expires)}` })
+  else if (expires !== undefined && expires < now + SOON_MILLIS)
+    notices.push({ tone: 'warning', words: `expires ${shortDate(expires)}` })
+  if (lot.runsLow) notices.push({ tone: 'warning', words: `runs low, ${grams(lot.leftGrams ?? 0)} left` })
+  return notices
+}

@@ -1,0 +1,62 @@
+import { DomainError, fromCalipers } from '@yentrik/core'
+import { useState } from 'react'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { Told } from '../parts/Told.tsx'
+
+/** A point from two caliper distances to two midline marks: where it lies. */
+export function CaliperHelp() {
+  const [back, setBack] = useState('')
+  const [front, setFront] = useState('')
+  const [between, setBetween] = useState('20')
+  const numbers = [back, front, between].map((text) => readNumber(text, 'mm').value)
+  const answer = () => {
+    const [a, b, c] = numbers
+    if (a === undefined || b === undefined || c === undefined) return null
+    try {
+      const { forward, fromMidline } = fromCalipers(a, b, c)
+      return (
+        <p className="figures">
+          <b>{fromMidline.toFixed(1)} mm</b> from the midline, <b>{forward.toFixed(1)} mm</b> in front of the
+          posterior mark
+        </p>
+      )
+    } catch (error) {
+      if (!(error instanceof DomainError)) throw error
+      return (
+        <Told tone="error">
+          {error.message} {error.remedy}
+        </Told>
+      )
+    }
+  }
+  const fault = (text: string) => (text === '' ? undefined : readNumber(text, 'mm').fault)
+  return (
+    <details className="border-base-300 mt-3 border-t pt-2">
+      <summary className="min-h-11 cursor-pointer font-semibold">A point by two caliper distances</summary>
+      <div className="grid gap-1">
+        <NumberField
+          label="To the posterior midline mark"
+          unit="mm"
+          text={back}
+          onText={setBack}
+          fault={fault(back)}
+        />
+        <NumberField
+          label="To the anterior midline mark"
+          unit="mm"
+          text={front}
+          onText={setFront}
+          fault={fault(front)}
+        />
+        <NumberField
+          label="Between the two marks"
+          unit="mm"
+          text={between}
+          onText={setBetween}
+          fault={fault(between)}
+        />
+        {answer()}
+      </div>
+    </details>
+  )
+}

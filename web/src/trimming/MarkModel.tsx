@@ -1,0 +1,449 @@
+import type { Point } from '@yentrik/core'
+import { useRef, useState } from 'react'
+import { meshWorker } from '../mesh/mesh-worker.ts'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { Told } from '../parts/Told.tsx'
+import { CaliperHelp } from './CaliperHelp.tsx'
+import { PointTable } from './PointTable.tsx'
+import { type ArchName, type LandmarkSpec, landmarkSpecs, type ModelDraft } from './trim-draft.ts'
+
+/** A picture to mark on, in pixels of its own; not kept over a reload, the points are. */
+export interface ModelPicture {
+  readonly url: string
+  readonly width: number
+  readonly height: number
+  readonly name: string
+}
+interface MarkModelProps {
+  readonly arch: ArchName
+  readonly model: ModelDraft
+  readonly onModel: (change: Partial<ModelDraft>) => void
+  readonly picture?: ModelPicture
+  readonly onPicture: (picture: ModelPicture) => void
+}
+
+/** Without a picture the points stand on a plate of this size, mm, the midline in its middle. */
+const PLATE = { width: 100, height: 80 }
+const HEIGHT_KEY = 'heights'
+/** A hand trembles by so much without meaning to move a mark. */
+const DRAG_PIXELS = 5
+const SCALE_KEY = 'scale'
+
+/** One model from above: a picture with its scale, the landmarks one after the other, the heights of its base. */
+export function MarkModel({ arch, model, onModel, picture, onPicture }: MarkModelProps) {
+  const specs = landmarkSpecs[arch]
+  const wantsScale = picture !== undefined && model.millimetresPerPixel === undefined
+  const [picked, setPicked] = useState<string>()
+  const [scaleEnds, setScaleEnds] = useState<readonly Point[]>([])
+  const [scaleText, setScaleText] = useState('50')
+  const [told, setTold] = useState<string>()
+  const open = specs.find(({ key, want }) => (model.points[key] ?? []).length < want)
+  const current = wantsScale ? SCALE_KEY : (picked ?? open?.key ?? HEIGHT_KEY)
+  const spec = specs.find(({ key }) => key === current)
+  const perPixel = model.millimetresPerPixel ?? 1
+  const view = picture
+    ? { x: 0, y: 0, width: picture.width * perPixel, height: picture.height * perPixel }
+    : { x: -PLATE.width / 2, y: -15, ...PLATE }
+
+  const setPoints = (key: string, points: readonly Point[]) => {
+    onModel({ points: { ...model.points, [key]: points } })
+    const wanted = specs.find((each) => each.key === key)
+    if (wanted && points.length === wanted.want && picked === key) setPicked(undefined)
+  }
+  const place = (at: Point) => {
+    if (current === SCALE_KEY) return setScaleEnds((before) => [...before.slice(-1), at])
+    if (current === HEIGHT_KEY) return onModel({ heights: [...model.heights, { at, text: '' }] })
+    if (!spec) return
+    const before = model.points[spec.key] ?? []
+    setPoints(spec.key, spec.want === 1 ? [at] : [...before, at])
+  }
+  const setScale = () => {
+    const { value, fault } = readNumber(scaleText, 'mm')
+    const [a, b] = scaleEnds
+    if (fault) return setTold(fault)
+    if (!a || !b || !value || !(value > 0))
+      return setTold('Mark both ends of a length that you know, and enter it.')
+    setTold(undefined)
+    onModel({ millimetresPerPixel: value / Math.hypot(a.x - b.x, a.y - b.y) })
+  }
+  const takePicture = async (file: File | undefined) => {
+    if (!file) return
+    setTold(undefined)
+    if (/\.(stl|ply|obj)$/i.test(file.name)) {
+      const worker = meshWorker()
+      const seen = await worker.work.fromAbove(file)
+      worker.stop()
+      if ('sentence' in seen) return setTold(seen.sentence)
+      const canvas = document.createElement('canvas')
+      canvas.width = seen.columns
+      canvas.height = seen.rows
+      canvas.getContext('2d')?.putImageData(new ImageData(seen.pixels, seen.columns, seen.rows), 0, 0)
+      onPicture({ url: canvas.toDataURL(), width: seen.columns, height: seen.rows, name: file.name })
+      // A mesh brings its scale along; that it is drawn in millimetres is said beside it.
+      return onModel({ millimetresPerPixel: seen.cell })
+    }
+    const url = URL.createObjectURL(file)
+    const image = new Image()
+    image.onload = () => {
+      onPicture({ url, width: image.naturalWidth, height: image.naturalHeight, name: file.name })
+      setScaleEnds([])
+      onModel({ millimetresPerPixel: undefined })
+    }
+    image.onerror = () =>
+      setTold(`${file.name} is no picture that can be shown. Use a PNG or JPEG, or a mesh.`)
+    image.src = url
+  }
+  const heights = (
+    <Heights
+      model={model}
+      onModel={onModel}
+      current={current === HEIGHT_KEY}
+      onPick={() => setPicked(HEIGHT_KEY)}
+    />
+  )
+  return (
+    <div className="grid min-h-0 grow gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+      <section className="card-flat flex min-h-0 flex-col p-4" aria-label={`Marks on the ${arch} model`}>
+        <p className="mb-2 min-h-14 text-lg">
+          {wantsScale ? (
+            <>
+              <b>Scale:</b> mark both ends of a length that you know.
+            </>
+          ) : spec ? (
+            <>
+              <b>
+                {spec.name}
+                {spec.want > 1 && `, ${(model.points[spec.key] ?? []).length} of ${spec.want}`}:
+              </b>{' '}
+              {spec.how}
+            </>
+          ) : (
+            <>
+              <b>Height:</b> mark where the gauge stood, at three places or more, and enter what it read.
+            </>
+          )}
+        </p>
+        <Plate
+          view={view}
+          picture={picture}
+          model={model}
+          specs={specs}
+          current={current}
+          scaleEnds={wantsScale ? scaleEnds : []}
+          onPlace={place}
+          onMove={(key, index, at) => {
+            if (key === HEIGHT_KEY)
+              onModel({ heights: model.heights.map((each, n) => (n === index ? { ...each, at } : each)) })
+            else
+              onModel({
+                points: {
+                  ...model.points,
+                  [key]: (model.points[key] ?? []).map((p, n) => (n === index ? at : p)),
+                },
+              })
+          }}
+        />
+      </section>
+      <aside className="card-flat min-h-0 overflow-y-auto p-4">
+        <label className="small-act has-focus-visible:outline-3 w-full cursor-pointer">
+          {picture ? `Another picture than ${picture.name}` : 'Picture, scan or mesh from above'}
+          <input
+            type="file"
+            className="sr-only"
+            aria-label={`Picture of the ${arch} model`}
+            accept="image/*,.stl,.ply,.obj"
+            onChange={(event) => {
+              void takePicture(event.target.files?.[0])
+              event.target.value = ''
+            }}
+          />
+        </label>
+        {told && (
+          <div className="mt-2">
+            <Told tone="error">{told}</Told>
+          </div>
+        )}
+        {wantsScale ? (
+          <div className="mt-3 grid gap-2">
+            <NumberField
+              label="Length between the marks"
+              unit="mm"
+              text={scaleText}
+              onText={setScaleText}
+              hint="a ruler in the picture, or a caliper reading"
+            />
+            <button type="button" className="act-main" onClick={setScale} disabled={scaleEnds.length < 2}>
+              Set the scale
+            </button>
+          </div>
+        ) : (
+          <>
+            {picture && (
+              <p className="mt-2 text-sm opacity-80">
+                {(1 / perPixel).toFixed(1)} dots a millimetre.{' '}
+                <button
+                  type="button"
+                  className="link"
+                  onClick={() => onModel({ millimetresPerPixel: undefined })}
+                >
+                  Scale again
+                </button>
+              </p>
+            )}
+            {current === HEIGHT_KEY && heights}
+            <LandmarkList
+              specs={specs}
+              model={model}
+              current={current}
+              onPick={setPicked}
+              onTakeBack={(key) => setPoints(key, (model.points[key] ?? []).slice(0, -1))}
+            />
+            {current !== HEIGHT_KEY && heights}
+            {spec && (
+              <PointTable
+                key={`${arch} ${spec.key}`}
+                spec={spec}
+                points={model.points[spec.key] ?? []}
+                onPoints={(points) => setPoints(spec.key, points)}
+              />
+            )}
+            <CaliperHelp />
+          </>
+        )}
+      </aside>
+    </div>
+  )
+}
+
+function LandmarkList({
+  specs,
+  model,
+  current,
+  onPick,
+  onTakeBack,
+}: {
+  specs: readonly LandmarkSpec[]
+  model: ModelDraft
+  current: string
+  onPick: (key: string) => void
+  onTakeBack: (key: string) => void
+}) {
+  return (
+    <ol className="mt-3 grid gap-0.5">
+      {specs.map(({ key, name, want, least }) => {
+        const count = (model.points[key] ?? []).length
+        return (
+          <li key={key} className="flex items-center gap-1">
+            <button
+              type="button"
+              aria-current={key === current || undefined}
+              className={`flex min-h-11 grow items-center justify-between rounded-xl px-3 text-left ${key === current ? 'bg-primary text-primary-content font-semibold' : 'hover:bg-base-200'}`}
+              onClick={() => onPick(key)}
+            >
+              {name}
+              <span className="figures text-sm">
+                {count >= want ? '✓' : ''} {count}
+                {count < want && ` of ${want}${least === 0 ? ', may be left' : ''}`}
+              </span>
+            </button>
+            {count > 0 && (
+              <button
+                type="button"
+                className="small-act px-3"
+                aria-label={`Take back the last of ${name}`}
+                onClick={() => onTakeBack(key)}
+              >
+                Back
+              </button>
+            )}
+          </li>
+        )
+      })}
+    </ol>
+  )
+}
+
+function Heights({
+  model,
+  onModel,
+  current,
+  onPick,
+}: {
+  model: ModelDraft
+  onModel: MarkModelProps['onModel']
+  current: boolean
+  onPick: () => void
+}) {
+  return (
+    <section className="border-base-300 mt-3 grid gap-1 border-t pt-2" aria-label="Heights">
+      <button
+        type="button"
+        className={`min-h-11 rounded-xl px-3 text-left font-semibold ${current ? 'bg-primary text-primary-content' : 'hover:bg-base-200'}`}
+        onClick={onPick}
+      >
+        Heights of the base, {model.heights.length} of 3
+      </button>
+      <div className="grid grid-cols-2 gap-x-3">
+        {model.heights.map(({ text }, index) => (
+          <NumberField
+            key={index}
+            label={`Height ${index + 1}`}
+            unit="mm"
+            text={text}
+            onText={(next) =>
+              onModel({
+                heights: model.heights.map((each, n) => (n === index ? { ...each, text: next } : each)),
+              })
+            }
+            fault={text === '' ? undefined : heightFault(text)}
+          />
+        ))}
+      </div>
+      {model.heights.length > 0 && (
+        <button
+          type="button"
+          className="small-act justify-self-start"
+          onClick={() => onModel({ heights: model.heights.slice(0, -1) })}
+        >
+          Take back the last
+        </button>
+      )}
+      <NumberField
+        label="Deepest anatomy under the occlusal plane"
+        unit="mm"
+        text={model.deepest}
+        onText={(deepest) => onModel({ deepest })}
+        fault={model.deepest === '' ? undefined : heightFault(model.deepest)}
+        hint="palate or sulcus floor; may be left empty"
+      />
+    </section>
+  )
+}
+
+function heightFault(text: string): string | undefined {
+  const { value, fault } = readNumber(text, 'mm')
+  return fault ?? (value !== undefined && !(value > 0 && value <= 120) ? 'Enter 0 to 120 mm.' : undefined)
+}
+
+interface PlateProps {
+  readonly view: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+  readonly picture?: ModelPicture
+  readonly model: ModelDraft
+  readonly specs: readonly LandmarkSpec[]
+  readonly current: string
+  readonly scaleEnds: readonly Point[]
+  readonly onPlace: (at: Point) => void
+  readonly onMove: (key: string, index: number, at: Point) => void
+}
+
+/** The picture, or a bare plate, with every mark on it. A click marks, a mark can be dragged. */
+function Plate({ view, picture, model, specs, current, scaleEnds, onPlace, onMove }: PlateProps) {
+  const svg = useRef<SVGSVGElement>(null)
+  const held = useRef<{ key: string; index: number; x: number; y: number; moved: boolean }>(undefined)
+  const at = (event: { clientX: number; clientY: number }): Point => {
+    const matrix = svg.current?.getScreenCTM()?.inverse()
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
+    // A plate without a picture has its front upwards.
+    return picture ? { x, y } : { x, y: view.height + 2 * view.y - y }
+  }
+  const shown = (p: Point): Point => (picture ? p : { x: p.x, y: view.height + 2 * view.y - p.y })
+  const size = view.width / 100
+  const marks = [
+    ...specs.flatMap(({ key }) => (model.points[key] ?? []).map((p, index) => ({ key, index, p }))),
+    ...model.heights.map(({ at: p }, index) => ({ key: HEIGHT_KEY, index, p })),
+    ...scaleEnds.map((p, index) => ({ key: SCALE_KEY, index, p })),
+  ]
+  return (
+    <svg
+      ref={svg}
+      viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
+      className="bg-base-200 min-h-72 w-full grow touch-none rounded-2xl"
+      role="application"
+      aria-label="Plate: click to mark, or type the points beside it"
+      onPointerDown={(event) => {
+        if (!held.current && event.button === 0) onPlace(at(event))
+      }}
+      onPointerMove={(event) => {
+        const mark = held.current
+        if (!mark) return
+        mark.moved ||= Math.hypot(event.clientX - mark.x, event.clientY - mark.y) > DRAG_PIXELS
+        if (mark.moved) onMove(mark.key, mark.index, at(event))
+      }}
+      onPointerUp={(event) => {
+        // A tap on a mark that did not move is a new mark beside it.
+        if (held.current && !held.current.moved) onPlace(at(event))
+        held.current = undefined
+      }}
+      onPointerCancel={() => {
+        held.current = undefined
+      }}
+    >
+      {picture ? (
+        <image
+          href={picture.url}
+          x={0}
+          y={0}
+          width={view.width}
+          height={view.height}
+          preserveAspectRatio="none"
+        />
+      ) : (
+        <Grid view={view} />
+      )}
+      {specs.map(({ key }) => {
+        const line = (model.points[key] ?? []).map(shown)
+        if (line.length < 2) return null
+        const path = `M${line.map(({ x, y }) => `${x} ${y}`).join('L')}${key === 'outline' ? 'z' : ''}`
+        return (
+          <path
+            key={key}
+            d={path}
+            fill="none"
+            stroke={key === 'outline' ? '#1c292b' : '#0f5a62'}
+            strokeWidth={0.4 * size}
+            strokeDasharray={key === 'outline' ? `${size} ${size}` : undefined}
+          />
+        )
+      })}
+      {marks.map(({ key, index, p }) => {
+        const { x, y } = shown(p)
+        const on = key === current
+        return (
+          <g
+            key={`${key} ${index}`}
+            className="cursor-grab"
+            onPointerDown={(event) => {
+              if (key === SCALE_KEY) return
+              event.stopPropagation()
+              svg.current?.setPointerCapture(event.pointerId)
+              held.current = { key, index, x: event.clientX, y: event.clientY, moved: false }
+            }}
+          >
+            <circle cx={x} cy={y} r={2 * size} fill="transparent" />
+            <circle
+              cx={x}
+              cy={y}
+              r={(on ? 1.1 : 0.8) * size}
+              fill={on ? '#9c2226' : '#0f5a62'}
+              stroke="#ffffff"
+              strokeWidth={0.3 * size}
+            />
+          </g>
+        )
+      })}
+    </svg>
+  )
+}
+
+/** A plate with lines 10 mm apart. */
+function Grid({ view }: { view: PlateProps['view'] }) {
+  const lines = Array.from({ length: 12 }, (_, n) => n * 10)
+  return (
+    <g stroke="var(--color-base-300)" strokeWidth="0.2">
+      {lines.map((n) => (
+        <path key={n} d={`M${view.x + n} ${view.y}v${view.height}M${view.x} ${view.y + n}h${view.width}`} />
+      ))}
+      <path d={`M0 ${view.y}v${view.height}`} strokeWidth="0.5" stroke="var(--color-base-content)" />
+    </g>
+  )
+}

@@ -1,0 +1,71 @@
+import type { Point } from '@yentrik/core'
+import { useState } from 'react'
+import { readNumber } from '../parts/NumberField.tsx'
+import { Told } from '../parts/Told.tsx'
+import type { LandmarkSpec } from './trim-draft.ts'
+
+/** The points of a landmark as numbers: to look at, or to type from calipers instead of marking. */
+export function PointTable({
+  spec,
+  points,
+  onPoints,
+}: {
+  spec: LandmarkSpec
+  points: readonly Point[]
+  onPoints: (points: readonly Point[]) => void
+}) {
+  const [x, setX] = useState('')
+  const [y, setY] = useState('')
+  const [fault, setFault] = useState<string>()
+  const add = () => {
+    const [across, forward] = [readNumber(x, 'mm'), readNumber(y, 'mm')]
+    const wrong =
+      across.fault ??
+      forward.fault ??
+      ([across.value, forward.value].some((value) => Math.abs(value ?? 0) > 500)
+        ? 'That is off the plate: enter at most 500 mm.'
+        : undefined)
+    setFault(wrong)
+    if (wrong !== undefined) return
+    const point = { x: across.value!, y: forward.value! }
+    onPoints(spec.want === 1 ? [point] : [...points, point])
+    setX('')
+    setY('')
+  }
+  const entry = (label: string, text: string, onText: (text: string) => void) => (
+    <label className="min-w-0">
+      <span className="text-sm">{label}</span>
+      <input
+        className="entry figures"
+        inputMode="decimal"
+        autoComplete="off"
+        value={text}
+        onChange={(event) => onText(event.target.value)}
+      />
+    </label>
+  )
+  return (
+    <form
+      className="border-base-300 mt-3 grid gap-2 border-t pt-2"
+      noValidate
+      aria-label={`Type ${spec.name}`}
+      onSubmit={(event) => {
+        event.preventDefault()
+        add()
+      }}
+    >
+      <p className="text-sm">
+        {spec.name} by numbers, mm:{' '}
+        {points.map((p) => `(${p.x.toFixed(1)}, ${p.y.toFixed(1)})`).join(' ') || 'none yet'}
+      </p>
+      <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+        {entry('Across', x, setX)}
+        {entry('Along', y, setY)}
+        <button type="submit" className="small-act h-12">
+          Add
+        </button>
+      </div>
+      {fault && <Told tone="error">{fault}</Told>}
+    </form>
+  )
+}

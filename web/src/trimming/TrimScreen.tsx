@@ -1,0 +1,238 @@
+import { DomainError, heelRange, type PairEntry, type PairPlan, planPair, recordedSheet } from '@yentrik/core'
+import { useState } from 'react'
+import { Link, useNavigate, useSearchParams } from 'react-router'
+import { type CaseHand, useCaseHand } from '../case/case-hand.ts'
+import { type Options, Pills } from '../parts/Choices.tsx'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { Told, Waiting } from '../parts/Told.tsx'
+import { FinishedPairForm } from './FinishedPairForm.tsx'
+import { MarkModel, type ModelPicture } from './MarkModel.tsx'
+import { PlanView } from './PlanView.tsx'
+import { type ArchName, entryOf, type PairDraft, usePairDraft } from './trim-draft.ts'
+
+type Tab = ArchName | 'plan' | 'finished'
+
+/** The trim planner: mark both models, see every cut, check the finished pair. On its own or for a step of a case. */
+export function TrimScreen() {
+  const [query] = useSearchParams()
+  const caseId = query.get('case')
+  return caseId ? <TrimForCase caseId={caseId} /> : <TrimTool draftKey="on its own" />
+}
+
+function TrimForCase({ caseId }: { caseId: string }) {
+  const [query] = useSearchParams()
+  const go = useNavigate()
+  const hand = useCaseHand(caseId)
+  const jobId = query.get('job') ?? ''
+  const planStep = query.get('plan')
+  const pairStep = query.get('pair')
+  const sheetId = query.get('sheet') ?? ''
+  if (!hand.state)
+    return hand.error ? (
+      <main className="p-8">
+        <Told tone="error">{hand.error.message}</Told>
+      </main>
+    ) : (
+      <Waiting />
+    )
+  const job = hand.state.jobs.find((each) => each.jobId === jobId)
+  const stepId = planStep ?? pairStep ?? ''
+  const step = job?.route.steps.find((each) => each.id === stepId)
+  const sheet = step?.sheets?.find((each) => each.id === sheetId)
+  if (!job || !step || !sheet)
+    return (
+      <main className="p-8">
+        <Told tone="error">This step has no trim sheet. Go back to the case.</Told>
+      </main>
+    )
+  const of = sheet.kind === 'finishedPair' ? sheet.planOf : { stepId, sheetId }
+  const stored = recordedSheet(job, of)
+  const running = job.steps[stepId]?.status === 'running'
+  const record = async (data: Parameters<CaseHand['give']>[0] & { type: 'recordSheet' }) => {
+    const kept = await hand.give(data)
+    if (kept) await go(`/case/${caseId}`)
+    return kept
+  }
+  const on = { type: 'recordSheet', jobId, stepId, sheetId } as const
+  return (
+    <TrimTool
+      key={`${caseId} ${sheetId}`}
+      draftKey={`${caseId} ${of.stepId} ${job.steps[of.stepId]?.attempt ?? 1}`}
+      stored={stored?.kind === 'trimPlan' ? stored.entry : undefined}
+      startWith={sheet.kind === 'finishedPair' ? 'finished' : undefined}
+      refusal={hand.refusal?.message}
+      paper={
+        stored?.kind === 'trimPlan'
+          ? `/papers/trim/${caseId}?job=${jobId}&step=${of.stepId}&sheet=${of.sheetId}`
+          : undefined
+      }
+      title={
+        <>
+          <Link to={`/case/${caseId}`} className="link">
+            {hand.state.docket}
+          </Link>{' '}
+          · {step.name}
+        </>
+      }
+      onStore={
+        running && sheet.kind === 'trimPlan'
+          ? (entry) => record({ ...on, sheet: { kind: 'trimPlan', entry } })
+          : undefined
+      }
+      onPair={
+        running && sheet.kind === 'finishedPair'
+          ? (pair) => record({ ...on, sheet: { kind: 'finishedPair', pair } })
+          : undefined
+      }
+    />
+  )
+}
+
+interface TrimToolProps {
+  readonly draftKey: string
+  readonly title?: React.ReactNode
+  readonly stored?: PairEntry
+  readonly startWith?: Tab
+  readonly refusal?: string
+  readonly paper?: string
+  readonly onStore?: (entry: PairEntry) => Promise<boolean>
+  readonly onPair?: Parameters<typeof FinishedPairForm>[0]['onRecord']
+}
+
+const tabs: Options<Tab> = [
+  ['upper', 'Mark the upper'],
+  ['lower', 'Mark the lower'],
+  ['plan', 'The cuts'],
+  ['finished', 'The finished pair'],
+]
+
+function TrimTool({ draftKey, title, stored, startWith, refusal, paper, onStore, onPair }: TrimToolProps) {
+  const { draft, change, forget } = usePairDraft(draftKey, stored)
+  const [tab, setTab] = useState<Tab>(startWith ?? (stored ? 'plan' : 'upper'))
+  const [pictures, setPictures] = useState<Partial<Record<ArchName, ModelPicture>>>({})
+  const { entry, missing } = entryOf(draft)
+  const planned = entry && planOrRefusal(entry)
+  // A finished pair is read against the plan on record, whatever is being tried out meanwhile.
+  const held = onPair && stored ? stored : entry
+  const heldPlan = held && planOrRefusal(held).pair
+  const needsPlan = tab === 'plan' || tab === 'finished'
+  return (
+    <main className="mx-auto flex max-w-[1500px] flex-col gap-3 p-4 sm:p-5 lg:h-dvh lg:min-h-[640px]">
+      <header className="flex flex-wrap items-end gap-x-5 gap-y-2">
+        <h1 className="text-3xl font-bold">Trim</h1>
+        {title && <p>{title}</p>}
+        <div className="ml-auto flex flex-wrap items-end gap-3">
+          <Pills label="Trim planner" options={tabs} value={tab} onChoose={setTab} />
+          {paper && (
+            <Link className="small-act" to={paper}>
+              Print 1:1
+            </Link>
+          )}
+          {onStore && entry && planned?.pair && (
+            <button
+              type="button"
+              className="act-main"
+              onClick={async () => {
+                if (await onStore(entry)) forget()
+              }}
+            >
+              Store the plan
+            </button>
+          )}
+        </div>
+      </header>
+      {refusal && <Told tone="error">{refusal}</Told>}
+      {tab === 'upper' || tab === 'lower' ? (
+        <MarkModel
+          key={tab}
+          arch={tab}
+          model={draft[tab]}
+          onModel={(to) => change({ [tab]: { ...draft[tab], ...to } })}
+          picture={pictures[tab]}
+          onPicture={(picture) => setPictures((before) => ({ ...before, [tab]: picture }))}
+        />
+      ) : (
+        <>
+          {missing.length > 0 && (
+            <section className="card-flat p-5" aria-label="Still missing">
+              <h2 className="text-xl font-semibold">Still to be marked</h2>
+              <ul className="mt-2 columns-2">
+                {missing.map((words) => (
+                  <li key={words} className="first-letter:uppercase">
+                    {words}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          {planned?.refusal && <Told tone="error">{planned.refusal}</Told>}
+        </>
+      )}
+      {needsPlan && !planned?.pair && <Choices draft={draft} onDraft={change} />}
+      {tab === 'plan' && entry && planned?.pair && (
+        <PlanView entry={entry} pair={planned.pair} onInstead={(mm) => change({ planeOff: mm.toFixed(1) })}>
+          <Choices draft={draft} onDraft={change} />
+        </PlanView>
+      )}
+      {tab === 'finished' && held && heldPlan && (
+        <FinishedPairForm
+          entry={held}
+          plan={heldPlan}
+          draftKey={draftKey}
+          refusal={undefined}
+          onRecord={onPair}
+        />
+      )}
+    </main>
+  )
+}
+
+/** The core's plan, or its refusal as a sentence. */
+function planOrRefusal(entry: PairEntry): { readonly pair?: PairPlan; readonly refusal?: string } {
+  try {
+    return { pair: planPair(entry) }
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error
+    return { refusal: `${error.message} ${error.remedy}` }
+  }
+}
+
+/** What a person may set against the usual. */
+function Choices({ draft, onDraft }: { draft: PairDraft; onDraft: (to: Partial<PairDraft>) => void }) {
+  const heel = readNumber(draft.heel, 'mm')
+  const off = readNumber(draft.planeOff, 'mm', false)
+  return (
+    <div className="border-base-300 mt-3 flex flex-wrap items-start gap-x-5 gap-y-1 border-t pt-2">
+      <div className="w-40">
+        <NumberField
+          label="Heel"
+          unit="mm"
+          text={draft.heel}
+          onText={(text) => onDraft({ heel: text })}
+          fault={heel.fault}
+          hint={`${heelRange.min.toFixed(1)} to ${heelRange.max.toFixed(1)}`}
+        />
+      </div>
+      <div className="w-44">
+        <NumberField
+          label="Plane off the middle"
+          unit="mm"
+          text={draft.planeOff}
+          onText={(text) => onDraft({ planeOff: text })}
+          fault={off.fault}
+          hint="empty: in the middle"
+        />
+      </div>
+      <Pills
+        label="Angles of the upper from"
+        options={[
+          ['', 'The better side'],
+          ['right', 'Right'],
+          ['left', 'Left'],
+        ]}
+        value={draft.betterSide}
+        onChoose={(betterSide) => onDraft({ betterSide })}
+      />
+    </div>
+  )
+}
