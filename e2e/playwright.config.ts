@@ -20,6 +20,7 @@ export default defineConfig({
   reporter: [['list'], ...(process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['json'] as ['json']] : [])],
   use: {
     baseURL: url,
+    actionTimeout: 15_000,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Vienna',
     launchOptions: {
@@ -40,6 +41,7 @@ export default defineConfig({
     env: {
       PORT: String(port),
       YENTRIK_DATA: join(process.env.YENTRIK_E2E_FOLDER, 'demo.sqlite'),
+      YENTRIK_DEVICE_SPEED: '5',
       TZ: 'Europe/Vienna',
     },
     reuseExistingServer: false,

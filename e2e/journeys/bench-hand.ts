@@ -5,13 +5,14 @@ import { type APIRequestContext, expect, type Page } from '@playwright/test'
 /** Takes a case in through the New case screen. */
 export async function takeIn(
   page: Page,
-  job: 'Study cast' | 'Complete denture',
-  arch: string,
+  job: 'Study cast' | 'Study models, pair' | 'Implant cast, verification jig and tray' | 'Complete denture',
+  prescribed: string | readonly string[],
   code: string,
 ): Promise<string> {
   await page.goto('/cases/new')
   await page.getByRole('radio', { name: job }).check({ force: true })
-  await page.getByRole('radio', { name: arch, exact: true }).check({ force: true })
+  for (const choice of [prescribed].flat())
+    await page.getByRole('radio', { name: choice, exact: true }).check({ force: true })
   await page.getByLabel('Clinic').fill('Mill Lane Dental')
   await page.getByLabel('Prescriber').fill('Dr. Orla')
   await page.getByLabel('Patient code').fill(code)
@@ -19,7 +20,7 @@ export async function takeIn(
   await page.getByLabel('What came along').fill('Tray, wax bite')
   await page.getByRole('button', { name: 'Take it in' }).click()
   await expect(page.getByRole('region', { name: 'Step in hand' })).toBeVisible()
-  return (await page.getByRole('heading', { level: 1 }).innerText()).split(/\s/)[0] ?? ''
+  return /^[A-Z]+-\d+/.exec(await page.getByRole('heading', { level: 1 }).innerText())?.[0] ?? ''
 }
 
 export const step = (page: Page) => page.getByRole('region', { name: 'Step in hand' })
@@ -59,10 +60,10 @@ export async function measure(page: Page, checkName: string, value: string): Pro
 
 /** Weighs what the step wants, or the parts given, and puts it on record. */
 export async function weigh(page: Page, parts?: readonly [powder: string, liquid: string]): Promise<void> {
-  await step(page)
-    .getByRole('button', { name: /^(Weigh and record|Record another|Record)( M)?$/ })
-    .first()
-    .click()
+  const fresh = step(page).getByRole('button', { name: /^(Weigh and record|Record)( M)?$/ })
+  const again = step(page).getByRole('button', { name: 'Record another' })
+  const [unmixed, mixed] = [await fresh.count(), await again.count()]
+  await (unmixed > 0 ? fresh : again).first().click()
   const sheet = page.getByRole('dialog', { name: 'What was used' })
   if (parts) {
     const fields = sheet.getByRole('textbox')
@@ -71,6 +72,34 @@ export async function weigh(page: Page, parts?: readonly [powder: string, liquid
   }
   await sheet.getByRole('button', { name: 'Into the record' }).click()
   await expect(sheet).toBeHidden()
+  if (unmixed > 0) await expect(again).toHaveCount(mixed + 1)
+}
+
+/** Fills in a sheet of the step in hand, a value for each label, and records it. */
+export async function fillSheet(
+  page: Page,
+  name: string,
+  values: Readonly<Record<string, string>>,
+): Promise<void> {
+  const sheet = check(page, name)
+  for (const [label, value] of Object.entries(values))
+    await sheet.getByRole('textbox', { name: label, exact: true }).fill(value)
+  await sheet.getByRole('button', { name: 'Record' }).click()
+}
+
+/** What a hand does at the stand-in balance. */
+export async function atBalance(request: APIRequestContext, data: object): Promise<void> {
+  expect((await request.post('/api/devices/stand-in/hand', { data })).ok()).toBe(true)
+}
+
+/** Opens the Mix screen for the first mix of the running step. */
+export async function toMixScreen(page: Page): Promise<void> {
+  await step(page)
+    .getByRole('button', { name: /Weigh and record/ })
+    .first()
+    .click()
+  await page.getByRole('link', { name: 'Work it out on the Mix screen' }).click()
+  await expect(page.getByRole('region', { name: 'Balance' })).toBeVisible()
 }
 
 /** Moves the lab's clock on, as the demo and test setting allows. */

@@ -2,7 +2,16 @@ import { AxeBuilder } from '@axe-core/playwright'
 import { expect, type Page, test } from '@playwright/test'
 import { shownStep, step, takeIn } from './bench-hand.ts'
 
-const screens = ['/', '/cases', '/cases/new', '/mix', '/shelf', '/settings', '/papers/commands'] as const
+const screens = [
+  '/',
+  '/cases',
+  '/cases/new',
+  '/mix',
+  '/trim',
+  '/shelf',
+  '/settings',
+  '/papers/commands',
+] as const
 
 async function caseAddress(page: Page, docket: string): Promise<string> {
   const { caseId } = (await (await page.request.get(`/api/dockets/${docket}`)).json()) as { caseId: string }
@@ -69,6 +78,7 @@ test('the main actions are reached by keyboard alone', async ({ page }) => {
   for (const [key, heading] of [
     ['c', 'Cases'],
     ['x', 'Mix'],
+    ['r', 'Trim'],
     ['s', 'Shelf'],
     ['a', 'Take in a case'],
   ] as const) {

@@ -1,17 +1,5 @@
 import { expect, test } from '@playwright/test'
-import {
-  check,
-  done,
-  enter,
-  forward,
-  look,
-  shownStep,
-  start,
-  step,
-  takeIn,
-  weigh,
-  work,
-} from './bench-hand.ts'
+import { check, done, enter, forward, look, shownStep, start, step, takeIn, work } from './bench-hand.ts'
 
 test('a study cast from the door to delivered, every step', async ({ page, request }) => {
   const docket = await takeIn(page, 'Study cast', 'Upper', 'SC-1')
@@ -120,44 +108,4 @@ test('a failed impression stops the case for the dentist, and a new one starts i
   await sheet.getByRole('button', { name: 'Enter the answer' }).click()
   await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Disinfect the impression')
   await expect(step(page)).toContainText('again, time 2')
-})
-
-test('the Mix screen works both ways and mends an overshoot', async ({ page }) => {
-  await page.goto('/mix?material=high-strength-stone')
-  await page.getByLabel('Powder', { exact: true }).last().fill('100')
-  await page.getByLabel('Ratio on the pack').fill('0,20')
-  await expect(page.getByRole('region', { name: 'The mix' })).toContainText('20 mL')
-  await page.getByRole('radio', { name: 'Liquid' }).check({ force: true })
-  await page.getByLabel('Water', { exact: true }).fill('30')
-  await expect(page.getByRole('region', { name: 'The mix' })).toContainText('150 g')
-  const bowl = page.getByRole('region', { name: 'Too much in the bowl' })
-  await bowl.getByLabel('Powder in').fill('110')
-  await bowl.getByLabel('Liquid in').fill('20')
-  await expect(bowl.getByLabel('To add')).toHaveText('2 mL')
-  const counted = page.getByRole('region', { name: 'Counted, not weighed' })
-  await counted.getByLabel('Level scoops').fill('3')
-  await expect(counted.getByLabel('To measure')).toHaveText('3')
-  await bowl.getByLabel('It thickens already').check()
-  await expect(bowl).toContainText('Start again')
-})
-
-test('the Mix screen of a step puts what was weighed on its record', async ({ page, request }) => {
-  await takeIn(page, 'Study cast', 'Upper', 'SC-3')
-  await work(page, request, 'Disinfect the impression')
-  await work(page, request, 'Inspect the impression', { looks: { 'Impression whole': 'Whole' } })
-  await work(page, request, 'Damp wrap')
-  await start(page)
-  await step(page)
-    .getByRole('button', { name: /Weigh and record/ })
-    .click()
-  await page.getByRole('link', { name: 'Work it out on the Mix screen' }).click()
-  await expect(page.getByRole('main')).toContainText('Pour the teeth')
-  await page.getByRole('button', { name: 'Weighed: into the record' }).click()
-  const sheet = page.getByRole('dialog', { name: 'What was used' })
-  await sheet.getByLabel('Powder').fill('100')
-  await sheet.getByLabel('Water').fill('23')
-  await sheet.getByRole('button', { name: 'Into the record' }).click()
-  await expect(step(page)).toContainText('On record')
-  await weigh(page, ['10', '2.3'])
-  await done(page)
 })

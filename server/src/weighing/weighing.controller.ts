@@ -50,8 +50,8 @@ export class WeighingController {
   @Post('dispenser/give')
   @HttpCode(202)
   @ApiOperation({ summary: 'Give this much water' })
-  give(@Body() { millilitres }: GiveDto): void {
-    this.weighing.give(millilitres)
+  give(@Body() { millilitres }: GiveDto): { order: number } {
+    return this.weighing.give(millilitres)
   }
 
   @Post('stand-in/hand')

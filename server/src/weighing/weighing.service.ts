@@ -29,6 +29,8 @@ export interface DispenserState {
   readonly givingMillilitres?: number
   readonly givenMillilitres?: number
   readonly fault?: string
+  /** Which order it speaks of: an earlier one is never taken for this one. */
+  readonly order: number
 }
 export interface DevicesState {
   readonly balance: BalanceState
@@ -41,7 +43,7 @@ export class WeighingService implements OnModuleDestroy {
   private readonly balanceLink?: DeviceLink
   private readonly dispenserLink?: DeviceLink
   private balance: BalanceState = { connected: false, standIn: false, settled: false, session: 0 }
-  private dispenser: DispenserState = { connected: false }
+  private dispenser: DispenserState = { connected: false, order: 0 }
   private lastHeard = Number.NEGATIVE_INFINITY
   private readonly changes = new Subject<DevicesState>()
 
@@ -53,7 +55,8 @@ export class WeighingService implements OnModuleDestroy {
     else if (dispenser) this.dispenserLink = new NetworkLink('Dispenser', dispenser.host, dispenser.port)
     this.balanceLink?.lines.subscribe((line) => this.hearBalance(line))
     this.dispenserLink?.lines.subscribe((line) => this.hearDispenser(line))
-    if (this.dispenserLink) this.dispenser = { connected: true, name: this.dispenserLink.name }
+    if (this.dispenserLink)
+      this.dispenser = { ...this.dispenser, connected: true, name: this.dispenserLink.name }
   }
 
   /** Every change as it is heard, and at least twice a second, so that silence is noticed. */
@@ -100,15 +103,17 @@ export class WeighingService implements OnModuleDestroy {
     this.balanceLink.send('TARE')
   }
 
-  /** @throws {Refusal} `no-dispenser`, `dispenser-busy` */
-  give(millilitres: number): void {
+  /** @returns the number of the order. @throws {Refusal} `no-dispenser`, `dispenser-busy` */
+  give(millilitres: number): { order: number } {
     if (!this.dispenserLink)
       throw new Refusal(404, 'no-dispenser', 'No dispenser is connected.', 'Measure the water by hand.')
     if (this.dispenser.givingMillilitres !== undefined)
       throw new Refusal(409, 'dispenser-busy', 'The dispenser is giving already.', 'Wait until it has given.')
-    this.dispenser = { connected: true, name: this.dispenserLink.name, givingMillilitres: 0 }
+    const order = this.dispenser.order + 1
+    this.dispenser = { connected: true, name: this.dispenserLink.name, givingMillilitres: 0, order }
     this.dispenserLink.send(`GIVE ${millilitres.toFixed(1)} mL`)
     this.changes.next(this.state())
+    return { order }
   }
 
   /** What a hand does at the stand-in. @throws {Refusal} `no-stand-in` when a real balance is connected */
@@ -139,18 +144,12 @@ export class WeighingService implements OnModuleDestroy {
   }
 
   private hearDispenser(text: string): void {
-    const name = this.dispenserLink!.name
+    const known = { connected: true, name: this.dispenserLink!.name, order: this.dispenser.order }
     const line = readDispenserLine(text)
-    if (line.kind === 'giving')
-      this.dispenser = { connected: true, name, givingMillilitres: line.millilitres }
-    else if (line.kind === 'given')
-      this.dispenser = { connected: true, name, givenMillilitres: line.millilitres }
+    if (line.kind === 'giving') this.dispenser = { ...known, givingMillilitres: line.millilitres }
+    else if (line.kind === 'given') this.dispenser = { ...known, givenMillilitres: line.millilitres }
     else if (line.kind === 'fault')
-      this.dispenser = {
-        connected: true,
-        name,
-        fault: `The dispenser says: ${line.words}. Measure the rest by hand.`,
-      }
+      this.dispenser = { ...known, fault: `The dispenser says: ${line.words}. Measure the rest by hand.` }
     else return
     this.changes.next(this.state())
   }

@@ -360,7 +360,9 @@ function handStep(job: JobState, now: number): RouteStep | undefined {
     const window = stepWindow(job, step)
     return step.kind === 'attended' || !window || windowVerdict(window, now) !== 'tooSoon'
   }
-  return running.find(wantsHands) ?? startable[0] ?? running[0]
+  const opens = (step: RouteStep) => stepWindow(job, step)?.goodFrom ?? 0
+  const soonest = [...running].sort((a, b) => opens(a) - opens(b))[0]
+  return running.find(wantsHands) ?? startable[0] ?? soonest
 }
 
 function MoreItem({ name, keyName, onPick }: { name: string; keyName?: string; onPick: () => void }) {

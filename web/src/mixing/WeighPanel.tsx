@@ -35,31 +35,32 @@ export function WeighPanel({ target, wanted, bowl, onBowl, devices }: WeighPanel
   const zero = useZeroLost(devices)
   const balance = devices?.balance
   const dispenser = devices?.dispenser
-  const ask = (path: string, body: object = {}) =>
-    api<{ grams: number }>(path, { body }).catch((error: unknown) => {
+  async function ask<T>(path: string, body: object = {}): Promise<T | undefined> {
+    setTold(undefined)
+    try {
+      return await api<T>(path, { body })
+    } catch (error) {
       setTold(error instanceof ApiError ? error.message : String(error))
       return undefined
-    })
+    }
+  }
   const take = async () => {
-    setTold(undefined)
-    const taken = await ask('/devices/balance/take')
+    const taken = await ask<{ grams: number }>('/devices/balance/take')
     if (taken) onBowl({ powder: String(taken.grams), powderFrom: 'balance' })
   }
   const water = waterFor(bowl, target, wanted)
-  const give = () => {
-    setTold(undefined)
-    setAsked(water)
-    void ask('/devices/dispenser/give', { millilitres: water })
+  // What it has given goes into the field once, when this order is done; what an earlier one gave is not this.
+  const [order, setOrder] = useState<number>()
+  const give = async () => {
+    const begun = await ask<{ order: number }>('/devices/dispenser/give', { millilitres: water })
+    setOrder(begun?.order)
   }
-  // What it has given goes into the field once, when it is done.
-  const [asked, setAsked] = useState<number>()
-  const given = dispenser?.givenMillilitres
-  const done = asked !== undefined && given !== undefined && dispenser?.givingMillilitres === undefined
+  const given = dispenser?.order === order ? dispenser?.givenMillilitres : undefined
   useEffect(() => {
-    if (!done || given === undefined) return
+    if (order === undefined || given === undefined) return
     onBowl({ liquid: String(given), liquidFrom: 'dispenser' })
-    setAsked(undefined)
-  }, [done, given, onBowl])
+    setOrder(undefined)
+  }, [order, given, onBowl])
   return (
     <div className="grid gap-3">
       {devices && balance?.name && (
@@ -79,7 +80,6 @@ export function WeighPanel({ target, wanted, bowl, onBowl, devices }: WeighPanel
               type="button"
               className="act"
               onClick={() => {
-                setTold(undefined)
                 zero.setAgain()
                 void ask('/devices/balance/tare')
               }}
@@ -91,7 +91,7 @@ export function WeighPanel({ target, wanted, bowl, onBowl, devices }: WeighPanel
               type="button"
               className={balance.settled && (balance.grams ?? 0) > EMPTY_GRAMS ? 'act-main' : 'act'}
               onClick={() => void take()}
-              disabled={!balance.settled || !(balance.grams && balance.grams > EMPTY_GRAMS)}
+              disabled={zero.lost || !balance.settled || !(balance.grams && balance.grams > EMPTY_GRAMS)}
             >
               Take{' '}
               {balance.settled && balance.grams !== undefined && balance.grams > EMPTY_GRAMS
@@ -102,7 +102,7 @@ export function WeighPanel({ target, wanted, bowl, onBowl, devices }: WeighPanel
               <button
                 type="button"
                 className="act"
-                onClick={give}
+                onClick={() => void give()}
                 disabled={dispenser.givingMillilitres !== undefined || !(water > 0)}
               >
                 {dispenser.givingMillilitres === undefined

@@ -56,13 +56,18 @@ export function SelectField<T extends string>({
   readonly hint?: string
   readonly disabled?: boolean
 }) {
+  const id = useId()
   return (
-    <label className="block">
-      <span className="font-semibold">{label}</span>
+    <div>
+      <label htmlFor={id} className="block font-semibold">
+        {label}
+      </label>
       <select
+        id={id}
         className="select bg-base-100 mt-1 h-12 w-full text-base"
         value={value}
         disabled={disabled}
+        aria-describedby={hint ? `${id}-hint` : undefined}
         onChange={(event) => onChoose(event.target.value as T)}
       >
         {options.map(([each, words]) => (
@@ -71,7 +76,11 @@ export function SelectField<T extends string>({
           </option>
         ))}
       </select>
-      {hint && <span className="text-sm opacity-80">{hint}</span>}
-    </label>
+      {hint && (
+        <span id={`${id}-hint`} className="text-sm opacity-80">
+          {hint}
+        </span>
+      )}
+    </div>
   )
 }

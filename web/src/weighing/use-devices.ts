@@ -18,6 +18,7 @@ export interface DevicesState {
     readonly givingMillilitres?: number
     readonly givenMillilitres?: number
     readonly fault?: string
+    readonly order: number
   }
 }
 export interface Devices extends DevicesState {
