@@ -1,5 +1,5 @@
-import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
-import { cpus, tmpdir } from 'node:os'
+import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { gzipSync } from 'node:zlib'
@@ -11,7 +11,7 @@ import { demoHistory } from '../server/dist/demo/demo-history.js'
 
 /**
  * A lab with 1,000 live cases on a real file, asked over HTTP: the bench list and the posting of events, and the size
- * of the first view. Run by `npm run bench`; writes docs/benchmarks.md.
+ * of the first view. The text of it is `section`.
  */
 const CASES = 1000
 const ASKED = 400
@@ -33,10 +33,9 @@ await app.close()
 const megabytes = statSync(dataFile).size / 1e6
 rmSync(folder, { recursive: true, force: true })
 
-const text = `# Benchmarks
+export const section = `## A lab of ${CASES} cases
 
-Made by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}, ${cpus().length} cores (${cpus()[0].model.trim()}), Node ${process.version}.
-${CASES} live cases at every stage of both routes, a real SQLite file (${megabytes.toFixed(1)} MB, WAL, synchronous FULL), ${ASKED} requests
+${CASES} live cases at every stage of all routes, a real SQLite file (${megabytes.toFixed(1)} MB, WAL, synchronous FULL), ${ASKED} requests
 one after the other over HTTP, in one process with the asker.
 
 | what | median | p95 | wanted p95 |
@@ -48,10 +47,8 @@ one after the other over HTTP, in one process with the asker.
 |---|---|---|
 | JavaScript of the first view (Bench), gzip | ${(firstView / 1000).toFixed(0)} kB | at most 180 kB |
 `
-writeFileSync(fileURLToPath(new URL('../docs/benchmarks.md', import.meta.url)), text)
-console.log(text)
 
-/** Cases worked up to a step each, spread over both routes, as the demo lab makes them. */
+/** Cases worked up to a step each, spread over all routes, as the demo lab makes them. */
 async function seed() {
   const store = app.get(CaseStore)
   const calendar = usualCalendar('UTC')

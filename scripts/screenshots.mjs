@@ -16,6 +16,8 @@ const app = await createApp(
     dataFile: join(folder, 'demo.sqlite'),
     demo: true,
     clockControl: true,
+    balance: 'stand-in',
+    dispenser: 'stand-in',
     webFolder,
   },
   true,
@@ -38,14 +40,25 @@ const views = [
   { name: 'case-dentist', path: `/case/${await caseOf('K-2133')}` },
   { name: 'case-check', path: `/case/${await caseOf('K-2147')}` },
   { name: 'record', path: `/case/${await caseOf('K-2129')}`, press: 'Record' },
-  { name: 'mix', path: '/mix?material=high-strength-stone', fill: ['Ratio on the pack', '0.26'] },
+  { name: 'mix', path: '/mix?material=high-strength-stone', prepare: pourSome },
+  { name: 'trim-marks', path: '/trim', prepare: markSome },
+  {
+    name: 'trim',
+    path: `/trim?case=${await caseOf('K-2163')}&job=job-1&plan=measure&sheet=trim-plan`,
+    press: 'Right side',
+  },
+  { name: 'case-implant', path: `/case/${await caseOf('K-2164')}` },
   { name: 'shelf', path: '/shelf' },
   { name: 'settings', path: '/settings' },
   { name: 'paper-record', path: `/papers/record/${await caseOf('K-2125')}` },
   { name: 'paper-docket', path: `/papers/docket/${await caseOf('K-2141')}` },
+  {
+    name: 'paper-trim',
+    path: `/papers/trim/${await caseOf('K-2163')}?job=job-1&step=measure&sheet=trim-plan`,
+  },
   { name: 'paper-commands', path: '/papers/commands' },
 ]
-for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, fill } of views) {
+for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, prepare } of views) {
   const context = await browser.newContext({ viewport: { width, height }, locale: 'en-GB' })
   const state = { theme, units: 'metric', teeth: 'fdi', sound: false }
   await context.addInitScript(
@@ -55,8 +68,8 @@ for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, f
   const page = await context.newPage()
   await page.goto(base + path)
   await page.getByRole('heading', { level: 1 }).first().waitFor()
-  if (press) await page.getByRole('button', { name: press, exact: true }).click()
-  if (fill) await page.getByLabel(fill[0]).fill(fill[1])
+  if (press) await page.getByRole('button', { name: press }).first().click()
+  await prepare?.(page)
   await page.evaluate(() => document.fonts.ready)
   await page.screenshot({ path: `${out}${name}.png`, animations: 'disabled' })
   await context.close()
@@ -64,3 +77,49 @@ for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, f
 await browser.close()
 await app.close()
 rmSync(folder, { recursive: true, force: true })
+
+/** A pour on its way: 108 g went in before, with too little water; now 100 g more are being weighed. */
+async function pourSome(page) {
+  await page.getByRole('button', { name: 'Pour on' }).click()
+  await page.getByLabel('Powder in').fill('108')
+  await page.getByLabel('Water in').fill('23')
+  await page.getByText('Slowly', { exact: true }).waitFor()
+}
+
+/** The invented upper model with its scale set and the first landmarks marked. */
+async function markSome(page) {
+  await page
+    .getByLabel('Picture of the upper model')
+    .setInputFiles(fileURLToPath(new URL('../demo/models/upper.jpg', import.meta.url)))
+  const plate = page.getByRole('application')
+  await plate.locator('image').waitFor()
+  const mark = async (dots) => {
+    const at = await plate.evaluate((svg, [x, y]) => {
+      const perDot = Number(svg.querySelector('image').getAttribute('width')) / 1040
+      const { x: left, y: top } = new DOMPoint(x * perDot, y * perDot).matrixTransform(svg.getScreenCTM())
+      return { left, top }
+    }, dots)
+    await page.mouse.click(at.left, at.top)
+  }
+  await mark([90, 786])
+  await mark([590, 786])
+  await page.getByRole('button', { name: 'Set the scale' }).click()
+  const turn = (2.5 * Math.PI) / 180
+  for (const [x, y] of [
+    [0, 5],
+    [0, 30],
+    [-21, 1],
+    [21.5, 1.6],
+    [-16, 31],
+    [16.4, 30.6],
+    [-20, 26],
+    [-23, 19.5],
+    [-26, 13],
+    [20.4, 26],
+    [23, 19.6],
+  ])
+    await mark([
+      520 + 10 * (x * Math.cos(turn) - y * Math.sin(turn)),
+      640 - 10 * (x * Math.sin(turn) + y * Math.cos(turn)),
+    ])
+}

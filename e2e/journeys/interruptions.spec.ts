@@ -174,7 +174,7 @@ test('bad input: a clear sentence, the entry stays, nothing is stored', async ({
   await page.keyboard.press('Escape')
 
   // Shelf: no number, an expired lot, one that is there already.
-  await page.goto('/shelf')
+  await page.goto('/shelf?material=dental-stone')
   await page.getByRole('button', { name: 'Onto the shelf' }).click()
   await expect(page.getByText('Enter the lot number from the pack.')).toBeVisible()
   await page.getByLabel('Lot number').fill('S3-2045')

@@ -10,7 +10,7 @@ test('the Mix screen works both ways and mends an overshoot', async ({ page }) =
   await much.getByLabel('Powder', { exact: true }).last().fill('100')
   await page.getByLabel('Ratio on the pack').fill('0,20')
   await expect(page.getByRole('region', { name: 'The mix' })).toContainText('20 mL')
-  await much.getByRole('radio', { name: 'Liquid' }).check({ force: true })
+  await much.getByLabel('What is known').selectOption('Liquid')
   await much.getByLabel('Water', { exact: true }).fill('30')
   await expect(page.getByRole('region', { name: 'The mix' })).toContainText('150 g')
   const bowl = page.getByRole('region', { name: 'In the bowl' })
@@ -21,6 +21,13 @@ test('the Mix screen works both ways and mends an overshoot', async ({ page }) =
   await expect(bowl).toContainText('Start again')
   await page.getByLabel('Level scoops').fill('3')
   await expect(page.getByLabel('To measure')).toHaveText('3')
+  // Alginate has a clock of its own: poured within 15 min.
+  await page.getByRole('button', { name: 'The parts meet' }).click()
+  await expect(page.getByRole('region', { name: 'Clock of Alginate' })).toContainText('poured by')
+  await page
+    .getByRole('region', { name: 'Clock of Alginate' })
+    .getByRole('button', { name: 'Put away' })
+    .click()
 })
 
 test('how much: by a job, by its sides, by what was used before', async ({ page }) => {

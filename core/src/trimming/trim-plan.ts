@@ -315,7 +315,8 @@ function planHeel(
     ...sides.flatMap((side) => framed.protected.map((p) => dot(minus(seenFrom(side, p), C), inwards))),
   )
   const longest = room / depthPerLength
-  if (!(longest > 0))
+  // Nothing but rounding left is no room.
+  if (!(longest > 1e-9))
     throw new DomainError(
       'no-room-for-heel',
       'There is no room for a heel.',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import {
+  caliperSymmetry,
   checkFinishedPair,
   type FinishedModel,
   type FinishedPair,
@@ -11,7 +12,9 @@ import {
   planHeights,
   planLower,
   plannedOutline,
+  planPair,
   planUpper,
+  sideTouchUps,
   symmetryFigure,
   touchUp,
   trimCuts,
@@ -386,6 +389,25 @@ describe('refusals', () => {
     ['sides-swapped', { buccal: { right: upper.buccal.left, left: upper.buccal.right } }, {}],
     ['points-are-no-line', { buccal: { ...upper.buccal, left: [P(20, 26), P(26, 26), P(23, 21)] } }, {}],
     ['points-are-no-line', { buccal: { ...upper.buccal, left: [P(15, 20), P(25, 19), P(35, 18)] } }, {}],
+    // The hindmost point is also the outermost: it stands in the very corner that the heel would cut off.
+    ['no-room-for-heel', { vestibule: { right: [P(-31, 12.5)], left: [P(31.6, 12.5), P(45, -3)] } }, {}],
+    // Canines marked beside the molars: the side is shorter than the heel's leg along it.
+    [
+      'cuts-cross',
+      {
+        midline: [P(0, 0), P(0, 10)],
+        notches: { right: P(-15.18, 3.57), left: P(15.18, 3.57) },
+        canines: { right: P(-17.23, 5.08), left: P(17.23, 5.08) },
+        buccal: {
+          right: [P(-20.3, 17), P(-22.3, 14.9), P(-24.3, 12.7)],
+          left: [P(20.3, 17), P(22.3, 14.9), P(24.3, 12.7)],
+        },
+        vestibule: { right: [P(-22.3, 8.5)], left: [P(22.3, 8.5)] },
+        anterior: [],
+        incisorFront: P(0, 26.4),
+      },
+      { heelMillimetres: 13.6 },
+    ],
     ['heel-range', {}, { heelMillimetres: 9 }],
     ['heel-range', {}, { heelMillimetres: 16 }],
     [
@@ -402,6 +424,12 @@ describe('refusals', () => {
     expect(() => fromCalipers(5, 40, 20)).toThrow(expect.objectContaining({ code: 'distances-do-not-meet' }))
     expect(() => fromCalipers(-5, 4, 20)).toThrow(expect.objectContaining({ code: 'negative-length' }))
     const plan = planUpper(upper)
+    expect(() =>
+      planHeights(
+        plan,
+        [P(0, 0), P(20, 0), P(0, 20)].map((at) => ({ at, heightMillimetres: -1 })),
+      ),
+    ).toThrow(expect.objectContaining({ code: 'negative-length' }))
     const at = (places: Point[]) => places.map((place) => ({ at: place, heightMillimetres: 38 }))
     expect(() => planHeights(plan, at([P(0, 0), P(1, 1)]))).toThrow(
       expect.objectContaining({ code: 'too-few-points' }),
@@ -459,5 +487,61 @@ describe('the finished pair', () => {
     expect(touchUp([0.4, 1.1], [0, 0])).toEqual({ action: 'take', millimetres: [0.4, 1.1] })
     expect(touchUp([-0.3, 0.5], [0.5, 0.4])).toEqual({ action: 'moveBoth', millimetres: 0.3 })
     expect(touchUp([-0.6, 0.5], [0.5, 0.4])).toEqual({ action: 'leave', overcutMillimetres: 0.6 })
+  })
+})
+
+describe('a pair as it is entered', () => {
+  const at = (heightMillimetres: number) =>
+    [P(0, 43), P(-24, 5), P(24, 5)].map((place) => ({ at: place, heightMillimetres }))
+  const entry = (upperHeight: number, lowerHeight: number) => ({
+    upper: { landmarks: upper, outline, heights: at(upperHeight) },
+    lower: { landmarks: lower, outline, heights: at(lowerHeight) },
+    choices: {},
+  })
+  it('plans the lower by the upper and gives every depth', () => {
+    const { upper: u, lower: l } = planPair(entry(38, 38))
+    expect(l.plan.heel.betaDegrees).toBeCloseTo(57.38757, 4)
+    expect(u.cuts.map((c) => c.name)[0]).toBe('back')
+    expect(u.depthsKnown && l.depthsKnown).toBe(true)
+  })
+  it('knows no depth without an edge, and says so rather than 0', () => {
+    const bare = entry(38, 38)
+    const { upper: u } = planPair({ ...bare, upper: { ...bare.upper, outline: [] } })
+    expect(u.depthsKnown).toBe(false)
+    expect(u.cuts.every((c) => Number.isNaN(c.depthMillimetres) && !c.noStone)).toBe(true)
+  })
+  // The total is 69.85: an upper of 33 wants the plane 33 - 34.925 = -1.925 off the middle; one of 30 is 4.925 short.
+  it('offers the plane off the middle instead of a rebase, where it is near enough', () => {
+    expect(planPair(entry(38, 38)).insteadOfRebaseMillimetres).toBeUndefined()
+    expect(planPair(entry(33, 40)).insteadOfRebaseMillimetres).toBeCloseTo(-1.925, 9)
+    expect(planPair(entry(30, 40)).insteadOfRebaseMillimetres).toBeUndefined()
+    const moved = planPair({ ...entry(33, 40), planeOffMiddleMillimetres: -1.925 })
+    expect(moved.upper.heights?.rebaseMillimetres).toBeCloseTo(0, 9)
+    expect(moved.lower.heights?.rebaseMillimetres).toBe(0)
+  })
+  it('says which side to touch by the calipers: d too far out stands d cos τ proud', () => {
+    const { plan } = planPair(entry(38, 38)).upper
+    const read = (canineLeft: number) => ({
+      backToMidlineDegrees: 90,
+      backToBaseDegrees: 90,
+      sideDegrees: [65, 65] as const,
+      heelMillimetres: [12.7, 12.7] as const,
+      heelDegrees: [122, 122] as const,
+      canineCornerMillimetres: [plan.corner.x, canineLeft] as const,
+      heelCornerMillimetres: [plan.heel.atSide.x, plan.heel.atSide.x] as const,
+    })
+    expect(caliperSymmetry(read(plan.corner.x + 2))).toBeCloseTo(2, 9)
+    // cos 24.77514° = 0.90796: 2 mm out is 1.81592 mm proud.
+    expect(sideTouchUps(read(plan.corner.x + 2), plan)?.left).toEqual({
+      action: 'take',
+      millimetres: [expect.closeTo(0, 9), expect.closeTo(1.81592, 4)],
+    })
+    // The left vestibule touches its cut already, so nothing may move in after an overcut.
+    expect(sideTouchUps(read(plan.corner.x - 1), plan)?.left).toEqual({
+      action: 'leave',
+      overcutMillimetres: expect.closeTo(0.90796, 4),
+    })
+    const { canineCornerMillimetres: _left, ...without } = read(20)
+    expect(sideTouchUps(without, plan)).toBeUndefined()
   })
 })

@@ -107,8 +107,10 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
         )
       break
     }
-    const wait = step.wait?.earliestMinutes ?? step.waitMinutes ?? 0
-    const hands = Math.max(1, Math.round(step.handsOnMinutes * (0.9 + 0.4 * random())))
+    // A hard window ends on the minute; hands are no excuse.
+    const hard = step.wait?.hard ? step.wait.bestMinutes : undefined
+    const wait = hard ?? step.wait?.earliestMinutes ?? step.waitMinutes ?? 0
+    const hands = hard ? 0 : Math.max(1, Math.round(step.handsOnMinutes * (0.9 + 0.4 * random())))
     const incident = incidents[0]?.step === step.id ? incidents.shift() : undefined
     if (incident) {
       add({ type: 'recordCheck', ...on, checkId: incident.check, answer: incident.answer }, hands, true, by)

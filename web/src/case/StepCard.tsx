@@ -15,6 +15,7 @@ import { dayAndTime, stageName } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { amountFigures } from '../mixing/amount-figures.ts'
 import { Figures } from '../mixing/Figures.tsx'
+import { MixClocks, useRunningMixes } from '../mixing/MixClocks.tsx'
 import { Told } from '../parts/Told.tsx'
 import { PlannedCuts } from '../trimming/PlannedCuts.tsx'
 import { CheckEntry } from './CheckEntry.tsx'
@@ -37,6 +38,7 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
   const state = job.steps[step.id]!
   const running = state.status === 'running'
   const entering = open && running
+  const mixes = useRunningMixes()
   return (
     <div className="min-h-0 grow overflow-y-auto pr-1">
       <div className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_15rem]">
@@ -140,6 +142,9 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
             .
           </p>
         )}
+      {step.stage === 'pour' && (
+        <MixClocks running={mixes.filter((mix) => mix.caseId === hand.record?.caseId)} />
+      )}
       <NotesAndNext hand={hand} job={job} step={step} />
     </div>
   )

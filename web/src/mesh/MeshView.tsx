@@ -32,7 +32,6 @@ export function MeshView({ corners }: { corners: Float32Array }) {
     holder.append(renderer.domElement)
     const geometry = new BufferGeometry()
     geometry.setAttribute('position', new BufferAttribute(corners, 3))
-    geometry.computeVertexNormals()
     geometry.center()
     geometry.computeBoundingSphere()
     const radius = geometry.boundingSphere?.radius ?? 1

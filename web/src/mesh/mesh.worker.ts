@@ -10,7 +10,7 @@ import {
 import { expose, transfer } from 'comlink'
 
 /** Most triangles that are drawn; finer meshes are drawn coarser, never measured coarser. */
-const MOST_DRAWN = 250_000
+const MOST_DRAWN = 150_000
 /** Cells across the view from above. */
 const TOP_COLUMNS = 700
 

@@ -1,6 +1,7 @@
 import { liquidParts, type MaterialCard, materials, type PartsMeasure } from '@yentrik/core'
 import { useState } from 'react'
 import { capital } from '../format/format.ts'
+import { api } from '../live/api.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 
@@ -22,7 +23,7 @@ export function CountedMix() {
   const { powderPart, liquidPart, liquidPartsPerPowderPart, source } = card.measure
   return (
     <section
-      className="grid items-start gap-5 lg:grid-cols-[20rem_14rem_minmax(0,1fr)]"
+      className="grid items-start gap-5 lg:grid-cols-[20rem_12rem_auto_minmax(0,1fr)]"
       aria-label="Counted, not weighed"
     >
       <SelectField
@@ -33,6 +34,15 @@ export function CountedMix() {
         hint={source}
       />
       <NumberField label={capital(`${powderPart}s`)} unit="" text={text} onText={setText} fault={wrong} />
+      {card.clock && (
+        <button
+          type="button"
+          className="act self-center"
+          onClick={() => void api('/mixing/clocks', { body: { materialId: card.id, settingFactor: 1 } })}
+        >
+          The parts meet
+        </button>
+      )}
       {value !== undefined && !wrong && (
         <p className="self-center text-2xl">
           <output className="figures text-5xl font-bold" aria-label="To measure">

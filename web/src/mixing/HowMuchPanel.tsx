@@ -58,7 +58,7 @@ export function HowMuchPanel(props: HowMuchPanelProps) {
       />
       {entry.basis === 'weight' && (
         <>
-          <Pills
+          <SelectField
             label="What is known"
             options={knownParts}
             value={entry.from}

@@ -18,13 +18,14 @@ import { Told } from '../parts/Told.tsx'
 import { lotWords, useShelf } from '../shelf/use-shelf.ts'
 import { useDevices } from '../weighing/use-devices.ts'
 import { powderWords } from './amount-figures.ts'
+import { type Bowl, bowlNumbers, emptyBowl } from './bowl.ts'
 import { ClockStrip } from './ClockStrip.tsx'
 import { HowMuchPanel } from './HowMuchPanel.tsx'
 import { freshEntry, type HowMuchEntry, howMuch } from './how-much.ts'
 import { MixClocks, useRunningMixes } from './MixClocks.tsx'
 import { MoreSums } from './MoreSums.tsx'
 import { Vessels } from './Vessels.tsx'
-import { type Bowl, BowlFields, emptyBowl, WeighPanel, waterFor } from './WeighPanel.tsx'
+import { BowlFields, WeighPanel, waterFor } from './WeighPanel.tsx'
 import { Effects, InTheBowl } from './WhatItDoes.tsx'
 import { isWeighed, type Weighed } from './weighed.ts'
 
@@ -170,7 +171,7 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
             <>
               <div className="flex flex-wrap items-center justify-between gap-x-4 xl:flex-nowrap">
                 <Target card={card} mix={mix} wanted={wanted} />
-                <div className="h-28 w-52 shrink-0">
+                <div className="h-28 w-44 shrink-0">
                   <Vessels
                     mix={mix}
                     card={card}
@@ -299,28 +300,6 @@ function materialOptions(products: Products, onlyClass?: string): (readonly [str
         .filter(({ product }) => product.materialId === card.id)
         .map(({ product }) => [product.productId, `    ${product.name}`] as const),
     ])
-}
-
-export interface BowlNumbers {
-  readonly powder?: number
-  readonly liquid?: number
-  readonly powderFault?: string
-  readonly liquidFault?: string
-}
-
-function bowlNumbers(bowl: Bowl): BowlNumbers {
-  const read = (text: string, unit: string) => {
-    const { value, fault } = readNumber(text, unit)
-    const wrong =
-      fault ??
-      (value !== undefined && !(value > 0 && value <= 10_000)
-        ? 'Enter a number above 0 and at most 10 000.'
-        : undefined)
-    return wrong === undefined ? { value } : { fault: wrong }
-  }
-  const powder = read(bowl.powder, 'g')
-  const liquid = read(bowl.liquid, 'mL')
-  return { powder: powder.value, liquid: liquid.value, powderFault: powder.fault, liquidFault: liquid.fault }
 }
 
 /** How much later or sooner it sets than the pack says: by its ratio, and by what is in the water. */

@@ -1,6 +1,6 @@
 import { type MaterialCard, type Mix, mixMillilitres } from '@yentrik/core'
 import { grams, millilitres } from '../format/format.ts'
-import type { BowlNumbers } from './MixTool.tsx'
+import type { BowlNumbers } from './bowl.ts'
 
 interface VesselsProps {
   readonly mix: Mix

@@ -7,19 +7,11 @@ import { Told } from '../parts/Told.tsx'
 import { LiveWeight } from '../weighing/LiveWeight.tsx'
 import { StandInHand } from '../weighing/StandInHand.tsx'
 import type { Devices } from '../weighing/use-devices.ts'
+import type { Bowl } from './bowl.ts'
 import type { Weighed } from './weighed.ts'
 
-/** What is in the bowl, as typed or taken, and where each figure came from. */
-export interface Bowl {
-  readonly powder: string
-  readonly powderFrom: 'balance' | 'hand'
-  readonly liquid: string
-  readonly liquidFrom: 'dispenser' | 'hand'
-}
 /** Less than this on the pan is nothing, g. */
 const EMPTY_GRAMS = 0.5
-
-export const emptyBowl: Bowl = { powder: '', powderFrom: 'hand', liquid: '', liquidFrom: 'hand' }
 
 interface WeighPanelProps {
   readonly target: Mix

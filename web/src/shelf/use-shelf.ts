@@ -29,7 +29,7 @@ export interface ShelfProduct {
 export interface Shelf {
   readonly lots: readonly Lot[]
   readonly products: readonly ShelfProduct[]
-  /** Lots of a material that may be used, the newest first. */
+  /** Lots of a material that may be used: open packs first, then the one that expires first. */
   readonly usable: (materialId: string) => readonly Lot[]
   readonly lotNumber: (lotId: string) => string
   /** The card that the calculators use: of the product where one is named, else of the class. */
@@ -45,13 +45,20 @@ export function useShelf(): Shelf {
     lots,
     products: products ?? [],
     usable: (materialId) =>
-      lots.filter((lot) => lot.materialId === materialId && lot.inUse && lot.quarantine === null),
+      lots
+        .filter((lot) => lot.materialId === materialId && lot.inUse && lot.quarantine === null)
+        .sort(
+          (a, b) =>
+            Number(b.openedOn !== null) - Number(a.openedOn !== null) || expiry(a).localeCompare(expiry(b)),
+        ),
     lotNumber: (lotId) => lots.find((lot) => lot.lotId === lotId)?.number ?? lotId,
     card: (materialId, productId) =>
       products?.find(({ product }) => product.productId === productId)?.card ?? materials.get(materialId),
     ready: (products !== undefined || error !== undefined) && fetched.error === undefined,
   }
 }
+
+const expiry = ({ expiresOn }: Lot) => expiresOn ?? '9999'
 
 /** A lot as it stands in a list to choose from. */
 export function lotWords(lot: Lot, { products }: Pick<Shelf, 'products'>): string {

@@ -111,7 +111,7 @@ function CutCard({
         <div className="flex flex-col-reverse">
           <dt className="text-sm opacity-80">{cut.name === 'front arc' ? 'radius' : 'table angle'}</dt>
           <dd>
-            <output className="figures text-6xl leading-none font-bold" aria-label="Table angle">
+            <output className="figures text-5xl leading-none font-bold" aria-label="Table angle">
               {cut.name === 'front arc' && model.plan.front.kind === 'arc'
                 ? mm(model.plan.front.radiusMillimetres)
                 : `${cut.tableDegrees.toFixed(1)}°`}
@@ -121,7 +121,7 @@ function CutCard({
         <div className="flex flex-col-reverse">
           <dt className="text-sm opacity-80">to take off at the deepest</dt>
           <dd>
-            <output className="figures text-6xl leading-none font-bold" aria-label="Depth">
+            <output className="figures text-5xl leading-none font-bold" aria-label="Depth">
               {Number.isNaN(cut.depthMillimetres) ? '?' : mm(Math.max(0, cut.depthMillimetres))}
             </output>
           </dd>

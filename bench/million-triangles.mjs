@@ -1,0 +1,135 @@
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { chromium } from '@playwright/test'
+import { createApp } from '../server/dist/create-app.js'
+
+/**
+ * A binary STL of 1,000,000 triangles: the core beside a plain three.js loader with a loop, each in a process of its
+ * own; then the built Mix screen in Chromium, watched for frames that do not come and for memory. The text is `section`.
+ */
+const [MAJOR, MINOR] = [30, 12]
+const [AROUND, ACROSS] = [1000, 500]
+const folder = mkdtempSync(join(tmpdir(), 'yentrik-mesh-'))
+const file = join(folder, 'torus.stl')
+writeFileSync(file, torus())
+const fileMegabytes = (84 + 50 * 2 * AROUND * ACROSS) / 1e6
+const exactCm3 = (2 * Math.PI ** 2 * MAJOR * MINOR ** 2) / 1000
+
+const runs = ['core', 'three'].map((which) => {
+  const script = fileURLToPath(new URL('./measure-one-mesh.mjs', import.meta.url))
+  return JSON.parse(
+    execFileSync(process.execPath, ['--expose-gc', script, which, file], { encoding: 'utf8' }),
+  )
+})
+const seen = await inBrowser()
+rmSync(folder, { recursive: true, force: true })
+
+const times = (megabytes) => `${(megabytes / fileMegabytes).toFixed(1)} x`
+const row = ({ name, cm3, millis, megabytes }) =>
+  `| ${name} | ${(cm3 / 1000).toFixed(3)} cm3 | ${millis.toFixed(0)} ms | ${megabytes.toFixed(0)} MB, ${times(megabytes)} the file |`
+export const section = `## A mesh of 1,000,000 triangles
+
+A torus of ${MAJOR} and ${MINOR} mm, ${exactCm3.toFixed(3)} cm3 by 2 π² R r²; binary STL, ${fileMegabytes.toFixed(0)} MB. Memory is the peak of the process over its start, the file counted in.
+
+| in Node | volume | time | memory |
+|---|---|---|---|
+${runs.map(row).join('\n')}
+
+| in Chromium, dropped on the Mix screen | measured | wanted |
+|---|---|---|
+| from drop to volume, tightness and 3D view | ${(seen.millis / 1000).toFixed(1)} s | |
+| longest gap between two frames until the volume stands | ${seen.longestFrame.toFixed(0)} ms | the screen is not blocked |
+| longest gap while the 3D view is made | ${seen.longestFrameAfter.toFixed(0)} ms | |
+| memory of the page over its start, at the peak | ${seen.megabytes.toFixed(0)} MB, ${times(seen.megabytes)} the file | about 3 x |
+`
+
+function torus() {
+  const bytes = Buffer.alloc(84 + 50 * 2 * AROUND * ACROSS)
+  bytes.writeUInt32LE(2 * AROUND * ACROSS, 80)
+  const at = (n, k) => {
+    const [a, b] = [(2 * Math.PI * (n % AROUND)) / AROUND, (2 * Math.PI * (k % ACROSS)) / ACROSS]
+    const r = MAJOR + MINOR * Math.cos(b)
+    return [r * Math.cos(a), r * Math.sin(a), MINOR * Math.sin(b)]
+  }
+  let offset = 84
+  for (let n = 0; n < AROUND; n++)
+    for (let k = 0; k < ACROSS; k++) {
+      const [p, q, r, s] = [at(n, k), at(n + 1, k), at(n + 1, k + 1), at(n, k + 1)]
+      for (const triangle of [
+        [p, q, r],
+        [p, r, s],
+      ]) {
+        for (const [i, value] of triangle.flat().entries()) bytes.writeFloatLE(value, offset + 12 + 4 * i)
+        offset += 50
+      }
+    }
+  return bytes
+}
+
+async function inBrowser() {
+  const webFolder = fileURLToPath(new URL('../web/dist', import.meta.url))
+  const dataFile = join(folder, 'lab.sqlite')
+  const app = await createApp(
+    { port: 0, host: '127.0.0.1', dataFile, demo: true, clockControl: true, webFolder },
+    true,
+  )
+  await app.listen(0, '127.0.0.1')
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  })
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(`${await app.getUrl()}/mix?material=dental-stone`)
+  await page.getByRole('radio', { name: 'Mesh' }).check({ force: true })
+  const mesh = page.getByRole('region', { name: 'Mesh' })
+  await mesh.waitFor()
+  await page.evaluate(() => {
+    globalThis.longest = 0
+    let last = performance.now()
+    const tick = (now) => {
+      globalThis.longest = Math.max(globalThis.longest, now - last)
+      last = now
+      requestAnimationFrame(tick)
+    }
+    requestAnimationFrame(tick)
+  })
+  const before = renderers()
+  const begun = performance.now()
+  await mesh.getByLabel('Mesh file').setInputFiles(file)
+  await mesh.getByText('Closed all round').waitFor({ timeout: 120_000 })
+  const longestFrame = await page.evaluate(() => {
+    const longest = globalThis.longest
+    globalThis.longest = 0
+    return longest
+  })
+  await mesh.locator('canvas').waitFor({ timeout: 60_000 })
+  const millis = performance.now() - begun
+  const longestFrameAfter = await page.evaluate(
+    () => new Promise((done) => setTimeout(() => done(globalThis.longest), 500)),
+  )
+  const megabytes = Math.max(...[...before].map(([pid, start]) => peakMegabytes(pid, 'VmHWM') - start))
+  await browser.close()
+  await app.close()
+  return { millis, longestFrame, longestFrameAfter, megabytes }
+}
+
+/** Chromium's page processes with what each holds now, MB; the page's is the one that grows. */
+function renderers() {
+  const pids = readdirSync('/proc').filter((pid) => {
+    try {
+      return /^\d+$/.test(pid) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('--type=renderer')
+    } catch {
+      return false
+    }
+  })
+  return new Map(pids.map((pid) => [pid, peakMegabytes(pid, 'VmRSS')]))
+}
+
+function peakMegabytes(pid, field) {
+  return (
+    Number(new RegExp(`${field}:\\s+(\\d+) kB`).exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1000
+  )
+}
