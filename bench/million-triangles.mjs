@@ -42,7 +42,7 @@ ${runs.map(row).join('\n')}
 |---|---|---|
 | from drop to volume, tightness and 3D view | ${(seen.millis / 1000).toFixed(1)} s | |
 | longest gap between two frames until the volume stands | ${seen.longestFrame.toFixed(0)} ms | the screen is not blocked |
-| longest gap while the 3D view is made | ${seen.longestFrameAfter.toFixed(0)} ms | |
+| longest gap while the 3D view is made (drawn in software here) | ${seen.longestFrameAfter.toFixed(0)} ms | |
 | memory of the page over its start, at the peak | ${seen.megabytes.toFixed(0)} MB, ${times(seen.megabytes)} the file | about 3 x |
 `
 
@@ -95,16 +95,20 @@ async function inBrowser() {
       requestAnimationFrame(tick)
     }
     requestAnimationFrame(tick)
+    // The moment at which the volume stands: what comes after is the 3D view.
+    const watch = new MutationObserver(() => {
+      if (!document.body.textContent.includes('Closed all round')) return
+      watch.disconnect()
+      globalThis.longestUntilVolume = globalThis.longest
+      globalThis.longest = 0
+    })
+    watch.observe(document.body, { childList: true, subtree: true })
   })
   const before = renderers()
   const begun = performance.now()
   await mesh.getByLabel('Mesh file').setInputFiles(file)
   await mesh.getByText('Closed all round').waitFor({ timeout: 120_000 })
-  const longestFrame = await page.evaluate(() => {
-    const longest = globalThis.longest
-    globalThis.longest = 0
-    return longest
-  })
+  const longestFrame = await page.evaluate(() => globalThis.longestUntilVolume)
   await mesh.locator('canvas').waitFor({ timeout: 60_000 })
   const millis = performance.now() - begun
   const longestFrameAfter = await page.evaluate(
