@@ -1,3 +1,5 @@
+import { Hatch } from '../parts/Hatch.tsx'
+
 /** What of the jig is there at a step, in the order of the route. */
 const order = [
   'seat-replicas',
@@ -69,16 +71,7 @@ export function ImplantPicture({
       aria-label={`The implant cast from above, ${implants} implants, ${cuts.length} cuts between them`}
     >
       <defs>
-        <pattern
-          id="jig-due"
-          width="9"
-          height="9"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(-45)"
-        >
-          <rect width="9" height="9" fill="var(--color-base-200)" />
-          <rect width="4" height="9" fill="var(--color-base-300)" />
-        </pattern>
+        <Hatch id="jig-due" />
       </defs>
       <path d={band(62, 128, -112, 112)} fill="var(--stone)" stroke={ink} strokeWidth="1.5" />
       <path d={band(78, 112, -108, 108)} fill="var(--wax)" opacity={reached('copings-on') ? 0.25 : 0.75} />

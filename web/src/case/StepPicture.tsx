@@ -1,4 +1,5 @@
 import type { Route, Stage } from '@yentrik/core'
+import { Hatch } from '../parts/Hatch.tsx'
 import { ImplantPicture } from './ImplantPicture.tsx'
 
 /** A section of the real thing in the colours of its materials: what is there, and hatched what this step adds. */
@@ -34,12 +35,6 @@ export function StepPicture({
 }
 
 const ink = 'var(--color-base-content)'
-const Hatch = ({ id }: { id: string }) => (
-  <pattern id={id} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-    <rect width="9" height="9" fill="var(--color-base-200)" />
-    <rect width="4" height="9" fill="var(--color-base-300)" />
-  </pattern>
-)
 
 const flaskOrder = ['first-pour', 'second-pour', 'third-pour']
 

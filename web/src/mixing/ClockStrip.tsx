@@ -1,5 +1,6 @@
 import { type ClockStretch, type MixClock, stretchAt } from '@yentrik/core'
 import { clockTime, dayAndTime } from '../format/format.ts'
+import { Hatch } from '../parts/Hatch.tsx'
 
 const fills: Readonly<Record<ClockStretch['tone'], string>> = {
   hands: 'var(--color-primary)',
@@ -35,16 +36,7 @@ export function ClockStrip({ clock, now, running }: ClockStripProps) {
           .join(', ')}
       >
         <defs>
-          <pattern
-            id="strip-wait"
-            width="9"
-            height="9"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(-45)"
-          >
-            <rect width="9" height="9" fill="var(--color-base-200)" />
-            <rect width="4" height="9" fill="var(--color-base-300)" />
-          </pattern>
+          <Hatch id="strip-wait" />
         </defs>
         {clock.stretches.map((stretch) => {
           const [x, end] = [at(stretch.from), at(stretch.to)]

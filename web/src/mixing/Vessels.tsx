@@ -1,5 +1,6 @@
 import { type MaterialCard, type Mix, mixMillilitres } from '@yentrik/core'
 import { grams, millilitres } from '../format/format.ts'
+import { Hatch } from '../parts/Hatch.tsx'
 import type { BowlNumbers } from './bowl.ts'
 
 interface VesselsProps {
@@ -43,16 +44,7 @@ export function Vessels({ mix, card, colour, inBowl = {} }: VesselsProps) {
         <clipPath id="bowl">
           <path d="M24 92q6 100 116 100t116-100z" />
         </clipPath>
-        <pattern
-          id="to-come"
-          width="9"
-          height="9"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(-45)"
-        >
-          <rect width="9" height="9" fill="var(--color-base-200)" />
-          <rect width="4" height="9" fill="var(--color-base-300)" />
-        </pattern>
+        <Hatch id="to-come" />
       </defs>
       <rect x="0" y={topOf(whole)} width="280" height="120" fill="url(#to-come)" clipPath="url(#bowl)" />
       {there > 0 && (

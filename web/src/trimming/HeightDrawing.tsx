@@ -1,4 +1,5 @@
 import { type PairPlan, TOTAL_HEIGHT } from '@yentrik/core'
+import { Hatch } from '../parts/Hatch.tsx'
 
 /** The pair from the side and from the back, standing in occlusion, to scale: what is there, what comes off, where the plane lies. */
 export function HeightDrawing({ pair, offMiddle }: { pair: PairPlan; offMiddle: number }) {
@@ -90,16 +91,7 @@ export function HeightDrawing({ pair, offMiddle }: { pair: PairPlan; offMiddle: 
       fill={ink}
     >
       <defs>
-        <pattern
-          id="off-base"
-          width="2.4"
-          height="2.4"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(-45)"
-        >
-          <rect width="2.4" height="2.4" fill="var(--color-base-200, #eee)" />
-          <rect width="1" height="2.4" fill="var(--color-base-300, #ccc)" />
-        </pattern>
+        <Hatch id="off-base" size={2.4} />
       </defs>
       {view(0, long, 'from the side, back on the left', [back, ['front']], true)}
       {view(

@@ -1,5 +1,6 @@
 import { type PlannedModel, type Point, plannedOutline } from '@yentrik/core'
 import type { ReactNode } from 'react'
+import { Hatch } from '../parts/Hatch.tsx'
 
 interface TopDrawingProps {
   readonly model: PlannedModel
@@ -50,16 +51,7 @@ export function TopDrawing({ model, outline, cut, margin = 9, className, lifeSiz
       fontSize="3.4"
     >
       <defs>
-        <pattern
-          id={`waste-${plan.arch}`}
-          width="2.4"
-          height="2.4"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(-45)"
-        >
-          <rect width="2.4" height="2.4" fill="var(--color-base-200, #eee)" />
-          <rect width="1" height="2.4" fill="var(--color-base-300, #ccc)" />
-        </pattern>
+        <Hatch id={`waste-${plan.arch}`} size={2.4} />
       </defs>
       {present.length > 2 && (
         <path

@@ -1,34 +1,17 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { TemplateStep } from '../route-template.ts'
 import { askDentist, goBack, look } from './checks.ts'
+import { readAuthorisation } from './door.ts'
 
 /** A complete denture from the door to the mounted casts. */
 export const dentureToMounting: readonly TemplateStep[] = [
   {
-    id: 'work-authorisation',
-    name: 'Read the work authorisation',
-    stage: 'receive',
-    kind: 'attended',
+    ...readAuthorisation,
     how: [
       'Compare it with what came in the box.',
       'Teeth, shade, materials, due date, try-in date, enclosures.',
     ],
-    why: 'Work without a complete prescription is work twice.',
     handsOnMinutes: 5,
-    onlyOnce: true,
-    checks: [
-      look(
-        'authorisation-complete',
-        'Complete',
-        'Every line filled in, nothing against what lies in the box.',
-        'Complete',
-        {
-          'Something is missing or unclear': askDentist(
-            'The work authorisation is incomplete or does not agree with what came along.',
-          ),
-        },
-      ),
-    ],
   },
   {
     id: 'disinfect-arrival',
