@@ -30,8 +30,20 @@ for (const theme of ['plaster', 'nightbench'])
     await prefer(page, { theme })
     const asked = await caseAddress(page, 'K-2133')
     const polishing = await caseAddress(page, 'K-2129')
+    const implant = await caseAddress(page, 'K-2164')
+    const models = (await caseAddress(page, 'K-2163')).replace('/case/', '')
+    const plan = `job=job-1&plan=measure&sheet=trim-plan`
     const done = (await caseAddress(page, 'K-2125')).replace('/case/', '')
-    for (const path of [...screens, asked, polishing, `/papers/record/${done}`, `/papers/docket/${done}`]) {
+    for (const path of [
+      ...screens,
+      asked,
+      polishing,
+      implant,
+      `/trim?case=${models}&${plan}`,
+      `/papers/trim/${models}?job=job-1&step=measure&sheet=trim-plan`,
+      `/papers/record/${done}`,
+      `/papers/docket/${done}`,
+    ]) {
       await page.goto(path)
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
       const { violations } = await new AxeBuilder({ page })

@@ -99,6 +99,23 @@ describe('a case as a document', () => {
     })
     await into.get(`/cases/${caseId}`).expect(404)
   })
+  it('is refused with a trim plan that cannot be, and nothing is imported', async () => {
+    const planned = documents.find((d) =>
+      d.events.some((e) => e.type === 'sheetRecorded' && e.sheet.kind === 'trimPlan'),
+    )!
+    const caseId = '00000000-0000-4000-8000-000000000001'
+    const events = planned.events.map((event) =>
+      event.type === 'sheetRecorded' && event.sheet.kind === 'trimPlan'
+        ? { ...event, sheet: { ...event.sheet, entry: { ...event.sheet.entry, upper: {} } } }
+        : event,
+    )
+    const { body } = await into.post('/cases/import', { ...planned, caseId, events }).expect(422)
+    expect(body).toMatchObject({
+      code: 'document-damaged',
+      field: expect.stringMatching(/^\/events\/\d+\/sheet$/),
+    })
+    await into.get(`/cases/${caseId}`).expect(404)
+  })
   it('has a published schema', async () => {
     expect((await into.get('/schema/case.json').expect(200)).body.title).toContain('case')
   })

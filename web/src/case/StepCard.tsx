@@ -20,6 +20,7 @@ import { Told } from '../parts/Told.tsx'
 import { PlannedCuts } from '../trimming/PlannedCuts.tsx'
 import { CheckEntry } from './CheckEntry.tsx'
 import type { CaseHand } from './case-hand.ts'
+import { Recorded } from './Recorded.tsx'
 import { SheetEntry } from './SheetEntry.tsx'
 import { StepPicture } from './StepPicture.tsx'
 
@@ -142,6 +143,7 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
             .
           </p>
         )}
+      {!running && <Recorded events={hand.record?.events ?? []} job={job} stepId={step.id} />}
       {step.stage === 'pour' && (
         <MixClocks running={mixes.filter((mix) => mix.caseId === hand.record?.caseId)} />
       )}

@@ -1,6 +1,7 @@
 import type { Route, Stage } from '@yentrik/core'
 import { Hatch } from '../parts/Hatch.tsx'
 import { ImplantPicture } from './ImplantPicture.tsx'
+import { PairPicture } from './PairPicture.tsx'
 
 /** A section of the real thing in the colours of its materials: what is there, and hatched what this step adds. */
 export function StepPicture({
@@ -24,6 +25,8 @@ export function StepPicture({
         lower={route.choices.arch === 'lower'}
       />
     )
+  if (route.templateId === 'study-model-pair') return <PairPicture />
+  if (route.templateId === 'study-cast') return <CastPicture stepId={stepId} stage={stage} />
   if (stage === 'flask' || stage === 'pack' || stage === 'deflask')
     return <FlaskPicture stage={stage} stepId={stepId} />
   if (stage === 'cure') return <BathPicture cooling={stepId === 'cool-flask'} />
@@ -216,9 +219,10 @@ function ArticulatorPicture({ open }: { open: boolean }) {
 
 /** Impression and cast in section; the base under it once it is poured. */
 function CastPicture({ stepId, stage }: { stepId: string; stage: Stage }) {
-  const out = stage === 'trim' || ['base', 'base-set'].includes(stepId)
+  const finished = ['trim', 'check', 'document', 'deliver'].includes(stage)
+  const out = finished || ['base', 'base-set'].includes(stepId)
   const poured = stage !== 'receive' && !['pour-anatomy', 'pour-master'].includes(stepId)
-  const based = stage === 'trim' || stepId === 'base-set' || stepId === 'build-up'
+  const based = finished || stepId === 'base-set' || stepId === 'build-up'
   const stone = poured ? 'var(--stone)' : stage === 'receive' ? 'none' : 'url(#due-stone)'
   return (
     <svg
