@@ -1,0 +1,30 @@
+export {
+  type Articulator,
+  type ArticulatorCard,
+  articulatorCards,
+  BONWILL_MILLIMETRES,
+  checkArticulator,
+  incisalPoint,
+  type OfSides,
+} from './articulator.ts'
+export {
+  type CompensatingSphere,
+  type CuspAngle,
+  christensenGap,
+  cuspAngle,
+  MONSON_RADIUS_MILLIMETRES,
+  onSphere,
+  sphereOnPlane,
+  sphereThrough,
+} from './compensating-sphere.ts'
+export {
+  type JawMovement,
+  LONGEST_GUIDE,
+  type Movement,
+  moveJaw,
+  type TravelDirection,
+  travelDirection,
+} from './jaw-movement.ts'
+export type { JawPose } from './jaw-pose.ts'
+export { pinForOpening, type ToothOpening, toothOpening } from './pin-opening.ts'
+export type { SpacePoint } from './space.ts'
