@@ -47,6 +47,7 @@ const views = [
     path: `/trim?case=${await caseOf('K-2163')}&job=job-1&plan=measure&sheet=trim-plan`,
     press: 'Right side',
   },
+  { name: 'mount', path: '/mount', choose: 'To the right' },
   { name: 'case-implant', path: `/case/${await caseOf('K-2164')}` },
   { name: 'shelf', path: '/shelf' },
   { name: 'settings', path: '/settings' },
@@ -56,9 +57,8 @@ const views = [
     name: 'paper-trim',
     path: `/papers/trim/${await caseOf('K-2163')}?job=job-1&step=measure&sheet=trim-plan`,
   },
-  { name: 'paper-commands', path: '/papers/commands' },
 ]
-for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, prepare } of views) {
+for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, choose, prepare } of views) {
   const context = await browser.newContext({ viewport: { width, height }, locale: 'en-GB' })
   const state = { theme, units: 'metric', teeth: 'fdi', sound: false }
   await context.addInitScript(
@@ -69,6 +69,7 @@ for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, p
   await page.goto(base + path)
   await page.getByRole('heading', { level: 1 }).first().waitFor()
   if (press) await page.getByRole('button', { name: press }).first().click()
+  if (choose) await page.getByRole('radio', { name: choose }).check({ force: true })
   await prepare?.(page)
   await page.evaluate(() => document.fonts.ready)
   await page.screenshot({ path: `${out}${name}.png`, animations: 'disabled' })

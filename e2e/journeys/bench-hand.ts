@@ -5,7 +5,7 @@ import { type APIRequestContext, expect, type Page } from '@playwright/test'
 /** Takes a case in through the New case screen. */
 export async function takeIn(
   page: Page,
-  job: 'Study cast' | 'Study models, pair' | 'Implant cast, verification jig and tray' | 'Complete denture',
+  job: string,
   prescribed: string | readonly string[],
   code: string,
 ): Promise<string> {

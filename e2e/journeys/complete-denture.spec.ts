@@ -1,5 +1,18 @@
 import { expect, test } from '@playwright/test'
-import { check, done, enter, forward, look, measure, start, step, takeIn, weigh, work } from './bench-hand.ts'
+import {
+  check,
+  done,
+  enter,
+  fillSheet,
+  forward,
+  look,
+  measure,
+  start,
+  step,
+  takeIn,
+  weigh,
+  work,
+} from './bench-hand.ts'
 
 test('an upper denture from receiving to the bag', async ({ page, request }) => {
   test.setTimeout(360_000)
@@ -17,6 +30,10 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
   })
   await test.step('mount', async () => {
     await go('Score the bases')
+    await start(page)
+    await fillSheet(page, 'Articulator', { 'Pin reading': '0' })
+    await look(page, 'Side play', 'None')
+    await done(page)
     await go('Mount the upper', { mixes: [['200', '100']] })
     await go('Upper mounting sets', { minutes: 12 })
     await go('Mount the lower by the bite record', { mixes: [['200', '100']] })

@@ -8,6 +8,7 @@ const screens = [
   '/cases/new',
   '/mix',
   '/trim',
+  '/mount',
   '/shelf',
   '/settings',
   '/papers/commands',
@@ -91,6 +92,7 @@ test('the main actions are reached by keyboard alone', async ({ page }) => {
     ['c', 'Cases'],
     ['x', 'Mix'],
     ['r', 'Trim'],
+    ['o', 'Mount'],
     ['s', 'Shelf'],
     ['a', 'Take in a case'],
   ] as const) {

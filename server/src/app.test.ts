@@ -80,6 +80,7 @@ describe('the shelf', () => {
       'study-cast',
       'study-model-pair',
       'implant-verification',
+      'articulator-mounting',
       'complete-denture',
     ])
   })
@@ -104,6 +105,7 @@ describe('errors and documents', () => {
         '/api/calc/gypsum',
         '/api/calc/amount',
         '/api/calc/trim',
+        '/api/calc/articulator',
         '/api/cases/{caseId}/events',
       ]),
     )
@@ -156,6 +158,33 @@ describe('errors and documents', () => {
     })
     const wrong = { ...inventedPair, upper: { ...upper, outline: [{ x: 'a', y: 1 }] } }
     expect((await server.post('/calc/trim', wrong).expect(422)).body.field).toBe('upper.outline.0.x')
+  })
+  it('moves a jaw over HTTP, and names the setting at fault', async () => {
+    const articulator = {
+      intercondylarMillimetres: 110,
+      condylarDegrees: { right: 30, left: 30 },
+      bennettDegrees: { right: 15, left: 15 },
+      immediateSideShiftMillimetres: 0,
+      incisalDegrees: 15,
+      wingDegrees: { right: 0, left: 0 },
+      pinTip: { x: 100, z: -50 },
+    }
+    const asked = {
+      articulator,
+      point: { x: 50, y: 25, z: -35 },
+      movement: 'protrusion',
+      advanceMillimetres: 4,
+    }
+    // Model notes, worked example: the molar goes forward 4.395419 and down 1.737612.
+    const { moved, travel } = (await server.post('/calc/articulator', asked).expect(200)).body
+    expect(moved.x).toBeCloseTo(54.395419, 5)
+    expect(moved.z).toBeCloseTo(-36.737612, 5)
+    expect(travel.dipDegrees).toBeCloseTo(21.200381, 5)
+    const steep = { ...asked, articulator: { ...articulator, incisalDegrees: 80 } }
+    expect((await server.post('/calc/articulator', steep).expect(422)).body).toMatchObject({
+      code: 'guide-angle',
+      field: 'incisalDegrees',
+    })
   })
   it('mends a mix and sets gypsum over HTTP as the core does', async () => {
     const bowl = {

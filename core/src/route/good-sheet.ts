@@ -1,3 +1,4 @@
+import { articulatorCards } from '../mounting/index.ts'
 import {
   type FinishedModel,
   type ModelEntry,
@@ -71,6 +72,10 @@ export function goodSheet(sheet: StepSheet): SheetData {
         value,
       }))
       return { kind: 'places', places }
+    }
+    case 'mounting': {
+      const { name, articulator } = articulatorCards[0]!
+      return { kind: 'mounting', name, articulator, pinMillimetres: 0, facebow: false }
     }
     case 'trimPlan':
       return { kind: 'trimPlan', entry: inventedPair }

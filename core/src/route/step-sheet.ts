@@ -1,4 +1,5 @@
 import type { Source } from '../materials/index.ts'
+import { type Articulator, checkArticulator } from '../mounting/index.ts'
 import type { QuantityKind } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import {
@@ -27,6 +28,15 @@ export type SheetData =
   | { readonly kind: 'places'; readonly places: readonly PlaceReading[] }
   | { readonly kind: 'trimPlan'; readonly entry: PairEntry }
   | { readonly kind: 'finishedPair'; readonly pair: FinishedPair }
+  | {
+      readonly kind: 'mounting'
+      /** Name of the articulator, as the lab calls it. */
+      readonly name: string
+      readonly articulator: Articulator
+      /** Off zero, mm; longer is above 0. */
+      readonly pinMillimetres: number
+      readonly facebow: boolean
+    }
 export type SheetKind = SheetData['kind']
 
 /** Names a sheet of an earlier step of the same job. */
@@ -62,12 +72,13 @@ export type StepSheet =
       readonly suggested: readonly string[]
     })
   | (SheetBase & { readonly kind: 'trimPlan' })
+  | (SheetBase & { readonly kind: 'mounting' })
   | (SheetBase & { readonly kind: 'finishedPair'; readonly planOf: SheetOf })
 
 /**
  * Refuses a sheet whose entries make no sense at all.
  * @throws {DomainError} `sheet-kind`, `words-missing`, `count-out-of-range`, `reading-not-plausible`, `too-few-places`,
- * and the refusals of trimming
+ * and the refusals of trimming and of `checkArticulator`
  */
 export function checkSheet(sheet: StepSheet, data: SheetData): void {
   if (sheet.kind !== data.kind)
@@ -80,6 +91,16 @@ export function checkSheet(sheet: StepSheet, data: SheetData): void {
   if (data.kind === 'parts') checkParts(data.parts)
   if (data.kind === 'places' && sheet.kind === 'places') checkPlaces(sheet, data.places)
   if (data.kind === 'trimPlan') planPair(data.entry)
+  if (data.kind === 'mounting') {
+    checkArticulator(data.articulator)
+    if (!(Math.abs(data.pinMillimetres) <= 20))
+      throw new DomainError(
+        'reading-not-plausible',
+        `A pin reading of ${data.pinMillimetres} mm cannot be right.`,
+        'Read the scale again; enter at most 20 mm either way.',
+        'pinMillimetres',
+      )
+  }
   if (data.kind === 'finishedPair') {
     const any = { sideDegrees: 0, frontDegrees: 0, heelDegrees: 0 }
     checkFinishedPair(data.pair, any, any)
@@ -126,6 +147,9 @@ function checkPlaces(sheet: StepSheet & { kind: 'places' }, places: readonly Pla
       )
 }
 
+/** How near zero the pin must stand, mm (choice). */
+const PIN_TOLERANCE = 0.1
+
 /**
  * What does not pass on a sheet, each as words; empty when all does.
  * @param recorded gives the last sheet of an earlier step, for sheets that are held against one
@@ -149,6 +173,10 @@ export function sheetFaults(
       })
       .filter((words) => words !== '')
   }
+  if (data.kind === 'mounting')
+    return Math.abs(data.pinMillimetres) > PIN_TOLERANCE
+      ? [`Pin at ${data.pinMillimetres} mm, not at zero`]
+      : []
   if (data.kind === 'finishedPair' && sheet.kind === 'finishedPair') {
     const planned = recorded(sheet.planOf)
     if (planned?.kind !== 'trimPlan') return []

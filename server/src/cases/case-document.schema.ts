@@ -56,11 +56,15 @@ const sheet = {
   additionalProperties: false,
   required: ['kind'],
   properties: {
-    kind: { enum: ['parts', 'places', 'trimPlan', 'finishedPair'] },
+    kind: { enum: ['parts', 'places', 'trimPlan', 'finishedPair', 'mounting'] },
     parts: listOf({ name: text, count: number }),
     places: listOf({ place: text, value: number }),
     entry: { type: 'object', required: ['upper', 'lower', 'choices'] },
     pair: { type: 'object', required: ['upper', 'lower'] },
+    name: text,
+    articulator: { type: 'object', required: ['intercondylarMillimetres', 'condylarDegrees', 'pinTip'] },
+    pinMillimetres: number,
+    facebow: { type: 'boolean' },
   },
 }
 

@@ -1,10 +1,26 @@
 import { ApiProperty } from '@nestjs/swagger'
 import type { SheetKind } from '@yentrik/core'
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, IsArray, IsIn, IsNumber, IsString, Length, ValidateNested } from 'class-validator'
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsNumber,
+  IsString,
+  Length,
+  ValidateNested,
+} from 'class-validator'
+import { ArticulatorDto } from '../mounting/articulator.dto.ts'
 import { FinishedPairDto, PairEntryDto } from '../trimming/trim.dto.ts'
 
-const sheetKinds = ['parts', 'places', 'trimPlan', 'finishedPair'] as const satisfies readonly SheetKind[]
+const sheetKinds = [
+  'parts',
+  'places',
+  'trimPlan',
+  'finishedPair',
+  'mounting',
+] as const satisfies readonly SheetKind[]
 
 export class SheetDto {
   @ApiProperty({ enum: sheetKinds }) @IsIn(sheetKinds) kind: SheetKind
@@ -40,10 +56,18 @@ class FinishedPairSheetDto extends SheetDto {
   @ApiProperty() @ValidateNested() @Type(() => FinishedPairDto) pair: FinishedPairDto
 }
 
+class MountingSheetDto extends SheetDto {
+  @ApiProperty({ example: 'Average-value, fixed guides' }) @IsString() @Length(1, 120) name: string
+  @ApiProperty() @ValidateNested() @Type(() => ArticulatorDto) articulator: ArticulatorDto
+  @ApiProperty({ example: 0 }) @IsNumber() pinMillimetres: number
+  @ApiProperty() @IsBoolean() facebow: boolean
+}
+
 /** Which shape each kind of sheet has. */
 export const sheetShapes = [
   { name: 'parts', value: PartsSheetDto },
   { name: 'places', value: PlacesSheetDto },
   { name: 'trimPlan', value: TrimPlanSheetDto },
   { name: 'finishedPair', value: FinishedPairSheetDto },
+  { name: 'mounting', value: MountingSheetDto },
 ]

@@ -1,5 +1,6 @@
 import {
   CircleQuestionMark,
+  DraftingCompass,
   Hammer,
   Layers,
   type LucideIcon,
@@ -26,6 +27,7 @@ const places: readonly { to: string; name: string; Icon: LucideIcon }[] = [
   { to: '/cases', name: 'Cases', Icon: SquareStack },
   { to: '/mix', name: 'Mix', Icon: Scale },
   { to: '/trim', name: 'Trim', Icon: Triangle },
+  { to: '/mount', name: 'Mount', Icon: DraftingCompass },
   { to: '/shelf', name: 'Shelf', Icon: Layers },
   { to: '/settings', name: 'Settings', Icon: Settings2 },
 ]
@@ -61,6 +63,7 @@ function House() {
     { key: 'c', does: 'Cases', run: () => go('/cases') },
     { key: 'x', does: 'Mix', run: () => go('/mix') },
     { key: 'r', does: 'Trim', run: () => go('/trim') },
+    { key: 'o', does: 'Mount', run: () => go('/mount') },
     { key: 's', does: 'Shelf', run: () => go('/shelf') },
     { key: 'a', does: 'New case', run: () => go('/cases/new') },
     { key: '?', does: 'Help', run: () => setHelp(true) },

@@ -31,6 +31,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../trimming/TrimScreen.tsx')).TrimScreen }),
       },
       {
+        path: 'mount',
+        lazy: async () => ({ Component: (await import('../mounting/MountScreen.tsx')).MountScreen }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
       },

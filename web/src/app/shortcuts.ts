@@ -13,6 +13,7 @@ export const everywhere: readonly (readonly [key: string, does: string])[] = [
   ['c', 'Cases'],
   ['x', 'Mix'],
   ['r', 'Trim'],
+  ['o', 'Mount'],
   ['s', 'Shelf'],
   ['a', 'Take in a new case'],
   ['?', 'This sheet'],

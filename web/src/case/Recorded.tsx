@@ -1,4 +1,5 @@
 import type { CaseEvent, JobState } from '@yentrik/core'
+import { Link } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { clockTime } from '../format/format.ts'
 import { useShelf } from '../shelf/use-shelf.ts'
@@ -9,10 +10,12 @@ export function Recorded({
   events,
   job,
   stepId,
+  caseId,
 }: {
   events: readonly CaseEvent[]
   job: JobState
   stepId: string
+  caseId: string
 }) {
   const units = usePreferences((preferences) => preferences.units)
   const { lotNumber } = useShelf()
@@ -34,6 +37,34 @@ export function Recorded({
           </li>
         ))}
       </ul>
+      <SheetLink entries={entries} job={job} stepId={stepId} caseId={caseId} />
     </section>
+  )
+}
+
+/** From the last sheet of the step to its instrument. */
+function SheetLink({
+  entries,
+  job,
+  stepId,
+  caseId,
+}: {
+  entries: readonly CaseEvent[]
+  job: JobState
+  stepId: string
+  caseId: string
+}) {
+  const last = entries.findLast((event) => event.type === 'sheetRecorded')
+  if (last?.type !== 'sheetRecorded') return null
+  const sheet = `case=${caseId}&job=${job.jobId}&sheet=${last.sheetId}`
+  const kind = last.sheet.kind
+  if (kind !== 'mounting' && kind !== 'trimPlan') return null
+  return (
+    <Link
+      className="link mt-2 inline-block"
+      to={kind === 'mounting' ? `/mount?${sheet}&step=${stepId}` : `/trim?${sheet}&plan=${stepId}`}
+    >
+      {kind === 'mounting' ? 'What the pin and the guides do' : 'The whole plan'}
+    </Link>
   )
 }

@@ -14,6 +14,7 @@ import { usePreferences } from '../app/preferences.ts'
 import { quantity } from '../format/format.ts'
 import { readNumber } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
+import { MountingEntry } from './MountingEntry.tsx'
 
 interface SheetEntryProps {
   readonly sheet: StepSheet
@@ -41,6 +42,17 @@ export function SheetEntry(props: SheetEntryProps) {
       </p>
       {sheet.kind === 'parts' && <PartsEntry {...props} sheet={sheet} last={last} />}
       {sheet.kind === 'places' && <PlacesEntry {...props} sheet={sheet} last={last} />}
+      {sheet.kind === 'mounting' && (
+        <MountingEntry last={last} refusal={props.refusal} open={props.open} onRecord={props.onRecord} />
+      )}
+      {sheet.kind === 'mounting' && last && (
+        <Link
+          className="link mt-2 inline-block"
+          to={`/mount?case=${caseId}&job=${job.jobId}&step=${stepId}&sheet=${sheet.id}`}
+        >
+          What the pin and the guides do
+        </Link>
+      )}
       {(sheet.kind === 'trimPlan' || sheet.kind === 'finishedPair') && (
         <Link
           className={last && faults.length === 0 ? 'act' : 'act-main'}

@@ -89,7 +89,9 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
               stepId={step.id}
               caseId={hand.record?.caseId ?? ''}
               refusal={
-                ['parts', 'places', 'sheet'].includes(hand.refusal?.problem.field ?? '')
+                ['parts', 'places', 'sheet', 'pinMillimetres', 'pinTip'].includes(
+                  hand.refusal?.problem.field ?? '',
+                )
                   ? hand.refusal?.message
                   : undefined
               }
@@ -143,7 +145,14 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
             .
           </p>
         )}
-      {!running && <Recorded events={hand.record?.events ?? []} job={job} stepId={step.id} />}
+      {!running && (
+        <Recorded
+          events={hand.record?.events ?? []}
+          job={job}
+          stepId={step.id}
+          caseId={hand.record?.caseId ?? ''}
+        />
+      )}
       {step.stage === 'pour' && (
         <MixClocks running={mixes.filter((mix) => mix.caseId === hand.record?.caseId)} />
       )}

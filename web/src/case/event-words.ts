@@ -77,6 +77,8 @@ function sheetWords(event: Extract<CaseEvent, { type: 'sheetRecorded' }>, reader
       const sides = [upper, lower].map(({ plan }) => `${plan.sideAngleDegrees.toFixed(1)}°`)
       return `${name}: sides upper ${sides[0]}, lower ${sides[1]}`
     }
+    case 'mounting':
+      return `${name}: ${data.name}, pin ${quantity(data.pinMillimetres, 'millimetres', reader.units)}, condylar ${data.articulator.condylarDegrees.right}° and ${data.articulator.condylarDegrees.left}°, table ${data.articulator.incisalDegrees}°${data.facebow ? ', by facebow' : ''}`
     case 'finishedPair':
       return `${name}: read, ${data.pair.totalHeightsMillimetres.map((mm) => quantity(mm, 'millimetres', reader.units)).join(', ')} high`
   }

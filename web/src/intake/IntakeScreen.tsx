@@ -16,6 +16,7 @@ const usualDays: Readonly<Record<string, number>> = {
   'study-cast': 2,
   'study-model-pair': 7,
   'implant-verification': 4,
+  'articulator-mounting': 2,
   'complete-denture': 10,
 }
 

@@ -31,7 +31,7 @@ export function MixClocks({ running }: { running: readonly RunningMix[] }) {
     if (!card?.clock) return null
     return (
       <section key={mix.clockId} className="card-flat p-4" aria-label={`Clock of ${card.name}`}>
-        <h2 className="mb-1 flex flex-wrap items-center gap-x-3">
+        <h3 className="mb-1 flex flex-wrap items-center gap-x-3">
           <b className="text-lg">{card.name}</b>
           {mix.docket && (
             <Link className="link" to={`/case/${mix.caseId}`}>
@@ -48,7 +48,7 @@ export function MixClocks({ running }: { running: readonly RunningMix[] }) {
           >
             Put away
           </button>
-        </h2>
+        </h3>
         <ClockStrip
           clock={mixClock(card.clock, Date.parse(mix.metAt), mix.settingFactor)}
           now={now}

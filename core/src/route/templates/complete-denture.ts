@@ -19,7 +19,7 @@ function matter(
 /** A complete denture, upper, lower or a pair, from the final impressions to the bag (common practice throughout). */
 export const completeDenture: RouteTemplate = {
   id: 'complete-denture',
-  version: 1,
+  version: 2,
   name: 'Complete denture',
   matters: [
     {

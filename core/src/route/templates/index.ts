@@ -1,4 +1,5 @@
 import type { RouteTemplate } from '../route-template.ts'
+import { articulatorMounting } from './articulator-mounting.ts'
 import { completeDenture } from './complete-denture.ts'
 import { implantVerification } from './implant-verification.ts'
 import { studyCast } from './study-cast.ts'
@@ -6,7 +7,7 @@ import { studyModelPair } from './study-model-pair.ts'
 
 /** Every shipped route template by its id. A new job is a new file here. */
 export const routeTemplates: ReadonlyMap<string, RouteTemplate> = new Map(
-  [studyCast, studyModelPair, implantVerification, completeDenture].map((template) => [
+  [studyCast, studyModelPair, implantVerification, articulatorMounting, completeDenture].map((template) => [
     template.id,
     template,
   ]),

@@ -9,6 +9,7 @@ import {
   materials,
   mixForVolume,
   mixParts,
+  moveJaw,
   type PairPlan,
   packsNeeded,
   planPair,
@@ -16,11 +17,14 @@ import {
   type Space,
   setGypsum,
   spaceCm3,
+  toothOpening,
+  travelDirection,
   usualJobs,
   usualPowderGrams,
 } from '@yentrik/core'
 import { IsBoolean, IsIn, IsInt, IsNumber, IsOptional, IsString, Length } from 'class-validator'
 import { plain } from '../database/plain.ts'
+import { ArticulatorQuestionDto } from '../mounting/articulator.dto.ts'
 import { Public } from '../people/session.guard.ts'
 import { PairEntryDto } from '../trimming/trim.dto.ts'
 
@@ -127,6 +131,21 @@ export class CalcController {
   @ApiOperation({ summary: 'Every cut of a pair of study models from their landmarks' })
   trim(@Body() entry: PairEntryDto): PairPlan {
     return planPair(plain(entry))
+  }
+
+  @Post('articulator')
+  @HttpCode(200)
+  @ApiOperation({
+    summary: 'Where a lower point goes in a movement, which way it travels, and what the pin does there',
+  })
+  articulator(@Body() { articulator, point, ...movement }: ArticulatorQuestionDto): object {
+    return {
+      moved: moveJaw(articulator, movement).move(point),
+      travel: travelDirection(articulator, movement, point),
+      ...(movement.pinMillimetres
+        ? { atPin: toothOpening(articulator, movement.pinMillimetres, point) }
+        : {}),
+    }
   }
 
   @Post('mix-correction')

@@ -1,0 +1,359 @@
+import {
+  type Articulator,
+  DomainError,
+  type JawMovement,
+  type JawPose,
+  LONGEST_GUIDE,
+  type Movement,
+  moveJaw,
+  pinForOpening,
+  recordedSheet,
+  type SheetData,
+  type SpacePoint,
+  toothOpening,
+  travelDirection,
+} from '@yentrik/core'
+import { useState } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { usePreferences } from '../app/preferences.ts'
+import { useCaseHand } from '../case/case-hand.ts'
+import { quantity } from '../format/format.ts'
+import { type Options, Pills } from '../parts/Choices.tsx'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { Told, Waiting } from '../parts/Told.tsx'
+import { ArticulatorDrawing, type FollowedTeeth, PathsDrawing } from './ArticulatorDrawing.tsx'
+import { ArticulatorFields } from './ArticulatorFields.tsx'
+import {
+  type ArticulatorEntry,
+  articulatorFields,
+  articulatorOf,
+  entryOfArticulator,
+  usualArticulator,
+} from './articulator-entry.ts'
+
+type Recorded = Extract<SheetData, { kind: 'mounting' }>
+
+/** The articulator: what the pin does at a tooth, where the teeth go in a movement, and the record that brings it back. */
+export function MountScreen() {
+  const [query] = useSearchParams()
+  const caseId = query.get('case')
+  return caseId ? <MountForCase caseId={caseId} /> : <MountTool />
+}
+
+function MountForCase({ caseId }: { caseId: string }) {
+  const [query] = useSearchParams()
+  const { state, error } = useCaseHand(caseId)
+  if (!state) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  const job = state.jobs.find(({ jobId }) => jobId === query.get('job'))
+  const sheet =
+    job && recordedSheet(job, { stepId: query.get('step') ?? '', sheetId: query.get('sheet') ?? '' })
+  return (
+    <MountTool
+      recorded={sheet?.kind === 'mounting' ? sheet : undefined}
+      title={
+        <>
+          <Link to={`/case/${caseId}`} className="link">
+            {state.docket}
+          </Link>
+          {sheet?.kind !== 'mounting' && ' · no articulator is on its record yet'}
+        </>
+      }
+    />
+  )
+}
+
+const movements: Options<Movement | 'pin'> = [
+  ['pin', 'Pin'],
+  ['protrusion', 'Forwards'],
+  ['rightLateral', 'To the right'],
+  ['leftLateral', 'To the left'],
+]
+
+function MountTool({ recorded, title }: { recorded?: Recorded; title?: React.ReactNode }) {
+  const units = usePreferences((preferences) => preferences.units)
+  const [entry, setEntry] = useState<ArticulatorEntry>(() =>
+    recorded ? entryOfArticulator(recorded.name, recorded.articulator) : usualArticulator,
+  )
+  const [movement, setMovement] = useState<Movement | 'pin'>('pin')
+  const [pin, setPin] = useState('1')
+  const [advance, setAdvance] = useState('4')
+  const [forward, setForward] = useState('85')
+  const [below, setBelow] = useState('35')
+  const { articulator } = articulatorOf(entry)
+  const pinChange = readNumber(pin, 'mm')
+  const X = readNumber(advance, 'mm')
+  const f = readNumber(forward, 'mm')
+  const b = readNumber(below, 'mm')
+  const teeth = f.value && b.value ? followed(f.value, b.value) : undefined
+  const result =
+    articulator && teeth ? work(articulator, teeth, movement, pinChange.value, X.value) : nothingYet
+  return (
+    <main className="mx-auto flex max-w-[1500px] flex-col gap-3 p-4 sm:p-5">
+      <header className="flex flex-wrap items-end gap-x-5 gap-y-2">
+        <h1 className="text-3xl font-bold">Mount</h1>
+        {title && <p>{title}</p>}
+        <div className="ml-auto">
+          <Pills label="Move" options={movements} value={movement} onChoose={setMovement} />
+        </div>
+      </header>
+      {recorded && <BroughtBack recorded={recorded} />}
+      <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]">
+        <section className="card-flat grid content-start gap-3 p-4" aria-label="The articulator">
+          {result.pose && articulator && teeth ? (
+            <div className="grid items-center gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+              <div className="h-80">
+                <ArticulatorDrawing
+                  articulator={articulator}
+                  pose={result.pose}
+                  teeth={teeth}
+                  pinMillimetres={movement === 'pin' ? (pinChange.value ?? 0) : 0}
+                />
+              </div>
+              <div className="h-64">
+                <PathsDrawing articulator={articulator} teeth={teeth} ways={result.ways} />
+              </div>
+            </div>
+          ) : (
+            <Told tone="error">{result.refusal ?? ''}</Told>
+          )}
+          <div className="grid items-start gap-3 sm:grid-cols-3">
+            {movement === 'pin' ? (
+              <NumberField
+                label="Pin longer by"
+                unit="mm"
+                text={pin}
+                onText={setPin}
+                fault={pinChange.fault}
+                hint="shorter: below 0"
+              />
+            ) : (
+              <NumberField
+                label="Condyle forwards by"
+                unit="mm"
+                text={advance}
+                onText={setAdvance}
+                fault={X.fault}
+                hint={
+                  X.value && X.value > LONGEST_GUIDE
+                    ? `beyond any guide: over ${LONGEST_GUIDE} mm`
+                    : undefined
+                }
+              />
+            )}
+            <NumberField
+              label="Incisors in front of the axis"
+              unit="mm"
+              text={forward}
+              onText={setForward}
+              fault={f.fault}
+            />
+            <NumberField
+              label="Occlusal plane below it"
+              unit="mm"
+              text={below}
+              onText={setBelow}
+              fault={b.fault}
+            />
+          </div>
+          {result.rows && (
+            <table className="w-full">
+              <thead className="text-left">
+                <tr>
+                  <th className="font-semibold">Lower tooth</th>
+                  <th className="font-semibold">drops</th>
+                  <th className="font-semibold">
+                    {movement === 'pin' ? 'by similar triangles' : 'goes down at'}
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {result.rows.map(({ name, drop, other }) => (
+                  <tr key={name} className="border-base-300 border-t">
+                    <td className="py-1 text-lg">{name}</td>
+                    <td>
+                      <output
+                        className="figures text-5xl leading-none font-bold"
+                        aria-label={`${name} drops`}
+                      >
+                        {quantity(Number(drop.toFixed(2)), 'millimetres', units)}
+                      </output>
+                    </td>
+                    <td className="figures text-lg">{other}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          {movement === 'pin' && articulator && teeth && (
+            <FromTooth articulator={articulator} teeth={teeth} />
+          )}
+          <p className="text-sm opacity-80">
+            Guides are taken straight, teeth do not touch, nothing bends, no play. The angles are the
+            dentist's choice.
+          </p>
+        </section>
+        <aside className="card-flat p-4" aria-label="Settings">
+          <ArticulatorFields entry={entry} onEntry={setEntry} />
+        </aside>
+      </div>
+    </main>
+  )
+}
+
+/** Incisors, and first molars about 35 mm behind them and 25 mm from the midline (for the instrument; common practice). */
+function followed(forward: number, below: number): FollowedTeeth {
+  return {
+    incisor: { x: forward, y: 0, z: -below },
+    molarRight: { x: forward - 35, y: -25, z: -below },
+    molarLeft: { x: forward - 35, y: 25, z: -below },
+  }
+}
+
+interface Worked {
+  readonly pose?: JawPose
+  readonly ways: readonly (readonly SpacePoint[])[]
+  readonly rows?: readonly { readonly name: string; readonly drop: number; readonly other: string }[]
+  readonly refusal?: string
+}
+
+const nothingYet: Worked = { ways: [], refusal: 'Enter every setting to see what follows.' }
+
+function work(
+  articulator: Articulator,
+  teeth: FollowedTeeth,
+  movement: Movement | 'pin',
+  pin: number | undefined,
+  advance: number | undefined,
+): Worked {
+  const named = [
+    ['Incisors', teeth.incisor],
+    ['Right molar', teeth.molarRight],
+    ['Left molar', teeth.molarLeft],
+  ] as const
+  try {
+    if (movement === 'pin') {
+      const asked: JawMovement = { movement: 'protrusion', advanceMillimetres: 0, pinMillimetres: pin ?? 0 }
+      return {
+        pose: moveJaw(articulator, asked),
+        ways: [],
+        rows: named.slice(0, 2).map(([name, tooth]) => {
+          const { openingMillimetres, similarTrianglesMillimetres } = toothOpening(
+            articulator,
+            pin ?? 0,
+            tooth,
+          )
+          return {
+            name: name === 'Right molar' ? 'First molars' : name,
+            drop: openingMillimetres,
+            other: `${similarTrianglesMillimetres.toFixed(2)} mm`,
+          }
+        }),
+      }
+    }
+    const asked = { movement, advanceMillimetres: advance ?? 0 }
+    const steps = Array.from({ length: 13 }, (_, n) => ((advance ?? 0) * n) / 12)
+    const poses = steps.map((advanceMillimetres) => moveJaw(articulator, { movement, advanceMillimetres }))
+    return {
+      pose: moveJaw(articulator, asked),
+      ways: [
+        ...named.map(([, tooth]) => poses.map((pose) => pose.move(tooth))),
+        poses.map(({ condyles }) => condyles.right),
+        poses.map(({ condyles }) => condyles.left),
+      ],
+      rows: named.map(([name, tooth]) => ({
+        name,
+        drop: tooth.z - moveJaw(articulator, asked).move(tooth).z,
+        other: `${travelDirection(articulator, asked, tooth).dipDegrees.toFixed(1)}°`,
+      })),
+    }
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error
+    return { ways: [], refusal: `${error.message} ${error.remedy}` }
+  }
+}
+
+/** The other way round: so much at a molar wants so much at the pin. */
+function FromTooth({ articulator, teeth }: { articulator: Articulator; teeth: FollowedTeeth }) {
+  const units = usePreferences((preferences) => preferences.units)
+  const [text, setText] = useState('0.5')
+  const { value, fault } = readNumber(text, 'mm')
+  const answer = () => {
+    if (value === undefined) return null
+    try {
+      const pin = pinForOpening(articulator, value, teeth.molarLeft)
+      return (
+        <p className="self-center text-lg">
+          wants{' '}
+          <output className="figures text-4xl font-bold" aria-label="At the pin">
+            {quantity(Number(pin.toFixed(2)), 'millimetres', units)}
+          </output>{' '}
+          at the pin
+        </p>
+      )
+    } catch (error) {
+      if (!(error instanceof DomainError)) throw error
+      return <Told tone="error">{`${error.message} ${error.remedy}`}</Told>
+    }
+  }
+  return (
+    <div className="grid items-start gap-3 sm:grid-cols-3">
+      <NumberField label="Opening at the first molars" unit="mm" text={text} onText={setText} fault={fault} />
+      {answer()}
+    </div>
+  )
+}
+
+/** Knocked: what is read now beside what is on record, and what to turn by how much. */
+function BroughtBack({ recorded }: { recorded: Recorded }) {
+  const kept = entryOfArticulator(recorded.name, recorded.articulator)
+  const [now, setNow] = useState<Readonly<Record<string, string>>>({})
+  const lines = [
+    ...articulatorFields
+      .filter(([field]) => field !== 'pinForward' && field !== 'pinBelow' && field !== 'intercondylar')
+      .map(([field, label, unit]) => ({ key: field, label, unit, was: Number(kept[field]) })),
+    { key: 'pin', label: 'Pin reading', unit: 'mm', was: recorded.pinMillimetres },
+  ]
+  const off = lines.flatMap(({ key, label, unit, was }) => {
+    const text = now[key] ?? ''
+    if (text.trim() === '') return []
+    const { value, fault } = readNumber(text, unit)
+    if (fault) return [`${label}: ${fault}`]
+    const by = (value ?? was) - was
+    if (Math.abs(by) < 0.05) return []
+    const shown = `${Math.abs(by).toFixed(1)}${unit === '°' ? '°' : ' mm'}`
+    return [`${label}: ${by > 0 ? 'down' : 'up'} by ${shown}, to ${was}${unit === '°' ? '°' : ' mm'}`]
+  })
+  return (
+    <details className="card-flat p-4">
+      <summary className="min-h-11 cursor-pointer text-lg font-semibold">
+        Disturbed? On record: {recorded.name}, pin {recorded.pinMillimetres} mm
+        {recorded.facebow ? ', by facebow' : ''}
+      </summary>
+      <div className="mt-2 grid gap-3 sm:grid-cols-3 lg:grid-cols-6">
+        {lines.map(({ key, label, unit, was }) => (
+          <NumberField
+            key={key}
+            label={`${label} now`}
+            unit={unit}
+            text={now[key] ?? ''}
+            onText={(text) => setNow({ ...now, [key]: text })}
+            hint={`on record ${was}${unit === '°' ? '°' : ' mm'}`}
+          />
+        ))}
+      </div>
+      <section aria-label="Bring it back">
+        {off.length === 0 ? (
+          <p>Read what it says now: this tells what to bring back, and by how much.</p>
+        ) : (
+          <ul className="grid gap-1 text-lg">
+            {off.map((words) => (
+              <li key={words}>
+                <Told tone="warning">{words}</Told>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+    </details>
+  )
+}
