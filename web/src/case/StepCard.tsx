@@ -41,7 +41,8 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
   const entering = open && running
   const mixes = useRunningMixes()
   return (
-    <div className="min-h-0 grow overflow-y-auto pr-1">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must scroll by keyboard too
+    <section className="min-h-0 grow overflow-y-auto pr-1" aria-label="Instruction" tabIndex={0}>
       <div className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_15rem]">
         <div>
           <p className="flex flex-wrap gap-2">
@@ -157,7 +158,7 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
         <MixClocks running={mixes.filter((mix) => mix.caseId === hand.record?.caseId)} />
       )}
       <NotesAndNext hand={hand} job={job} step={step} />
-    </div>
+    </section>
   )
 }
 
