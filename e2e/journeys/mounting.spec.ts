@@ -81,3 +81,31 @@ test('the articulator on its own: pin and tooth both ways, and the ways of the j
   await page.getByLabel('Condyle forwards by').fill('-2')
   await expect(page.getByRole('alert').first()).toContainText('Enter 0 mm or more.')
 })
+
+test('cusps that keep contact: the curve, the three movements, the teeth at hand', async ({ page }) => {
+  await page.goto('/mount')
+  // Worked in the model notes: an equilateral triangle of 101.6 mm, a sphere of 101.6 mm, a cusp at (50, 25).
+  const settings = page.getByRole('complementary', { name: 'Settings' })
+  for (const [label, value] of [
+    ['Condylar guide, right', '30'],
+    ['Condylar guide, left', '30'],
+    ['Incisal table', '15'],
+    ['Condyles apart', '101.6'],
+  ] as const)
+    await settings.getByLabel(label).fill(value)
+  await page.getByLabel('Incisors in front of the axis').fill('80.381203')
+  await page.getByLabel('Occlusal plane below it').fill('35.788017')
+  await page.getByRole('radio', { name: 'Cusps' }).check({ force: true })
+  await page.getByLabel('First molar, mm behind the incisors').fill('30.381203')
+  await page.getByLabel('First molar, mm from the midline').fill('25')
+  const molar = page.getByRole('row', { name: /First molar/ })
+  await expect(molar).toContainText('1.73 mm')
+  await expect(molar).toContainText('15.1°')
+  await page.getByLabel('Cusp angle of the teeth at hand').fill('5')
+  await expect(molar).toContainText('too flat')
+  await page.getByLabel('Radius of the curve').fill('40')
+  await expect(page.getByRole('alert').first()).toContainText('does not reach all three points')
+  await expect(page.getByLabel('Radius of the curve')).toHaveValue('40')
+  await page.getByRole('radio', { name: 'Flat plane' }).check({ force: true })
+  await expect(molar).toContainText('0 mm')
+})

@@ -8,6 +8,12 @@ export {
   type OfSides,
 } from './articulator.ts'
 export {
+  type BalancedSetUp,
+  type PosteriorPlace,
+  type ToothContact,
+  toothContact,
+} from './balanced-contact.ts'
+export {
   type CompensatingSphere,
   type CuspAngle,
   christensenGap,

@@ -17,6 +17,7 @@ import {
   type SpacePoint,
   sphereOnPlane,
   sphereThrough,
+  toothContact,
   toothOpening,
   travelDirection,
 } from './index.ts'
@@ -128,6 +129,23 @@ describe('the worked example', () => {
     expect(cusp.tiltDegrees).toBeCloseTo(6.141265, 5)
     expect(cusp.cuspDegrees).toBeCloseTo(15.109821, 4)
     expect(onSphere(sphereOnPlane(-35, 60), { x: 60, y: 0 })).toEqual({ z: -35, slopeX: 0, slopeY: 0 })
+    const point = incisalPoint(triangle)
+    const set = { articulator: narrow, incisor: point, sphere, advanceMillimetres: 4 }
+    const place = { behindMillimetres: point.x - 50, asideMillimetres: 25 }
+    const tooth = toothContact(set, place, 'left')
+    expect(tooth.heightMillimetres).toBeCloseTo(1.731753, 5)
+    expect(tooth.protrusion.cuspDegrees).toBeCloseTo(15.109821, 4)
+  })
+  // The same example's directions at the first molars on the flat plane, right lateral: on a plane the tilt is 0.
+  it('a flat plane: the cusp angle is the dip of the way, the steepest movement decides', () => {
+    const flat = { articulator: worked, incisor, advanceMillimetres: 4 }
+    const place = { behindMillimetres: 35, asideMillimetres: 25 }
+    const right = toothContact(flat, place, 'right')
+    expect(right.working.cuspDegrees).toBeCloseTo(3.957528, 4)
+    expect(toothContact(flat, place, 'left').balancing.cuspDegrees).toBeCloseTo(15.549233, 4)
+    expect(right.protrusion.cuspDegrees).toBeCloseTo(21.200381, 4)
+    expect(right.neededDegrees).toBeCloseTo(21.200381, 4)
+    expect(right.heightMillimetres).toBe(0)
   })
 })
 

@@ -30,6 +30,7 @@ import {
   entryOfArticulator,
   usualArticulator,
 } from './articulator-entry.ts'
+import { CuspsPanel } from './CuspsPanel.tsx'
 
 type Recorded = Extract<SheetData, { kind: 'mounting' }>
 
@@ -62,11 +63,14 @@ function MountForCase({ caseId }: { caseId: string }) {
   )
 }
 
-const movements: Options<Movement | 'pin'> = [
+/** What is asked of the articulator. */
+type Asked = Movement | 'pin' | 'cusps'
+const movements: Options<Asked> = [
   ['pin', 'Pin'],
   ['protrusion', 'Forwards'],
   ['rightLateral', 'To the right'],
   ['leftLateral', 'To the left'],
+  ['cusps', 'Cusps'],
 ]
 
 function MountTool({ recorded, title }: { recorded?: Recorded; title?: React.ReactNode }) {
@@ -74,7 +78,7 @@ function MountTool({ recorded, title }: { recorded?: Recorded; title?: React.Rea
   const [entry, setEntry] = useState<ArticulatorEntry>(() =>
     recorded ? entryOfArticulator(recorded.name, recorded.articulator) : usualArticulator,
   )
-  const [movement, setMovement] = useState<Movement | 'pin'>('pin')
+  const [movement, setMovement] = useState<Asked>('pin')
   const [pin, setPin] = useState('1')
   const [advance, setAdvance] = useState('4')
   const [forward, setForward] = useState('85')
@@ -99,7 +103,9 @@ function MountTool({ recorded, title }: { recorded?: Recorded; title?: React.Rea
       {recorded && <BroughtBack recorded={recorded} />}
       <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]">
         <section className="card-flat grid content-start gap-3 p-4" aria-label="The articulator">
-          {result.pose && articulator && teeth ? (
+          {movement === 'cusps' && articulator && teeth ? (
+            <CuspsPanel articulator={articulator} incisor={teeth.incisor} advanceMillimetres={X.value ?? 0} />
+          ) : result.pose && articulator && teeth ? (
             <div className="grid items-center gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
               <div className="h-80">
                 <ArticulatorDrawing
@@ -221,7 +227,7 @@ const nothingYet: Worked = { ways: [], refusal: 'Enter every setting to see what
 function work(
   articulator: Articulator,
   teeth: FollowedTeeth,
-  movement: Movement | 'pin',
+  movement: Asked,
   pin: number | undefined,
   advance: number | undefined,
 ): Worked {
@@ -250,6 +256,7 @@ function work(
         }),
       }
     }
+    if (movement === 'cusps') return { ways: [] }
     const asked = { movement, advanceMillimetres: advance ?? 0 }
     const steps = Array.from({ length: 13 }, (_, n) => ((advance ?? 0) * n) / 12)
     const poses = steps.map((advanceMillimetres) => moveJaw(articulator, { movement, advanceMillimetres }))
