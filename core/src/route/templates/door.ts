@@ -1,7 +1,19 @@
-import type { TemplateStep } from '../route-template.ts'
+import { ARCH_MATTER, type Matter, type TemplateStep } from '../route-template.ts'
 import { adjust, askDentist, look } from './checks.ts'
 
 /** What most jobs do alike on the way in and out (common practice). */
+
+export const oneArch: Matter = {
+  id: ARCH_MATTER,
+  name: 'Arch',
+  choices: [
+    { id: 'upper', name: 'Upper' },
+    { id: 'lower', name: 'Lower' },
+  ],
+  usual: 'upper',
+  why: 'As prescribed.',
+  prescribed: true,
+}
 
 export const readAuthorisation: TemplateStep = {
   id: 'work-authorisation',

@@ -1,6 +1,7 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
-import { ARCH_MATTER, type RouteTemplate, type TemplateStep } from '../route-template.ts'
+import type { RouteTemplate, TemplateStep } from '../route-template.ts'
 import { adjust, askDentist, goBack, look, remake } from './checks.ts'
+import { oneArch } from './door.ts'
 
 const SET_SHORT = 'Stone pulled early breaks at the teeth and scratches.'
 const SET_LONG = 'Alginate dries on the cast, gets hard and takes the surface with it.'
@@ -31,17 +32,7 @@ export const studyCast: RouteTemplate = {
   version: 2,
   name: 'Study cast',
   matters: [
-    {
-      id: ARCH_MATTER,
-      name: 'Arch',
-      choices: [
-        { id: 'upper', name: 'Upper' },
-        { id: 'lower', name: 'Lower' },
-      ],
-      usual: 'upper',
-      why: 'As prescribed.',
-      prescribed: true,
-    },
+    oneArch,
     {
       id: 'base',
       name: 'Base of the cast',
