@@ -80,7 +80,8 @@ function SettingChangers({ card, changers, onChangers }: MoreSumsProps) {
         <b className="figures block text-4xl">
           {least === most ? `${least} min` : `${least.toFixed(0)}-${most.toFixed(0)} min`}
         </b>
-        an estimate: a trial with your own powder beats it
+        {changers.length > 1 ? 'only a guess for several together' : 'an estimate'}: a trial with your own
+        powder beats it
       </p>
     </div>
   )
