@@ -15,7 +15,6 @@ export const implantCast: readonly TemplateStep[] = [
     how: ['Count copings, screws and replicas onto a tray of their own.', 'Write down what else came.'],
     why: 'All copings and screws must go back. One that rolls away now is missed in the mouth.',
     handsOnMinutes: 3,
-    onlyOnce: true,
     sheets: [
       {
         id: 'parts-list',
