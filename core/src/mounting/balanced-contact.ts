@@ -10,6 +10,14 @@ export interface PosteriorPlace {
   readonly asideMillimetres: number
 }
 
+/** Where the teeth usually stand. Source: common practice; a lab measures its own. */
+export const usualPlaces = {
+  'First premolar': { behindMillimetres: 18, asideMillimetres: 20 },
+  'Second premolar': { behindMillimetres: 25, asideMillimetres: 22 },
+  'First molar': { behindMillimetres: 35, asideMillimetres: 25 },
+  'Second molar': { behindMillimetres: 45, asideMillimetres: 27 },
+} as const satisfies Readonly<Record<string, PosteriorPlace>>
+
 /** What a posterior tooth needs on one side. */
 export interface ToothContact {
   readonly cusp: SpacePoint

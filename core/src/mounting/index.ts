@@ -12,6 +12,7 @@ export {
   type PosteriorPlace,
   type ToothContact,
   toothContact,
+  usualPlaces,
 } from './balanced-contact.ts'
 export {
   type CompensatingSphere,

@@ -9,6 +9,7 @@ import {
   sphereThrough,
   type ToothContact,
   toothContact,
+  usualPlaces,
 } from '@yentrik/core'
 import { useState } from 'react'
 import { usePreferences } from '../app/preferences.ts'
@@ -29,14 +30,6 @@ const sides: Options<Side> = [
   ['right', 'Right'],
   ['left', 'Left'],
 ]
-
-/** Behind the incisors and out from the midline, mm. Source: common practice; editable. */
-const usualPlaces = [
-  { name: 'First premolar', behind: '18', aside: '20' },
-  { name: 'Second premolar', behind: '25', aside: '22' },
-  { name: 'First molar', behind: '35', aside: '25' },
-  { name: 'Second molar', behind: '45', aside: '27' },
-] as const
 
 interface Place {
   readonly name: string
@@ -60,7 +53,13 @@ export function CuspsPanel({
   const [radius, setRadius] = useState(String(MONSON_RADIUS_MILLIMETRES))
   const [touch, setTouch] = useState('18')
   const [atHand, setAtHand] = useState('20')
-  const [places, setPlaces] = useState<readonly Place[]>(usualPlaces)
+  const [places, setPlaces] = useState<readonly Place[]>(() =>
+    Object.entries(usualPlaces).map(([name, { behindMillimetres, asideMillimetres }]) => ({
+      name,
+      behind: String(behindMillimetres),
+      aside: String(asideMillimetres),
+    })),
+  )
   const R = readNumber(radius, 'mm')
   const touching = readNumber(touch, 'mm')
   const own = readNumber(atHand, '°')

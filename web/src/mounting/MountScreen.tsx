@@ -12,6 +12,7 @@ import {
   type SpacePoint,
   toothOpening,
   travelDirection,
+  usualPlaces,
 } from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
@@ -206,12 +207,14 @@ function MountTool({ recorded, title }: { recorded?: Recorded; title?: React.Rea
   )
 }
 
-/** Incisors, and first molars about 35 mm behind them and 25 mm from the midline (for the instrument; common practice). */
+/** Incisors and first molars, for the drawing and the table. */
 function followed(forward: number, below: number): FollowedTeeth {
+  const { behindMillimetres, asideMillimetres } = usualPlaces['First molar']
+  const molar = { x: forward - behindMillimetres, z: -below }
   return {
     incisor: { x: forward, y: 0, z: -below },
-    molarRight: { x: forward - 35, y: -25, z: -below },
-    molarLeft: { x: forward - 35, y: 25, z: -below },
+    molarRight: { ...molar, y: -asideMillimetres },
+    molarLeft: { ...molar, y: asideMillimetres },
   }
 }
 
