@@ -103,6 +103,22 @@ export const otherCards: readonly MaterialCard[] = [
     notes: ['Flow it hot: white bubbles mean it is too cold.'],
   },
   {
+    id: 'inlay-wax',
+    name: 'Inlay wax',
+    family: 'wax',
+    powderName: 'wax',
+    liquidName: '',
+    notes: ['Small increments; it shrinks as it cools and creeps when it is warm.'],
+  },
+  {
+    id: 'pattern-resin',
+    name: 'Pattern resin',
+    family: 'acrylic',
+    powderName: 'polymer',
+    liquidName: 'monomer',
+    notes: ['Small portions, thin: it shrinks as it sets.'],
+  },
+  {
     id: 'denture-teeth',
     name: 'Denture teeth',
     family: 'aid',

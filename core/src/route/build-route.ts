@@ -27,13 +27,14 @@ export function buildRoute(template: RouteTemplate, choices: Choices = {}): Rout
   const above = aboveEach(template.steps)
   const kept = new Set(template.steps.filter(here).map((step) => step.id))
   const steps = template.steps.filter(here).map((step): RouteStep => {
-    const { when: _when, howWhen, checks, amounts, ...rest } = step
+    const { when: _when, howWhen, checks, amounts, sheets, ...rest } = step
     return {
       ...rest,
       how: [...step.how, ...(howWhen ?? []).filter(here).map(({ say }) => say)],
       after: keptBefore(step.id, above, kept),
       ...(checks ? { checks: perArch(checks.filter(here), archs, nameCheck) } : {}),
       ...(amounts ? { amounts: perArch(amounts.filter(here), archs, nameAmount) } : {}),
+      ...(sheets ? { sheets: sheets.filter(here).map(({ when: _unless, ...sheet }) => sheet) } : {}),
     }
   })
   return {

@@ -1,6 +1,7 @@
 import type { CaseEvent, EventStamp, RecordedMix, WorkAuthorisation } from './case-event.ts'
 import type { Check, Outcome, Route, RouteStep } from './route-template.ts'
-import { type SheetData, type SheetOf, type StepSheet, sheetFaults } from './step-sheet.ts'
+import { judgeSheet, type SheetJudgement } from './sheet-rules.ts'
+import type { SheetData, SheetOf, StepSheet } from './step-sheet.ts'
 
 export type StepStatus = 'waiting' | 'running' | 'done' | 'skipped'
 
@@ -371,13 +372,13 @@ export function failingChecks(
 export function failingSheets(
   step: RouteStep,
   job: JobState,
-): { readonly sheet: StepSheet; readonly faults: readonly string[] }[] {
+): ({ readonly sheet: StepSheet } & SheetJudgement)[] {
   const state = job.steps[step.id]!
   return (step.sheets ?? []).flatMap((sheet) => {
     const last = state.sheets.findLast((each) => each.sheetId === sheet.id)
     if (!last || state.accepted.includes(sheet.id)) return []
-    const faults = sheetFaults(sheet, last.sheet, (of) => recordedSheet(job, of))
-    return faults.length > 0 ? [{ sheet, faults }] : []
+    const judged = judgeSheet(sheet, last.sheet, (of) => recordedSheet(job, of))
+    return judged.faults.length > 0 ? [{ sheet, ...judged }] : []
   })
 }
 

@@ -11,6 +11,7 @@ export const cautions = {
   boilingWater: 'Boiling water and steam: tongs, heat-proof gloves, open the flask away from you.',
   hotFlask: 'Hot flask and bath: let it cool; tongs and gloves.',
   press: 'Press under load: hands out, stand to the side; close slowly.',
+  pressurePot: 'Pressure pot: never opened under pressure; let it down first, hands off the lid meanwhile.',
   lathe: 'Lathe: goggles, mask, no gloves or loose sleeves; hold the work below the centre.',
   blades: 'Scalpels, saws and discs: cut away from the hand.',
   trimmerWheel: 'Model trimmer: two hands, light pressure, fingers off the wheel.',

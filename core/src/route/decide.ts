@@ -16,7 +16,7 @@ import {
   stepsInHand,
 } from './case-state.ts'
 import type { Check, RouteStep } from './route-template.ts'
-import { checkSheet } from './step-sheet.ts'
+import { checkSheet } from './sheet-rules.ts'
 import { stepWindow, windowVerdict } from './step-window.ts'
 
 /**
@@ -197,11 +197,11 @@ function mustBeComplete(job: JobState, step: RouteStep, state: StepState): void 
   if (unwritten)
     refuse('sheet-missing', `"${unwritten.name}" is not filled in yet.`, unwritten.how, unwritten.id)
   const wrong = failingSheets(step, job)[0]
-  if (wrong)
+  if (wrong && wrong.outcome.verdict !== 'pass')
     refuse(
       'sheet-failing',
       `"${wrong.sheet.name}" does not pass: ${wrong.faults.join(', ')}.`,
-      wrong.sheet.failing.say,
+      wrong.outcome.say,
       wrong.sheet.id,
     )
   const failing = failingChecks(step, state)[0]

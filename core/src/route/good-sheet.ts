@@ -1,4 +1,11 @@
-import { articulatorCards } from '../mounting/index.ts'
+import { articulatorCards, MONSON_RADIUS_MILLIMETRES } from '../mounting/index.ts'
+import {
+  type Prescription,
+  type SetUpEntry,
+  type SetUpReading,
+  usualStances,
+  usualTolerances,
+} from '../setup/index.ts'
 import {
   type FinishedModel,
   type ModelEntry,
@@ -7,6 +14,7 @@ import {
   planPair,
   type TrimPlan,
 } from '../trimming/index.ts'
+import { contourRegions, roomRules } from '../waxing/index.ts'
 import type { SheetData, StepSheet } from './step-sheet.ts'
 
 const P = (x: number, y: number): Point => ({ x, y })
@@ -59,11 +67,61 @@ export const inventedPair: PairEntry = {
   choices: {},
 }
 
+/** The rim of an invented upper, as somebody with ruler and dividers would write it down. */
+export const inventedPrescription: Prescription = {
+  arch: 'upper',
+  centreLineMillimetres: 0,
+  incisalLevelMillimetres: 21.5,
+  labialFullnessMillimetres: 8,
+  canineMillimetres: { right: 24, left: 24.5 },
+  planeMillimetres: { right: 26, left: 26.5 },
+  highLipMillimetres: 9.5,
+  pinMillimetres: 0,
+}
+const inventedReading: SetUpReading = {
+  centreLineMillimetres: 0.2,
+  incisalLevelMillimetres: { right: 21.6, left: 21.4 },
+  labialFullnessMillimetres: { right: 8.3, left: 8.2 },
+  canineMillimetres: { right: 23.8, left: 24 },
+  planeMillimetres: { right: 26.2, left: 26.3 },
+  pinMillimetres: 0,
+}
+
+/** An invented set of teeth and the rim that it is set along. */
+export const inventedSetUp: SetUpEntry = {
+  arch: 'upper',
+  rim: [P(0, 8), P(-12, 4.4), P(12.2, 4.4), P(-21, -5.6), P(21.2, -5.2), P(-27, -21), P(27, -20.6)],
+  crest: [P(0, 1), P(-11, -3.6), P(11, -3.4), P(-18.5, -14), P(18.6, -14.2), P(-23, -31), P(23.2, -31)],
+  canineMillimetres: inventedPrescription.canineMillimetres,
+  highLipMillimetres: inventedPrescription.highLipMillimetres,
+  toothSet: {
+    name: 'Broad 24',
+    widthsMillimetres: {
+      central: 8.9,
+      lateral: 6.9,
+      canine: 8,
+      firstPremolar: 7.2,
+      secondPremolar: 6.8,
+      firstMolar: 10.2,
+      secondMolar: 9.2,
+    },
+    lengthsMillimetres: { central: 11, lateral: 9.6, canine: 10.6 },
+    cuspDegrees: 20,
+  },
+  stances: usualStances,
+  incisorForwardMillimetres: 85,
+  incisorBelowMillimetres: 35,
+  curve: 'plane',
+  curveRadiusMillimetres: MONSON_RADIUS_MILLIMETRES,
+  intercondylarMillimetres: 110,
+  opposing: { kind: 'denture' },
+}
+
 /** A sheet as a careful hand would fill it in, for the demo lab and the tests. */
 export function goodSheet(sheet: StepSheet): SheetData {
   switch (sheet.kind) {
     case 'parts':
-      return { kind: 'parts', parts: sheet.suggested.map((name) => ({ name, count: 2 })) }
+      return { kind: 'parts', parts: sheet.suggested.map((name) => ({ name, count: 1 })) }
     case 'places': {
       const { min = sheet.plausible.min, max = sheet.plausible.max } = sheet
       const value = Number((min + 0.1 * (max - min)).toFixed(1))
@@ -77,6 +135,36 @@ export function goodSheet(sheet: StepSheet): SheetData {
       const { name, articulator } = articulatorCards[0]!
       return { kind: 'mounting', name, articulator, pinMillimetres: 0, facebow: false }
     }
+    case 'prescription':
+      return { kind: 'prescription', prescription: inventedPrescription }
+    case 'setUpPlan':
+      return { kind: 'setUpPlan', setUpEntry: inventedSetUp }
+    case 'teethSet':
+      return { kind: 'teethSet', teeth: sheet.order }
+    case 'setUp':
+      return { kind: 'setUp', reading: inventedReading, tolerances: usualTolerances }
+    case 'room':
+      return {
+        kind: 'room',
+        sites: sheet.suggested.map((site) => ({
+          ...site,
+          roomMillimetres: roomRules[site.place].leastMillimetres + 0.4,
+          greenMillimetres: 0.2,
+          resinMillimetres: 0.3,
+        })),
+      }
+    case 'grooves':
+      return { kind: 'grooves', tooth: 46, patternId: 'lower-molar-five' }
+    case 'regions':
+      return { kind: 'regions', regions: contourRegions[sheet.drawing].map(({ id }) => ({ region: id })) }
+    case 'dispatch':
+      return {
+        kind: 'dispatch',
+        parts: sheet.suggested.map((name) => ({ name, count: 1 })),
+        dueBackAt: '2026-03-04T12:00:00Z',
+      }
+    case 'tryInAnswer':
+      return { kind: 'tryInAnswer', changes: [] }
     case 'trimPlan':
       return { kind: 'trimPlan', entry: inventedPair }
     case 'finishedPair': {

@@ -36,7 +36,7 @@ export {
 export { CAUTION_RULE, type CautionId, cautions } from './cautions.ts'
 export { decide, refusalOf, stepInHand } from './decide.ts'
 export { goodHand, seededRandom } from './good-hand.ts'
-export { inventedPair } from './good-sheet.ts'
+export { inventedPair, inventedPrescription, inventedSetUp } from './good-sheet.ts'
 export { routeFaults } from './route-faults.ts'
 export {
   type Amount,
@@ -55,14 +55,24 @@ export {
 } from './route-template.ts'
 export {
   checkSheet,
-  type PartCount,
-  type PlaceReading,
+  firstChange,
+  judgeSheet,
   pairLines,
-  type SheetData,
-  type SheetKind,
-  type SheetOf,
-  type StepSheet,
-  sheetFaults,
+  type SheetJudgement,
+  setUpLines,
+} from './sheet-rules.ts'
+export type {
+  ChangeOffer,
+  DataOfKind,
+  PartCount,
+  PlaceReading,
+  SheetData,
+  SheetKind,
+  SheetOf,
+  SheetOfKind,
+  StepSheet,
+  WantedChange,
 } from './step-sheet.ts'
 export { type StepWindow, stepWindow, type WindowVerdict, windowVerdict } from './step-window.ts'
 export { routeTemplates } from './templates/index.ts'
+export { wantedChanges } from './wanted-changes.ts'

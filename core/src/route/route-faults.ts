@@ -1,5 +1,6 @@
 import { materials } from '../materials/index.ts'
 import type { Check, Outcome, Route, RouteStep } from './route-template.ts'
+import { heldAgainst, type StepSheet } from './step-sheet.ts'
 
 /**
  * Every fault in a built route, as sentences; empty when it is sound. Checked: ids are unique, every step can be
@@ -29,12 +30,11 @@ export function routeFaults(route: Route): string[] {
     }
     for (const sheet of step.sheets ?? []) {
       if (sheet.source.trim() === '') fault(`sheet ${sheet.id} has no source`)
-      const of =
-        sheet.kind === 'parts' ? sheet.returnOf : sheet.kind === 'finishedPair' ? sheet.planOf : undefined
+      const of = heldAgainst(sheet)
       if (of && !earlier.has(of.stepId))
         fault(`sheet ${sheet.id} is held against "${of.stepId}", which is not before it`)
-      if ('toStepId' in sheet.failing && !earlier.has(sheet.failing.toStepId))
-        fault(`sheet ${sheet.id} leads to "${sheet.failing.toStepId}", which is not before it`)
+      for (const toStepId of leadsTo(sheet))
+        if (!earlier.has(toStepId)) fault(`sheet ${sheet.id} leads to "${toStepId}", which is not before it`)
     }
     const ids = [...(step.checks ?? []), ...(step.amounts ?? []), ...(step.sheets ?? [])].map(
       (part) => part.id,
@@ -61,6 +61,12 @@ function windowFaults(step: RouteStep, earlier: ReadonlySet<string>): string[] {
       faults.push(`its starting window counts from "${startWindow.afterStepId}", which is not before it`)
   }
   return faults
+}
+
+/** The steps that a sheet may send back to. */
+function leadsTo(sheet: StepSheet): string[] {
+  const own = 'toStepId' in sheet.failing ? [sheet.failing.toStepId] : []
+  return sheet.kind === 'tryInAnswer' ? [...own, ...sheet.changes.map(({ toStepId }) => toStepId)] : own
 }
 
 function checkFaults(check: Check, stepId: string, earlier: ReadonlySet<string>): string[] {

@@ -130,6 +130,8 @@ export interface RouteStep {
   readonly amounts?: readonly Amount[]
   readonly checks?: readonly Check[]
   readonly sheets?: readonly StepSheet[]
+  /** Of a step at the clinic: the sheet that says when the case is due back. */
+  readonly dueBackOf?: SheetOf
   /** Cuts of a stored trim plan that this step makes, by their names there; `base`: the cut to height. */
   readonly plannedCuts?: {
     readonly of: SheetOf
@@ -152,12 +154,15 @@ export interface Conditional {
 }
 
 /** A step as written in a template: it may stand only under some variants, and follow the step above it. */
-export interface TemplateStep extends Omit<RouteStep, 'after' | 'checks' | 'amounts'>, Conditional {
+export interface TemplateStep
+  extends Omit<RouteStep, 'after' | 'checks' | 'amounts' | 'sheets'>,
+    Conditional {
   readonly after?: readonly string[]
   /** Instructions that only some variants need, put behind the others. */
   readonly howWhen?: readonly (Conditional & { readonly say: string })[]
   readonly checks?: readonly (Check & Conditional)[]
   readonly amounts?: readonly (Amount & Conditional)[]
+  readonly sheets?: readonly (StepSheet & Conditional)[]
 }
 
 /** A matter on which practitioners differ, or the arch. */

@@ -1,14 +1,9 @@
 import type { Source } from '../materials/index.ts'
-import { type Articulator, checkArticulator } from '../mounting/index.ts'
+import type { Articulator } from '../mounting/index.ts'
 import type { QuantityKind } from '../quantity/index.ts'
-import { DomainError } from '../refusal/index.ts'
-import {
-  checkFinishedPair,
-  type FinishedPair,
-  type PairEntry,
-  type PlannedModel,
-  planPair,
-} from '../trimming/index.ts'
+import type { Prescription, SetUpEntry, SetUpReading, SetUpTolerances } from '../setup/index.ts'
+import type { FinishedPair, PairEntry } from '../trimming/index.ts'
+import type { ContourDrawing, RegionSeen, RoomPlace, RoomSite } from '../waxing/index.ts'
 import type { Outcome } from './outcome.ts'
 
 /** A part that came along and must go back: copings, screws, a tray. */
@@ -20,6 +15,13 @@ export interface PartCount {
 export interface PlaceReading {
   readonly place: string
   readonly value: number
+}
+/** A change that the dentist wants after a try-in. */
+export interface WantedChange {
+  /** Names a change that the sheet offers. */
+  readonly change: string
+  /** What the note says of it. */
+  readonly words: string
 }
 
 /** What is entered on a sheet: several readings that only make sense together. */
@@ -36,13 +38,34 @@ export type SheetData =
       /** Off zero, mm; longer is above 0. */
       readonly pinMillimetres: number
       readonly facebow: boolean
+      /** A small picture of the mounted casts, as a data URL of a JPEG. */
+      readonly photo?: string
     }
+  | { readonly kind: 'prescription'; readonly prescription: Prescription }
+  | { readonly kind: 'setUpPlan'; readonly setUpEntry: SetUpEntry }
+  /** Teeth that are set, ISO 3950, in the order in which they were. */
+  | { readonly kind: 'teethSet'; readonly teeth: readonly number[] }
+  | { readonly kind: 'setUp'; readonly reading: SetUpReading; readonly tolerances: SetUpTolerances }
+  | { readonly kind: 'room'; readonly sites: readonly RoomSite[] }
+  | { readonly kind: 'grooves'; readonly tooth: number; readonly patternId: string }
+  | { readonly kind: 'regions'; readonly regions: readonly RegionSeen[] }
+  /** `dueBackAt` ISO 8601. */
+  | { readonly kind: 'dispatch'; readonly parts: readonly PartCount[]; readonly dueBackAt: string }
+  /** No change: accepted. */
+  | { readonly kind: 'tryInAnswer'; readonly changes: readonly WantedChange[] }
 export type SheetKind = SheetData['kind']
 
 /** Names a sheet of an earlier step of the same job. */
 export interface SheetOf {
   readonly stepId: string
   readonly sheetId: string
+}
+
+/** What the dentist may want changed, and the step that opens again for it. */
+export interface ChangeOffer {
+  readonly id: string
+  readonly name: string
+  readonly toStepId: string
 }
 
 interface SheetBase {
@@ -55,148 +78,47 @@ interface SheetBase {
 }
 
 /** A sheet that a step asks for; the last one recorded counts. */
-export type StepSheet =
-  | (SheetBase & {
-      readonly kind: 'parts'
-      readonly suggested: readonly string[]
-      /** Counted out again: every part of that sheet must be here in its number. */
-      readonly returnOf?: SheetOf
-    })
-  | (SheetBase & {
-      readonly kind: 'places'
-      readonly quantity: QuantityKind
-      readonly min?: number
-      readonly max?: number
-      readonly plausible: { readonly min: number; readonly max: number }
-      readonly leastPlaces: number
-      readonly suggested: readonly string[]
-    })
-  | (SheetBase & { readonly kind: 'trimPlan' })
-  | (SheetBase & { readonly kind: 'mounting' })
-  | (SheetBase & { readonly kind: 'finishedPair'; readonly planOf: SheetOf })
+export type StepSheet = SheetBase &
+  (
+    | {
+        readonly kind: 'parts'
+        readonly suggested: readonly string[]
+        /** Counted out again: every part of that sheet must be here in its number. */
+        readonly returnOf?: SheetOf
+      }
+    | {
+        readonly kind: 'places'
+        readonly quantity: QuantityKind
+        readonly min?: number
+        readonly max?: number
+        readonly plausible: { readonly min: number; readonly max: number }
+        readonly leastPlaces: number
+        readonly suggested: readonly string[]
+        /** Suggests the teeth of the work authorisation as well. */
+        readonly suggestTeeth?: boolean
+      }
+    | { readonly kind: 'trimPlan' | 'mounting' | 'prescription' | 'setUpPlan' | 'grooves' }
+    | { readonly kind: 'finishedPair'; readonly planOf: SheetOf }
+    | { readonly kind: 'teethSet'; readonly order: readonly number[] }
+    | { readonly kind: 'setUp'; readonly prescriptionOf: SheetOf }
+    | {
+        readonly kind: 'room'
+        readonly suggested: readonly { readonly name: string; readonly place: RoomPlace }[]
+      }
+    | { readonly kind: 'regions'; readonly drawing: ContourDrawing }
+    | { readonly kind: 'dispatch'; readonly suggested: readonly string[] }
+    /** The changes in the order of the route, the earliest step first. */
+    | { readonly kind: 'tryInAnswer'; readonly changes: readonly ChangeOffer[] }
+  )
 
-/**
- * Refuses a sheet whose entries make no sense at all.
- * @throws {DomainError} `sheet-kind`, `words-missing`, `count-out-of-range`, `reading-not-plausible`, `too-few-places`,
- * and the refusals of trimming and of `checkArticulator`
- */
-export function checkSheet(sheet: StepSheet, data: SheetData): void {
-  if (sheet.kind !== data.kind)
-    throw new DomainError(
-      'sheet-kind',
-      `"${sheet.name}" is another kind of sheet.`,
-      'Reload the case.',
-      'sheet',
-    )
-  if (data.kind === 'parts') checkParts(data.parts)
-  if (data.kind === 'places' && sheet.kind === 'places') checkPlaces(sheet, data.places)
-  if (data.kind === 'trimPlan') planPair(data.entry)
-  if (data.kind === 'mounting') {
-    checkArticulator(data.articulator)
-    if (!(Math.abs(data.pinMillimetres) <= 20))
-      throw new DomainError(
-        'reading-not-plausible',
-        `A pin reading of ${data.pinMillimetres} mm cannot be right.`,
-        'Read the scale again; enter at most 20 mm either way.',
-        'pinMillimetres',
-      )
-  }
-  if (data.kind === 'finishedPair') {
-    const any = { sideDegrees: 0, frontDegrees: 0, heelDegrees: 0 }
-    checkFinishedPair(data.pair, any, any)
-  }
-}
+/** A sheet of one kind. */
+export type SheetOfKind<K extends SheetKind> = Extract<StepSheet, { readonly kind: K }>
+export type DataOfKind<K extends SheetKind> = Extract<SheetData, { readonly kind: K }>
 
-function checkParts(parts: readonly PartCount[]): void {
-  if (parts.length === 0)
-    throw new DomainError('words-missing', 'No part is on the list.', 'Enter what came along.', 'parts')
-  for (const { name, count } of parts) {
-    if (name.trim() === '')
-      throw new DomainError(
-        'words-missing',
-        'A part has no name.',
-        'Name it, or take the line away.',
-        'parts',
-      )
-    if (!(Number.isInteger(count) && count >= 0 && count <= 100))
-      throw new DomainError(
-        'count-out-of-range',
-        `"${name}" cannot be there ${count} times.`,
-        'Enter a whole number from 0 to 100.',
-        'parts',
-      )
-  }
-}
-
-function checkPlaces(sheet: StepSheet & { kind: 'places' }, places: readonly PlaceReading[]): void {
-  if (places.length < sheet.leastPlaces)
-    throw new DomainError(
-      'too-few-places',
-      `"${sheet.name}" has ${places.length} of ${sheet.leastPlaces} places.`,
-      'Measure at more places.',
-      'places',
-    )
-  const { min, max } = sheet.plausible
-  for (const { place, value } of places)
-    if (place.trim() === '' || !(value >= min && value <= max))
-      throw new DomainError(
-        'reading-not-plausible',
-        `${value} at "${place}" cannot be right for "${sheet.name}".`,
-        `Measure again and enter a number from ${min} to ${max}.`,
-        'places',
-      )
-}
-
-/** How near zero the pin must stand, mm (choice). */
-const PIN_TOLERANCE = 0.1
-
-/**
- * What does not pass on a sheet, each as words; empty when all does.
- * @param recorded gives the last sheet of an earlier step, for sheets that are held against one
- */
-export function sheetFaults(
-  sheet: StepSheet,
-  data: SheetData,
-  recorded: (of: SheetOf) => SheetData | undefined,
-): string[] {
-  if (data.kind === 'places' && sheet.kind === 'places')
-    return data.places
-      .filter(({ value }) => value < (sheet.min ?? value) || value > (sheet.max ?? value))
-      .map(({ place }) => place)
-  if (data.kind === 'parts' && sheet.kind === 'parts' && sheet.returnOf) {
-    const came = recorded(sheet.returnOf)
-    if (came?.kind !== 'parts') return []
-    return came.parts
-      .map(({ name, count }) => {
-        const here = data.parts.find((part) => part.name === name)?.count ?? 0
-        return here === count ? '' : `${name}: ${here} of ${count}`
-      })
-      .filter((words) => words !== '')
-  }
-  if (data.kind === 'mounting')
-    return Math.abs(data.pinMillimetres) > PIN_TOLERANCE
-      ? [`Pin at ${data.pinMillimetres} mm, not at zero`]
-      : []
-  if (data.kind === 'finishedPair' && sheet.kind === 'finishedPair') {
-    const planned = recorded(sheet.planOf)
-    if (planned?.kind !== 'trimPlan') return []
-    return pairLines(planned.entry, data.pair)
-      .filter(({ pass }) => !pass)
-      .map(({ name }) => name)
-  }
-  return []
-}
-
-/** The readings of a finished pair against the plan that it was trimmed by. */
-export function pairLines(entry: PairEntry, pair: FinishedPair) {
-  const { upper, lower } = planPair(entry)
-  return checkFinishedPair(pair, plannedAngles(upper), plannedAngles(lower))
-}
-
-function plannedAngles({ plan }: PlannedModel) {
-  return {
-    sideDegrees: plan.sideAngleDegrees,
-    ...(plan.front.kind === 'planes' ? { frontDegrees: plan.front.angleDegrees } : {}),
-    heelDegrees: 180 - plan.heel.betaDegrees,
-  }
+/** The earlier sheet that this one is held against. */
+export function heldAgainst(sheet: StepSheet): SheetOf | undefined {
+  if (sheet.kind === 'parts') return sheet.returnOf
+  if (sheet.kind === 'finishedPair') return sheet.planOf
+  if (sheet.kind === 'setUp') return sheet.prescriptionOf
+  return undefined
 }

@@ -1,5 +1,6 @@
-import type { JobState } from './case-state.ts'
+import { type JobState, recordedSheet } from './case-state.ts'
 import type { RouteStep } from './route-template.ts'
+import type { SheetOf } from './step-sheet.ts'
 
 const MINUTE = 60_000
 
@@ -26,11 +27,27 @@ export function stepWindow(job: JobState, step: RouteStep): StepWindow | undefin
   const state = job.steps[step.id]
   if (state?.status === 'running' && state.startedAt && step.wait)
     return windowFrom('finish', Date.parse(state.startedAt), step.wait)
+  if (state?.status === 'running' && state.startedAt && step.dueBackOf)
+    return dueBackWindow(job, Date.parse(state.startedAt), step.dueBackOf)
   if (state?.status === 'waiting' && step.startWindow) {
     const before = job.steps[step.startWindow.afterStepId]
     if (before?.finishedAt) return windowFrom('start', Date.parse(before.finishedAt), step.startWindow)
   }
   return undefined
+}
+
+/** Away until the hour agreed with the clinic; after it somebody should ask. */
+function dueBackWindow(job: JobState, from: number, of: SheetOf): StepWindow | undefined {
+  const sent = recordedSheet(job, of)
+  if (sent?.kind !== 'dispatch') return undefined
+  return {
+    to: 'finish',
+    from,
+    goodFrom: from,
+    lateFrom: Date.parse(sent.dueBackAt),
+    late: 'It was due back: ask the clinic.',
+    source: 'as agreed with the clinic',
+  }
 }
 
 function windowFrom(

@@ -3,7 +3,7 @@ import type { ObserveCheck, Outcome } from '../route-template.ts'
 
 /** Shorthand for writing templates: the answers and outcomes that recur in them. */
 export const pass: Outcome = { verdict: 'pass' }
-export const adjust = (say: string): Outcome => ({ verdict: 'adjust', say })
+export const adjust = (say: string) => ({ verdict: 'adjust', say }) as const
 export const goBack = (toStepId: string, say: string) => ({ verdict: 'goBack', toStepId, say }) as const
 export const remake = (toStepId: string, say: string): Outcome => ({ verdict: 'remake', toStepId, say })
 export const askDentist = (say: string): Outcome => ({ verdict: 'askDentist', say })

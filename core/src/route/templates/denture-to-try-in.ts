@@ -1,28 +1,27 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
-import type { MeasureCheck, TemplateStep } from '../route-template.ts'
-import { adjust, goBack, look } from './checks.ts'
+import { settingOrder } from '../../setup/index.ts'
+import { ARCH_MATTER, type Conditional, type TemplateStep } from '../route-template.ts'
+import type { StepSheet } from '../step-sheet.ts'
+import { adjust, look } from './checks.ts'
+import { clinicSteps } from './clinic-steps.ts'
+import { contourSteps, sealBase } from './denture-contour.ts'
 
-/** A measure that is only kept: it has no limit, it is the reference for later. */
-function reference(id: string, name: string, how: string, most: number): MeasureCheck {
-  return {
-    id,
-    name,
-    how,
-    kind: 'measure',
-    quantity: 'millimetres',
-    plausible: { min: 0, max: most },
-    source: COMMON_PRACTICE,
-  }
-}
-
-/** How far a set-up may be from the prescription, mm. Source: common practice; the figures are our choice. */
-function deviation(id: string, name: string, how: string, max: number, say: string): MeasureCheck {
-  return {
-    ...reference(id, name, how, 20),
-    max,
-    above: adjust(say),
-    source: `common practice; tolerance ${max} mm our choice`,
-  }
+/** The teeth of one part of the arch, ticked as they are set, in the order of the lab's school. */
+function settingSheets(part: 'front' | 'back'): (StepSheet & Conditional)[] {
+  const archs = ['upper', 'lower'] as const
+  const schools = ['side-by-side', 'in-pairs'] as const
+  return archs.flatMap((arch) =>
+    schools.map((school) => ({
+      id: `set-${part}-${arch}`,
+      kind: 'teethSet' as const,
+      name: arch === 'upper' ? 'Upper teeth set' : 'Lower teeth set',
+      how: 'Tick each tooth as it stands; out of turn does not matter.',
+      source: COMMON_PRACTICE,
+      order: settingOrder(arch, part, school),
+      failing: { verdict: 'adjust' as const, say: 'Set it, or have the prescription changed.' },
+      when: { [ARCH_MATTER]: [arch, 'pair'], 'setting-order': [school] },
+    })),
+  )
 }
 
 /** From the mounted casts to the wax set-up that came back from its try-in. */
@@ -39,24 +38,37 @@ export const dentureToTryIn: readonly TemplateStep[] = [
     ],
     why: 'If the articulator is ever disturbed these figures bring it back.',
     handsOnMinutes: 10,
-    checks: [
-      reference(
-        'incisal-level',
-        'Incisal level',
-        'From the vestibule to the edge of the rim at the centre line.',
-        40,
-      ),
-      reference(
-        'labial-fullness',
-        'Labial fullness',
-        'From the incisive papilla to the front of the rim.',
-        25,
-      ),
-      reference('canine-right', 'Canine line, right', 'From the centre line along the rim.', 45),
-      reference('canine-left', 'Canine line, left', 'From the centre line along the rim.', 45),
+    sheets: [
       {
-        ...reference('vertical-pin', 'Vertical dimension, pin', 'Read the pin with the rims together.', 20),
-        plausible: { min: -20, max: 20 },
+        id: 'prescription',
+        kind: 'prescription',
+        name: 'Prescription from the rim',
+        how: 'Ruler and dividers; the same places are measured again after set-up.',
+        source: COMMON_PRACTICE,
+        failing: adjust('Measure again.'),
+      },
+    ],
+  },
+  {
+    id: 'plan-set-up',
+    mayBeSkipped: 'The teeth are set by eye along the rim.',
+    name: 'Plan the set-up',
+    stage: 'setUp',
+    kind: 'attended',
+    how: [
+      'Measure along the rim and the crest of the ridge.',
+      'Choose the teeth; print the plan, lay it under the cast.',
+    ],
+    why: 'Whether the teeth fit between the canine lines is known before the first one is set.',
+    handsOnMinutes: 10,
+    sheets: [
+      {
+        id: 'set-up-plan',
+        kind: 'setUpPlan',
+        name: 'Set-up plan',
+        how: 'Where every tooth goes, worked out from the rim and the ridge.',
+        source: COMMON_PRACTICE,
+        failing: adjust('Look at the plan again.'),
       },
     ],
   },
@@ -67,8 +79,11 @@ export const dentureToTryIn: readonly TemplateStep[] = [
     kind: 'attended',
     how: [
       'One tooth at a time: take out one tooth of wax, set, fix.',
-      'Central, lateral, canine; then the other side.',
       'Check against the marks with dividers.',
+    ],
+    howWhen: [
+      { when: { 'setting-order': ['side-by-side'] }, say: 'Central, lateral, canine; then the other side.' },
+      { when: { 'setting-order': ['in-pairs'] }, say: 'Both centrals, both laterals, both canines.' },
     ],
     why: 'The rim holds the position only where it still stands.',
     handsOnMinutes: 40,
@@ -83,6 +98,7 @@ export const dentureToTryIn: readonly TemplateStep[] = [
         source: 'as prescribed',
       },
     ],
+    sheets: settingSheets('front'),
     cautions: ['hotWax', 'blades'],
   },
   {
@@ -97,6 +113,7 @@ export const dentureToTryIn: readonly TemplateStep[] = [
     ],
     why: 'The compensating curves keep contact when the jaw moves.',
     handsOnMinutes: 40,
+    sheets: settingSheets('back'),
     cautions: ['hotWax'],
   },
   {
@@ -104,31 +121,21 @@ export const dentureToTryIn: readonly TemplateStep[] = [
     name: 'Measure the set-up again',
     stage: 'setUp',
     kind: 'attended',
-    how: ['The same places, the same ruler.', 'Enter the difference from the prescription.'],
+    how: ['The same places, the same ruler.', 'Enter what you read; the difference is worked out.'],
     why: 'A set-up drifts as the wax cools. Now it costs minutes.',
     handsOnMinutes: 5,
+    sheets: [
+      {
+        id: 'set-up',
+        kind: 'setUp',
+        name: 'Set-up against the prescription',
+        how: 'Every measure of the rim once more, on the teeth.',
+        source: 'common practice; the tolerances are editable',
+        prescriptionOf: { stepId: 'transfer', sheetId: 'prescription' },
+        failing: adjust('Move the teeth as it says, then measure again.'),
+      },
+    ],
     checks: [
-      deviation(
-        'incisal-deviation',
-        'Incisal level, off by',
-        'Difference from the incisal level.',
-        0.5,
-        'Raise or lower the central teeth, then measure again.',
-      ),
-      deviation(
-        'midline-deviation',
-        'Centre line, off by',
-        'Distance from the mark to the contact of the centrals.',
-        0.5,
-        'Move the centrals across, then measure again.',
-      ),
-      deviation(
-        'fullness-deviation',
-        'Labial fullness, off by',
-        'Difference from the labial fullness.',
-        1,
-        'Bring the front teeth in or out, then measure again.',
-      ),
       look(
         'set-up-contacts',
         'Contacts',
@@ -141,147 +148,7 @@ export const dentureToTryIn: readonly TemplateStep[] = [
       ),
     ],
   },
-  {
-    id: 'clean-wax',
-    name: 'Clean the wax',
-    stage: 'wax',
-    kind: 'attended',
-    how: ['Powder and paper marks off first.'],
-    why: 'What is under the wax stays in the denture.',
-    handsOnMinutes: 3,
-  },
-  {
-    id: 'contour-flowed',
-    name: 'Contour, wax flowed on',
-    stage: 'wax',
-    kind: 'attended',
-    when: { festooning: ['in-wax'], 'adding-wax': ['flowed'] },
-    how: [
-      'Flow it hot: white bubbles mean too cold.',
-      'Hollows between the roots, canine eminence the strongest, subtle.',
-      'Carve the margins at about 45°, papillae not swollen, flanges slightly hollow.',
-    ],
-    why: 'What is right in wax is 10-15 min of finishing instead of an hour.',
-    handsOnMinutes: 35,
-    cautions: ['hotWax'],
-  },
-  {
-    id: 'contour-sheet',
-    name: 'Contour, soft sheet pressed on',
-    stage: 'wax',
-    kind: 'attended',
-    when: { festooning: ['in-wax'], 'adding-wax': ['sheet'] },
-    how: [
-      'Press on a dead-soft strip, tapered to nothing at the border.',
-      'Hollows between the roots, canine eminence the strongest, subtle.',
-      'Carve the margins at about 45°, papillae not swollen, flanges slightly hollow.',
-    ],
-    why: 'What is right in wax is 10-15 min of finishing instead of an hour.',
-    handsOnMinutes: 30,
-    cautions: ['hotWax'],
-  },
-  {
-    id: 'plain-wax',
-    name: 'Plain wax, contour later',
-    stage: 'wax',
-    kind: 'attended',
-    when: { festooning: ['after-processing'] },
-    how: ['Even flanges, borders thick and rounded, a little full for carving later.'],
-    why: 'The contour is cut in the resin.',
-    handsOnMinutes: 15,
-    cautions: ['hotWax'],
-  },
-  {
-    id: 'wax-check',
-    name: 'Check the wax',
-    stage: 'wax',
-    kind: 'attended',
-    how: [
-      'Take the base off and put it home again.',
-      'Look at teeth, borders, frena, post-dam.',
-      'Flame lightly, always moving; wipe with cold wet cotton.',
-    ],
-    why: 'A tooth with wax on it is not gripped by the mould and comes loose at boil-out.',
-    handsOnMinutes: 8,
-    checks: [
-      look(
-        'base-seats',
-        'Base home on the cast',
-        'Press it down all round; look for a gap at the land.',
-        'Fully home',
-        { 'Held up': adjust('Wax past the land or in the sulcus holds it up: cut it back, try again.') },
-        { perArch: true },
-      ),
-      look('teeth-clean', 'Teeth free of wax', 'Necks, edges and chewing faces.', 'Free', {
-        'Wax on a tooth': adjust('Wipe or cut it off, then look again.'),
-      }),
-      look('wax-occlusion', 'Occlusion again', 'Close to the pin.', 'Pin down, even', {
-        'Moved with the heat': goBack('set-posteriors', 'Set the teeth that moved again.'),
-      }),
-    ],
-    cautions: ['hotWax'],
-  },
-  {
-    id: 'send-try-in',
-    mayBeSkipped: 'The dentist wants no (further) try-in.',
-    name: 'Send for try-in',
-    stage: 'clinic',
-    kind: 'attended',
-    how: ['Disinfect, pack on its cast, cool.', 'Note what goes along.'],
-    why: 'Wax bends in a warm van: say so on the box.',
-    handsOnMinutes: 10,
-    cautions: ['disinfectant'],
-  },
-  {
-    id: 'try-in',
-    mayBeSkipped: 'The dentist wants no (further) try-in.',
-    name: 'Try-in at the clinic',
-    stage: 'clinic',
-    kind: 'clinic',
-    how: ['Finish this step when it is back, with what the dentist says.'],
-    why: 'The last moment when teeth can still be moved.',
-    handsOnMinutes: 0,
-    waitMinutes: 2 * 24 * 60,
-    checks: [
-      look('dentist-says', 'The dentist says', 'Read it off the note that came back.', 'Accepted', {
-        'Change the front teeth': goBack('set-anteriors', 'Set the front teeth as the note says.'),
-        'Change the back teeth': goBack('set-posteriors', 'Set the back teeth as the note says.'),
-        'New bite record': goBack('mount-lower', 'Mount the lower again by the new record.'),
-        'Change the wax': goBack('clean-wax', 'Contour again as the note says.'),
-      }),
-    ],
-  },
-  {
-    id: 'disinfect-return',
-    mayBeSkipped: 'The dentist wants no (further) try-in.',
-    name: 'Disinfect on return',
-    stage: 'receive',
-    kind: 'attended',
-    how: ['Rinse cool, disinfect, rinse cool.', 'Back on its cast.'],
-    why: 'It has been in a mouth again.',
-    handsOnMinutes: 5,
-    cautions: ['infection', 'disinfectant'],
-  },
-  {
-    id: 'seal-base',
-    name: 'Seal the base to the cast',
-    stage: 'wax',
-    kind: 'attended',
-    how: ['Wax the border down to the land all round.', 'Close once more: pin at its reading.'],
-    why: 'Plaster that creeps under the base lifts it for good.',
-    handsOnMinutes: 8,
-    checks: [
-      look(
-        'sealed',
-        'Border sealed, pin down',
-        'Follow the border with a lens; close to the pin.',
-        'Sealed, pin down',
-        {
-          'Pin stands off': goBack('set-posteriors', 'Find the tooth that moved and set it again.'),
-          'A gap at the border': adjust('Run wax into it.'),
-        },
-      ),
-    ],
-    cautions: ['hotWax'],
-  },
+  ...contourSteps('set-posteriors'),
+  ...clinicSteps,
+  sealBase('set-posteriors'),
 ]

@@ -1,14 +1,29 @@
 import type { RouteTemplate } from '../route-template.ts'
 import { articulatorMounting } from './articulator-mounting.ts'
+import { bridgePattern } from './bridge-pattern.ts'
 import { completeDenture } from './complete-denture.ts'
+import { crownPattern } from './crown-pattern.ts'
+import { immediateDenture } from './immediate-denture.ts'
 import { implantVerification } from './implant-verification.ts'
 import { studyCast } from './study-cast.ts'
 import { studyModelPair } from './study-model-pair.ts'
+import { toothWaxUp } from './tooth-wax-up.ts'
+import { wireClaspPartial } from './wire-clasp-partial.ts'
+
+const shipped: readonly RouteTemplate[] = [
+  studyCast,
+  studyModelPair,
+  implantVerification,
+  articulatorMounting,
+  crownPattern,
+  bridgePattern,
+  toothWaxUp,
+  completeDenture,
+  wireClaspPartial,
+  immediateDenture,
+]
 
 /** Every shipped route template by its id. A new job is a new file here. */
 export const routeTemplates: ReadonlyMap<string, RouteTemplate> = new Map(
-  [studyCast, studyModelPair, implantVerification, articulatorMounting, completeDenture].map((template) => [
-    template.id,
-    template,
-  ]),
+  shipped.map((template) => [template.id, template]),
 )

@@ -1,0 +1,48 @@
+export {
+  type ArchForm,
+  type ArchPlace,
+  archAt,
+  archLength,
+  archPoint,
+  type FittedArch,
+  fitArch,
+  halfWidthAt,
+  LEAST_ARCH_POINTS,
+  nearestOnArch,
+} from './arch-form.ts'
+export {
+  ASK_BEYOND_MILLIMETRES,
+  checkPrescription,
+  checkSetUpReading,
+  compareSetUp,
+  type Prescription,
+  type SetUpLine,
+  type SetUpMeasure,
+  type SetUpReading,
+  type SetUpTolerances,
+  usualTolerances,
+} from './prescription.ts'
+export {
+  type AnteriorStance,
+  CANINE_BEYOND_MILLIMETRES,
+  cuspsApart,
+  type PlacedAnterior,
+  type PlacedPosterior,
+  planSetUp,
+  type SetUpEntry,
+  type SetUpPlan,
+  type Stances,
+  usualStances,
+} from './set-up-plan.ts'
+export { type SettingSchool, settingOrder, stillToSet } from './setting-order.ts'
+export {
+  type AnteriorTooth,
+  anteriorTeeth,
+  checkToothSet,
+  fdiOf,
+  type PosteriorTooth,
+  posteriorTeeth,
+  type ToothKind,
+  type ToothSet,
+  toothNames,
+} from './tooth-set.ts'

@@ -1,0 +1,337 @@
+import { MONSON_RADIUS_MILLIMETRES, onSphere, sphereOnPlane, sphereThrough } from '../mounting/index.ts'
+import { DomainError, requirePositive } from '../refusal/index.ts'
+import type { Point } from '../trimming/index.ts'
+import { archAt, type FittedArch, fitArch } from './arch-form.ts'
+import { posteriorPath } from './posterior-path.ts'
+import {
+  type AnteriorTooth,
+  anteriorTeeth,
+  checkToothSet,
+  fdiOf,
+  type PosteriorTooth,
+  posteriorTeeth,
+  type ToothKind,
+  type ToothSet,
+} from './tooth-set.ts'
+
+type Side = 'right' | 'left'
+const sides = ['right', 'left'] as const
+export type OfEachSide<T> = Readonly<Record<Side, T>>
+
+/** How a front tooth stands. */
+export interface AnteriorStance {
+  /** Neck towards the distal of the edge, degrees from upright. */
+  readonly mesiodistalDegrees: number
+  /** Neck towards the ridge from the edge, degrees from upright. */
+  readonly labialDegrees: number
+  /** Edge short of the incisal level, mm; beyond it below 0. */
+  readonly shortMillimetres: number
+}
+export type Stances = Readonly<Record<AnteriorTooth, AnteriorStance>>
+
+/**
+ * Central: at the level, neck nearer the ridge than the edge; lateral: neck further in, more slanted; canine: upright.
+ * Source: common practice; the figures our choice, all editable.
+ */
+export const usualStances: Stances = {
+  central: { mesiodistalDegrees: 2, labialDegrees: 8, shortMillimetres: 0 },
+  lateral: { mesiodistalDegrees: 6, labialDegrees: 12, shortMillimetres: 0.5 },
+  canine: { mesiodistalDegrees: 3, labialDegrees: 0, shortMillimetres: 0 },
+}
+/** Against natural lowers, edge to edge, the canine's tip comes a little lower (common practice; figure our choice). */
+export const CANINE_BEYOND_MILLIMETRES = 0.5
+
+/** Buccal cusp from palatal cusp, mm (common practice; the teeth at hand decide). */
+export const cuspsApart: Readonly<Record<PosteriorTooth, number>> = {
+  firstPremolar: 4.5,
+  secondPremolar: 4.5,
+  firstMolar: 5.5,
+  secondMolar: 5.5,
+}
+
+/** What a set-up is planned from. Plan points: x to the patient's left, y forwards of the incisive papilla, mm. */
+export interface SetUpEntry {
+  readonly arch: 'upper' | 'lower'
+  /** Places along the front face of the rim. */
+  readonly rim: readonly Point[]
+  /** Places along the crest of the ridge. */
+  readonly crest: readonly Point[]
+  /** Canine lines from the centre line, along the rim. */
+  readonly canineMillimetres: OfEachSide<number>
+  /** High-lip line from the incisal level. */
+  readonly highLipMillimetres: number
+  readonly toothSet: ToothSet
+  readonly stances: Stances
+  /** Incisal edge in front of the hinge axis and below it. */
+  readonly incisorForwardMillimetres: number
+  readonly incisorBelowMillimetres: number
+  readonly curve: 'condyles' | 'plane'
+  readonly curveRadiusMillimetres: number
+  readonly intercondylarMillimetres: number
+  readonly opposing:
+    | { readonly kind: 'denture' }
+    | {
+        readonly kind: 'natural'
+        /** Prescribed vertical overlap; 0 is edge to edge. */
+        readonly overlapMillimetres: number
+        /** Height of the natural cusps above the occlusal plane, first premolar to second molar. */
+        readonly heightsMillimetres: OfEachSide<readonly number[]>
+      }
+}
+
+interface PlacedTooth {
+  readonly fdi: number
+  readonly kind: ToothKind
+  readonly side: Side
+  readonly widthMillimetres: number
+  /** Middle of the tooth in plan: of its front face for the six front teeth, of its chewing face behind. */
+  readonly centre: Point
+  /** Unit vector along the arch, towards the distal. */
+  readonly distal: Point
+}
+export interface PlacedAnterior extends PlacedTooth {
+  readonly kind: AnteriorTooth
+  readonly stance: AnteriorStance
+  /** Of the edge above the incisal level, mm; beyond it below 0. */
+  readonly edgeMillimetres: number
+  /** Of the neck above the incisal level, mm. */
+  readonly neckMillimetres: number
+}
+export interface PlacedPosterior extends PlacedTooth {
+  readonly kind: PosteriorTooth
+  readonly buccal: { readonly at: Point; readonly heightMillimetres: number }
+  readonly palatal: { readonly at: Point; readonly heightMillimetres: number }
+}
+
+export interface SetUpPlan {
+  readonly rim: FittedArch
+  readonly crest: FittedArch
+  /** From the centre line to the canine line, along the fitted rim. */
+  readonly roomMillimetres: OfEachSide<number>
+  /** Central, lateral and canine together. */
+  readonly sixMillimetres: number
+  /** Room less teeth: above 0 a gap, below 0 crowding. */
+  readonly spareMillimetres: OfEachSide<number>
+  /** Incisal level to high-lip line, and the central's length less that: above 0 the neck stays hidden. */
+  readonly lipMillimetres: number
+  readonly neckBeyondLipMillimetres: number
+  readonly anterior: readonly PlacedAnterior[]
+  readonly posterior: readonly PlacedPosterior[]
+  /** What a technician should know before setting, as sentences. */
+  readonly remarks: readonly string[]
+}
+
+/** Room and teeth differ by no more than this in sum without a word (our choice). */
+const FITS_WITHIN = 0.5
+/** A rim that lies further from a smooth arch is looked at again (our choice). */
+const UNEVEN_RIM = 1
+
+/**
+ * Where every tooth of an arch goes: the six front teeth in contact along the fitted rim from the centre line, the back
+ * teeth from the canine towards the crest of the ridge, their cusps on the compensating curve or against natural lowers.
+ *
+ * @throws {DomainError} of `fitArch`, `archAt`, `checkToothSet`, `sphereThrough`; `reading-not-plausible`
+ * Source: common practice; the curve, Monson 1920 (recalled); geometry exact.
+ */
+export function planSetUp(entry: SetUpEntry): SetUpPlan {
+  checkEntry(entry)
+  const { toothSet } = entry
+  const rim = fitArch(entry.rim, 'rim')
+  const crest = fitArch(entry.crest, 'crest')
+  const widths = toothSet.widthsMillimetres
+  const sixMillimetres = widths.central + widths.lateral + widths.canine
+  const spareMillimetres = {
+    right: entry.canineMillimetres.right - sixMillimetres,
+    left: entry.canineMillimetres.left - sixMillimetres,
+  }
+  const neckBeyondLipMillimetres = toothSet.lengthsMillimetres.central - entry.highLipMillimetres
+  return {
+    rim,
+    crest,
+    roomMillimetres: entry.canineMillimetres,
+    sixMillimetres,
+    spareMillimetres,
+    lipMillimetres: entry.highLipMillimetres,
+    neckBeyondLipMillimetres,
+    anterior: sides.flatMap((side) => placeFront(entry, rim, side)),
+    posterior: sides.flatMap((side) => placeBack(entry, rim, crest, sixMillimetres, side)),
+    remarks: remarksOn(entry, rim, crest, spareMillimetres, neckBeyondLipMillimetres),
+  }
+}
+
+function checkEntry({ toothSet, stances, canineMillimetres, opposing, ...entry }: SetUpEntry): void {
+  checkToothSet(toothSet)
+  const within = (value: number, least: number, most: number, what: string, field: string) => {
+    if (!(value >= least && value <= most))
+      throw new DomainError(
+        'reading-not-plausible',
+        `${what}: ${value} cannot be right.`,
+        `Enter a number from ${least} to ${most}.`,
+        field,
+      )
+  }
+  for (const side of sides)
+    within(canineMillimetres[side], 10, 45, `Canine line, ${side}`, 'canineMillimetres')
+  within(entry.highLipMillimetres, 0, 25, 'High-lip line', 'highLipMillimetres')
+  requirePositive(entry.incisorForwardMillimetres, 'incisorForwardMillimetres', 'The place of the incisors')
+  within(entry.incisorBelowMillimetres, 0, 80, 'Occlusal plane below the axis', 'incisorBelowMillimetres')
+  for (const { mesiodistalDegrees, labialDegrees, shortMillimetres } of Object.values(stances)) {
+    within(mesiodistalDegrees, -30, 30, 'The tilt to the side', 'stances')
+    within(labialDegrees, -30, 45, 'The tilt of the face', 'stances')
+    within(shortMillimetres, -3, 3, 'The edge off the level', 'stances')
+  }
+  if (opposing.kind !== 'natural') return
+  within(opposing.overlapMillimetres, 0, 10, 'The overlap', 'overlapMillimetres')
+  for (const side of sides) {
+    if (opposing.heightsMillimetres[side].length !== posteriorTeeth.length)
+      throw new DomainError(
+        'too-few-places',
+        `The natural lowers want a height at four teeth, ${side}.`,
+        'Measure at both premolars and both molars.',
+        'heightsMillimetres',
+      )
+    for (const height of opposing.heightsMillimetres[side])
+      within(height, -5, 8, `Natural cusps, ${side}`, 'heightsMillimetres')
+  }
+}
+
+function placeFront(entry: SetUpEntry, rim: FittedArch, side: Side): PlacedAnterior[] {
+  const sign = side === 'left' ? 1 : -1
+  let mesial = 0
+  return anteriorTeeth.map((kind) => {
+    const widthMillimetres = entry.toothSet.widthsMillimetres[kind]
+    const place = archAt(rim, sign * (mesial + widthMillimetres / 2))
+    mesial += widthMillimetres
+    const stance = stanceOf(entry, kind)
+    const length = entry.toothSet.lengthsMillimetres[kind]
+    const edgeMillimetres = stance.shortMillimetres
+    return {
+      fdi: fdiOf(kind, entry.arch, side),
+      kind,
+      side,
+      widthMillimetres,
+      centre: place.at,
+      distal: { x: sign * place.along.x, y: sign * place.along.y },
+      stance,
+      edgeMillimetres,
+      neckMillimetres:
+        edgeMillimetres +
+        length * Math.cos(inRadians(stance.labialDegrees)) * Math.cos(inRadians(stance.mesiodistalDegrees)),
+    }
+  })
+}
+
+function stanceOf({ stances, opposing }: SetUpEntry, kind: AnteriorTooth): AnteriorStance {
+  const stance = stances[kind]
+  const edgeToEdge = opposing.kind === 'natural' && opposing.overlapMillimetres === 0
+  return kind === 'canine' && edgeToEdge
+    ? { ...stance, shortMillimetres: stance.shortMillimetres - CANINE_BEYOND_MILLIMETRES }
+    : stance
+}
+
+function placeBack(
+  entry: SetUpEntry,
+  rim: FittedArch,
+  crest: FittedArch,
+  sixMillimetres: number,
+  side: Side,
+): PlacedPosterior[] {
+  const sign = side === 'left' ? 1 : -1
+  const widths = entry.toothSet.widthsMillimetres
+  const canineDistal = archAt(rim, sign * sixMillimetres).at
+  const path = posteriorPath({
+    rim,
+    crest,
+    startY: canineDistal.y,
+    crestAfterMillimetres: widths.firstPremolar + widths.secondPremolar + widths.firstMolar / 2,
+  })
+  const height = curveHeight(entry, rim)
+  let mesial = 0
+  return posteriorTeeth.map((kind, index) => {
+    const widthMillimetres = widths[kind]
+    const { at, along } = path(mesial + widthMillimetres / 2)
+    mesial += widthMillimetres
+    const centre = { x: sign * at.x, y: at.y }
+    const distal = { x: sign * along.x, y: along.y }
+    // Buccal is at right angles to the path, away from the midline.
+    const out = { x: sign * -along.y, y: along.x }
+    const half = cuspsApart[kind] / 2
+    const buccalAt = { x: centre.x + out.x * half, y: centre.y + out.y * half }
+    const palatalAt = { x: centre.x - out.x * half, y: centre.y - out.y * half }
+    const onCurve = { buccal: height(buccalAt), palatal: height(palatalAt) }
+    const natural =
+      entry.opposing.kind === 'natural' ? entry.opposing.heightsMillimetres[side][index] : undefined
+    const palatal = natural ?? onCurve.palatal
+    return {
+      fdi: fdiOf(kind, entry.arch, side),
+      kind,
+      side,
+      widthMillimetres,
+      centre,
+      distal,
+      buccal: { at: buccalAt, heightMillimetres: palatal + onCurve.buccal - onCurve.palatal },
+      palatal: { at: palatalAt, heightMillimetres: palatal },
+    }
+  })
+}
+
+/** Height of the compensating curve above the occlusal plane at a place of the plan. */
+function curveHeight(entry: SetUpEntry, rim: FittedArch): (at: Point) => number {
+  const { incisorForwardMillimetres: forward, incisorBelowMillimetres: below } = entry
+  const half = entry.intercondylarMillimetres / 2
+  const inArticulator = ({ x, y }: Point) => ({ x: forward + y - rim.frontMillimetres, y: x })
+  // Touching the plane where the premolars begin, under the canines' distal ends (choice).
+  const touch = inArticulator({ x: 0, y: archAt(rim, entry.canineMillimetres.left).at.y }).x
+  const sphere =
+    entry.curve === 'condyles'
+      ? sphereThrough(
+          [
+            { x: 0, y: -half, z: 0 },
+            { x: 0, y: half, z: 0 },
+            { x: forward, y: 0, z: -below },
+          ],
+          entry.curveRadiusMillimetres,
+        )
+      : sphereOnPlane(-below, touch, entry.curveRadiusMillimetres)
+  return (at) => onSphere(sphere, inArticulator(at)).z + below
+}
+
+function remarksOn(
+  entry: SetUpEntry,
+  rim: FittedArch,
+  crest: FittedArch,
+  spare: OfEachSide<number>,
+  neckBeyondLip: number,
+): string[] {
+  const remarks: string[] = []
+  const total = spare.right + spare.left
+  if (total > FITS_WITHIN)
+    remarks.push(`The six front teeth leave ${total.toFixed(1)} mm: take a wider set, or ask for gaps.`)
+  if (total < -FITS_WITHIN)
+    remarks.push(
+      `The six front teeth are ${(-total).toFixed(1)} mm too wide: take a narrower set, or lap them as the dentist wants.`,
+    )
+  if (Math.abs(spare.right - spare.left) > 2 * FITS_WITHIN)
+    remarks.push('The canine lines are not the same distance from the centre line: check it before setting.')
+  if (neckBeyondLip < 0)
+    remarks.push(
+      `The central is ${(-neckBeyondLip).toFixed(1)} mm shorter than to the high-lip line: gum would show; take a longer tooth.`,
+    )
+  for (const [what, arch] of [
+    ['rim', rim],
+    ['crest of the ridge', crest],
+  ] as const) {
+    const worst = Math.max(...arch.offMillimetres.map(Math.abs))
+    if (worst > UNEVEN_RIM)
+      remarks.push(
+        `One place of the ${what} lies ${worst.toFixed(1)} mm off a smooth arch: measure it again.`,
+      )
+  }
+  if (crest.frontMillimetres > rim.frontMillimetres)
+    remarks.push('The crest lies in front of the rim: check which list is which.')
+  if (entry.curveRadiusMillimetres !== MONSON_RADIUS_MILLIMETRES)
+    remarks.push(`The curve has a radius of ${entry.curveRadiusMillimetres} mm, not the published 4 in.`)
+  return remarks
+}
+
+const inRadians = (degrees: number) => (degrees * Math.PI) / 180

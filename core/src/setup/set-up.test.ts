@@ -1,0 +1,224 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import { inventedPrescription, inventedSetUp } from '../route/index.ts'
+import {
+  archAt,
+  CANINE_BEYOND_MILLIMETRES,
+  compareSetUp,
+  nearestOnArch,
+  type Prescription,
+  planSetUp,
+  type SetUpEntry,
+  type SetUpReading,
+  settingOrder,
+  stillToSet,
+  usualTolerances,
+} from './index.ts'
+
+const wanted: Prescription = inventedPrescription
+const same: SetUpReading = {
+  centreLineMillimetres: wanted.centreLineMillimetres,
+  incisalLevelMillimetres: { right: wanted.incisalLevelMillimetres, left: wanted.incisalLevelMillimetres },
+  labialFullnessMillimetres: {
+    right: wanted.labialFullnessMillimetres,
+    left: wanted.labialFullnessMillimetres,
+  },
+  canineMillimetres: wanted.canineMillimetres,
+  planeMillimetres: wanted.planeMillimetres,
+  pinMillimetres: wanted.pinMillimetres,
+}
+const failing = (found: SetUpReading, by = wanted) =>
+  compareSetUp(by, found).filter(({ verdict }) => verdict !== 'pass')
+
+describe('a set-up against its prescription', () => {
+  it('the same figures pass throughout, each measure once, both sides', () => {
+    const lines = compareSetUp(wanted, same)
+    expect(lines).toHaveLength(10)
+    expect(lines.every(({ verdict, say }) => verdict === 'pass' && say === '')).toBe(true)
+  })
+  it('a central 0.6 mm low: that tooth, upwards, by 0.6', () => {
+    const low = { ...same, incisalLevelMillimetres: { right: 21.5, left: 22.1 } }
+    expect(failing(low)).toMatchObject([{ measure: 'level', side: 'left', say: 'Raise 21 by 0.6 mm.' }])
+  })
+  it('on a lower arch longer from the vestibule is higher: the other way', () => {
+    const low = { ...same, incisalLevelMillimetres: { right: 21.5, left: 22.1 } }
+    expect(failing(low, { ...wanted, arch: 'lower' })).toMatchObject([{ say: 'Lower 31 by 0.6 mm.' }])
+  })
+  it.each<[Partial<SetUpReading>, string]>([
+    [{ centreLineMillimetres: 0.7 }, "Move 11 and 21 to the patient's right by 0.7 mm."],
+    [{ centreLineMillimetres: -0.7 }, "Move 11 and 21 to the patient's left by 0.7 mm."],
+    [{ labialFullnessMillimetres: { right: 9.2, left: 8 } }, 'Bring 11 in by 1.2 mm.'],
+    [{ labialFullnessMillimetres: { right: 8, left: 6.5 } }, 'Bring 21 out by 1.5 mm.'],
+    [{ canineMillimetres: { right: 25.5, left: 24.5 } }, 'Bring 13 forward along the rim by 1.5 mm.'],
+    [{ planeMillimetres: { right: 26, left: 25.5 } }, 'Lower the left molars by 1.0 mm.'],
+    [
+      { pinMillimetres: 0.4 },
+      'The pin stands 0.4 mm open: find the early contact with paper and seat that tooth deeper.',
+    ],
+  ])('%j: says what to move, which way, how far', (change, say) => {
+    expect(failing({ ...same, ...change }).map((line) => line.say)).toEqual([say])
+  })
+  it('exactly at the tolerance passes, above 3 mm the dentist is asked', () => {
+    expect(failing({ ...same, incisalLevelMillimetres: { right: 22, left: 21 } })).toEqual([])
+    expect(failing({ ...same, centreLineMillimetres: 3.1 })).toMatchObject([
+      { verdict: 'ask', say: expect.stringContaining('ask the dentist') },
+    ])
+  })
+  it('moving a central by what it says brings it to the prescription', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 18.6, max: 24.4, noNaN: true }), (left) => {
+        const [line] = failing({ ...same, incisalLevelMillimetres: { right: 21.5, left } })
+        if (!line) return expect(Math.abs(left - 21.5)).toBeLessThanOrEqual(0.5 + 1e-9)
+        const [, way, size] = /^(Raise|Lower) 21 by ([\d.]+) mm\.$/.exec(line.say)!
+        const moved = left + (way === 'Raise' ? -1 : 1) * Number(size)
+        expect(Math.abs(moved - 21.5)).toBeLessThanOrEqual(0.05 + 1e-9)
+      }),
+    )
+  })
+  it('refuses a reading that cannot be, by its name', () => {
+    expect(() => compareSetUp(wanted, { ...same, pinMillimetres: 45 })).toThrow(
+      expect.objectContaining({ code: 'reading-not-plausible', field: 'pinMillimetres' }),
+    )
+    expect(() => compareSetUp({ ...wanted, incisalLevelMillimetres: Number.NaN }, same)).toThrow(
+      expect.objectContaining({ field: 'incisalLevelMillimetres' }),
+    )
+    expect(() => compareSetUp(wanted, same, { ...usualTolerances, levelMillimetres: -1 })).toThrow(
+      expect.objectContaining({ code: 'tolerance' }),
+    )
+  })
+})
+
+describe('the set-up plan', () => {
+  const plan = planSetUp(inventedSetUp)
+  const widths = inventedSetUp.toothSet.widthsMillimetres
+  const byFdi = (fdi: number) => [...plan.anterior, ...plan.posterior].find((tooth) => tooth.fdi === fdi)!
+
+  it('stands 14 teeth, the middle of each front tooth on the rim at half its width', () => {
+    expect([...plan.anterior, ...plan.posterior]).toHaveLength(14)
+    expect(nearestOnArch(plan.rim, byFdi(21).centre).lengthMillimetres).toBeCloseTo(8.9 / 2, 4)
+    expect(nearestOnArch(plan.rim, byFdi(12).centre).lengthMillimetres).toBeCloseTo(-(8.9 + 6.9 / 2), 4)
+    expect(nearestOnArch(plan.rim, byFdi(23).centre).lengthMillimetres).toBeCloseTo(8.9 + 6.9 + 4, 4)
+  })
+  it('tells gaps and crowding: canine lines less central, lateral and canine', () => {
+    // By hand: 8.9 + 6.9 + 8 = 23.8; lines at 24 and 24.5.
+    expect(plan.sixMillimetres).toBeCloseTo(23.8, 9)
+    expect(plan.spareMillimetres.right).toBeCloseTo(0.2, 9)
+    expect(plan.spareMillimetres.left).toBeCloseTo(0.7, 9)
+    const wide = { ...inventedSetUp.toothSet, widthsMillimetres: { ...widths, central: 10.2 } }
+    expect(planSetUp({ ...inventedSetUp, toothSet: wide }).remarks.join(' ')).toContain('1.7 mm too wide')
+  })
+  it('tells that gum would show when the central is shorter than to the high-lip line', () => {
+    expect(planSetUp({ ...inventedSetUp, highLipMillimetres: 12.5 }).remarks.join(' ')).toContain(
+      '1.5 mm shorter',
+    )
+    expect(plan.neckBeyondLipMillimetres).toBeCloseTo(1.5, 9)
+  })
+  it('the canine stands upright, the lateral slants more than the central', () => {
+    const [central, lateral, canine] = [11, 12, 13].map((fdi) => plan.anterior.find((t) => t.fdi === fdi)!)
+    expect(canine!.stance.labialDegrees).toBe(0)
+    expect(lateral!.stance.labialDegrees).toBeGreaterThan(central!.stance.labialDegrees)
+    // Neck height by hand: 11 cos 8° cos 2° = 10.886.
+    expect(central!.neckMillimetres).toBeCloseTo(10.886, 3)
+  })
+  it('neighbouring back teeth touch: the way between their middles is half of both widths, about', () => {
+    for (const [a, b] of [
+      [24, 25],
+      [25, 26],
+      [26, 27],
+      [16, 17],
+    ] as const) {
+      const [one, other] = [byFdi(a), byFdi(b)]
+      const between = Math.hypot(one.centre.x - other.centre.x, one.centre.y - other.centre.y)
+      expect(between).toBeCloseTo((one.widthMillimetres + other.widthMillimetres) / 2, 1)
+    }
+  })
+  it('from the middle of the first molar on the teeth stand over the crest of the ridge', () => {
+    for (const fdi of [16, 26, 17, 27])
+      expect(Math.abs(nearestOnArch(plan.crest, byFdi(fdi).centre).offMillimetres)).toBeLessThan(0.15)
+    expect(nearestOnArch(plan.crest, byFdi(24).centre).offMillimetres).toBeGreaterThan(2)
+  })
+  it('cusps lie on the sphere: height = R - √(R² - a²) about its touching point, and buccal cusps rise', () => {
+    // By hand for a sphere on the plane: a is the plan distance from the touching point under the canines.
+    const touchY = archAt(plan.rim, inventedSetUp.canineMillimetres.left).at.y
+    for (const tooth of plan.posterior) {
+      for (const { at, heightMillimetres } of [tooth.buccal, tooth.palatal]) {
+        const a = Math.hypot(at.x, at.y - touchY)
+        expect(heightMillimetres).toBeCloseTo(101.6 - Math.sqrt(101.6 ** 2 - a * a), 9)
+      }
+      expect(tooth.buccal.heightMillimetres).toBeGreaterThan(tooth.palatal.heightMillimetres)
+    }
+    const heights = [14, 15, 16, 17].map(
+      (fdi) => plan.posterior.find((t) => t.fdi === fdi)!.palatal.heightMillimetres,
+    )
+    expect([...heights].sort((a, b) => a - b)).toEqual(heights)
+  })
+  it('against natural lowers edge to edge the palatal cusps meet them and the canine comes lower', () => {
+    const heightsMillimetres = { right: [0, 0.4, 0.9, 1.6], left: [0.1, 0.5, 1, 1.7] }
+    const natural: SetUpEntry = {
+      ...inventedSetUp,
+      opposing: { kind: 'natural', overlapMillimetres: 0, heightsMillimetres },
+    }
+    const against = planSetUp(natural)
+    expect(against.posterior.map(({ palatal }) => palatal.heightMillimetres)).toEqual([
+      ...heightsMillimetres.right,
+      ...heightsMillimetres.left,
+    ])
+    expect(against.anterior.find(({ fdi }) => fdi === 13)!.edgeMillimetres).toBe(-CANINE_BEYOND_MILLIMETRES)
+    expect(
+      planSetUp({
+        ...natural,
+        opposing: { kind: 'natural', overlapMillimetres: 2, heightsMillimetres },
+      }).anterior.find(({ fdi }) => fdi === 13)!.edgeMillimetres,
+    ).toBe(0)
+  })
+  it('mirror: a mirrored rim and ridge give the mirrored set-up', () => {
+    const flip = (points: SetUpEntry['rim']) => points.map(({ x, y }) => ({ x: -x, y }))
+    const { right, left } = inventedSetUp.canineMillimetres
+    const other = planSetUp({
+      ...inventedSetUp,
+      rim: flip(inventedSetUp.rim),
+      crest: flip(inventedSetUp.crest),
+      canineMillimetres: { right: left, left: right },
+    })
+    for (const tooth of plan.anterior) {
+      const twin = other.anterior.find(({ kind, side }) => kind === tooth.kind && side !== tooth.side)!
+      expect(twin.centre.x).toBeCloseTo(-tooth.centre.x, 6)
+      expect(twin.centre.y).toBeCloseTo(tooth.centre.y, 6)
+    }
+  })
+  it.each<[string, Partial<SetUpEntry>]>([
+    ['too-few-places', { rim: inventedSetUp.rim.slice(0, 3) }],
+    ['tooth-measure', { toothSet: { ...inventedSetUp.toothSet, cuspDegrees: 80 } }],
+    ['words-missing', { toothSet: { ...inventedSetUp.toothSet, name: ' ' } }],
+    ['reading-not-plausible', { canineMillimetres: { right: 2, left: 24 } }],
+    ['outside-sphere', { curveRadiusMillimetres: 30 }],
+    [
+      'too-few-places',
+      {
+        opposing: {
+          kind: 'natural',
+          overlapMillimetres: 0,
+          heightsMillimetres: { right: [0], left: [0, 0, 0, 0] },
+        },
+      },
+    ],
+  ])('refuses with %s what cannot be planned', (code, change) => {
+    expect(() => planSetUp({ ...inventedSetUp, ...change })).toThrow(
+      expect.objectContaining({ code, remedy: expect.stringMatching(/\S/) }),
+    )
+  })
+})
+
+describe('the order of setting (common practice)', () => {
+  it('one side, then the other; or in pairs from the middle', () => {
+    expect(settingOrder('upper', 'front', 'side-by-side')).toEqual([21, 22, 23, 11, 12, 13])
+    expect(settingOrder('upper', 'back', 'side-by-side')).toEqual([24, 25, 26, 27, 14, 15, 16, 17])
+    expect(settingOrder('lower', 'front', 'in-pairs')).toEqual([31, 41, 32, 42, 33, 43])
+  })
+  it('takes any order of ticks, none twice, none from elsewhere', () => {
+    const order = settingOrder('upper', 'front', 'side-by-side')
+    expect(stillToSet(order, [11, 21])).toEqual([22, 23, 12, 13])
+    expect(() => stillToSet(order, [24])).toThrow(expect.objectContaining({ code: 'no-such-tooth' }))
+    expect(() => stillToSet(order, [11, 11])).toThrow(expect.objectContaining({ code: 'tooth-twice' }))
+  })
+})

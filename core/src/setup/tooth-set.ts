@@ -1,0 +1,60 @@
+import { DomainError } from '../refusal/index.ts'
+
+export const anteriorTeeth = ['central', 'lateral', 'canine'] as const
+export const posteriorTeeth = ['firstPremolar', 'secondPremolar', 'firstMolar', 'secondMolar'] as const
+export type AnteriorTooth = (typeof anteriorTeeth)[number]
+export type PosteriorTooth = (typeof posteriorTeeth)[number]
+export type ToothKind = AnteriorTooth | PosteriorTooth
+
+/** A tooth's name as the bench says it. */
+export const toothNames: Readonly<Record<ToothKind, string>> = {
+  central: 'Central',
+  lateral: 'Lateral',
+  canine: 'Canine',
+  firstPremolar: 'First premolar',
+  secondPremolar: 'Second premolar',
+  firstMolar: 'First molar',
+  secondMolar: 'Second molar',
+}
+
+/** A set of teeth as the lab has measured it with a caliper, mm. The name is the lab's own. */
+export interface ToothSet {
+  readonly name: string
+  /** Widest, from contact to contact. */
+  readonly widthsMillimetres: Readonly<Record<ToothKind, number>>
+  /** Neck to edge. */
+  readonly lengthsMillimetres: Readonly<Record<AnteriorTooth, number>>
+  /** Of the back teeth to their base. */
+  readonly cuspDegrees: number
+}
+
+/**
+ * Refuses a set that cannot be measured right.
+ * @throws {DomainError} `words-missing`, `tooth-measure`
+ */
+export function checkToothSet({ name, widthsMillimetres, lengthsMillimetres, cuspDegrees }: ToothSet): void {
+  if (name.trim() === '')
+    throw new DomainError('words-missing', 'The set has no name.', 'Give it the name the lab uses.', 'name')
+  for (const kind of [...anteriorTeeth, ...posteriorTeeth])
+    within(widthsMillimetres[kind], 3, 14, `The width of the ${toothNames[kind].toLowerCase()}`, kind)
+  for (const kind of anteriorTeeth)
+    within(lengthsMillimetres[kind], 5, 16, `The length of the ${toothNames[kind].toLowerCase()}`, kind)
+  within(cuspDegrees, 0, 45, 'The cusp angle', 'cuspDegrees')
+}
+
+function within(value: number, least: number, most: number, what: string, field: string): void {
+  if (!(value >= least && value <= most))
+    throw new DomainError(
+      'tooth-measure',
+      `${what} is ${value}.`,
+      `Measure it again: from ${least} to ${most}.`,
+      field,
+    )
+}
+
+/** The upper or lower tooth of a side in ISO 3950 numbers. @example fdiOf('canine', 'upper', 'left') // 23 */
+export function fdiOf(kind: ToothKind, arch: 'upper' | 'lower', side: 'right' | 'left'): number {
+  const place = [...anteriorTeeth, ...posteriorTeeth].indexOf(kind) + 1
+  const quadrant = arch === 'upper' ? (side === 'right' ? 1 : 2) : side === 'right' ? 4 : 3
+  return quadrant * 10 + place
+}

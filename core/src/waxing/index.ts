@@ -1,0 +1,31 @@
+export {
+  CONTOUR_SOURCE,
+  type ContourDrawing,
+  type ContourRegion,
+  checkRegions,
+  contourRegions,
+  type RegionSeen,
+  regionFaults,
+} from './contour-regions.ts'
+export {
+  checkGroovePattern,
+  type DrawnLine,
+  type GroovePattern,
+  groovePatterns,
+  groovePatternsFor,
+} from './groove-patterns.ts'
+export {
+  checkSite,
+  layerNames,
+  PONTIC_SHEET_GAUGE,
+  PONTIC_SHEETS,
+  ponticClearanceMillimetres,
+  type RoomPlace,
+  type RoomSite,
+  type RoomVerdict,
+  roomPlaces,
+  roomRules,
+  roomVerdict,
+  thinnestLayers,
+  type WaxLayer,
+} from './room-budget.ts'
