@@ -28,6 +28,7 @@ import { PeopleController } from './people/people.controller.ts'
 import { PeopleService } from './people/people.service.ts'
 import { SessionGuard } from './people/session.guard.ts'
 import { SETTINGS, type ServerSettings } from './settings/server-settings.ts'
+import { ToothSetsController } from './setup/tooth-sets.controller.ts'
 import { WeighingController } from './weighing/weighing.controller.ts'
 import { WeighingService } from './weighing/weighing.service.ts'
 
@@ -47,6 +48,7 @@ export class AppModule {
         MixClocksController,
         WeighingController,
         LabController,
+        ToothSetsController,
         ClockController,
         LiveController,
       ],

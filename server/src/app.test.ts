@@ -81,7 +81,12 @@ describe('the shelf', () => {
       'study-model-pair',
       'implant-verification',
       'articulator-mounting',
+      'crown-pattern',
+      'bridge-pattern',
+      'tooth-wax-up',
       'complete-denture',
+      'wire-clasp-partial',
+      'immediate-denture',
     ])
   })
 })

@@ -182,15 +182,17 @@ function checkEntry({ toothSet, stances, canineMillimetres, opposing, ...entry }
   }
   if (opposing.kind !== 'natural') return
   within(opposing.overlapMillimetres, 0, 10, 'The overlap', 'overlapMillimetres')
+  // Other programs may leave the heights out altogether.
+  const heights: Partial<OfEachSide<readonly number[]>> = opposing.heightsMillimetres ?? {}
   for (const side of sides) {
-    if (opposing.heightsMillimetres[side].length !== posteriorTeeth.length)
+    if (heights[side]?.length !== posteriorTeeth.length)
       throw new DomainError(
         'too-few-places',
         `The natural lowers want a height at four teeth, ${side}.`,
         'Measure at both premolars and both molars.',
         'heightsMillimetres',
       )
-    for (const height of opposing.heightsMillimetres[side])
+    for (const height of heights[side] ?? [])
       within(height, -5, 8, `Natural cusps, ${side}`, 'heightsMillimetres')
   }
 }

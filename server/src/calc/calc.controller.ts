@@ -13,7 +13,10 @@ import {
   type PairPlan,
   packsNeeded,
   planPair,
+  planSetUp,
   type SetGypsum,
+  type SetUpEntry,
+  type SetUpPlan,
   type Space,
   setGypsum,
   spaceCm3,
@@ -26,6 +29,7 @@ import { IsBoolean, IsIn, IsInt, IsNumber, IsOptional, IsString, Length } from '
 import { plain } from '../database/plain.ts'
 import { ArticulatorQuestionDto } from '../mounting/articulator.dto.ts'
 import { Public } from '../people/session.guard.ts'
+import { SetUpEntryDto } from '../setup/set-up.dto.ts'
 import { PairEntryDto } from '../trimming/trim.dto.ts'
 
 const givens = ['powder', 'liquid', 'total', 'bags'] as const
@@ -131,6 +135,14 @@ export class CalcController {
   @ApiOperation({ summary: 'Every cut of a pair of study models from their landmarks' })
   trim(@Body() entry: PairEntryDto): PairPlan {
     return planPair(plain(entry))
+  }
+
+  @Post('set-up')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Where every tooth goes, from the rim, the ridge and a set of teeth' })
+  setUp(@Body() entry: SetUpEntryDto): SetUpPlan {
+    // The core refuses natural lowers without their heights.
+    return planSetUp(plain(entry) as unknown as SetUpEntry)
   }
 
   @Post('articulator')

@@ -1,4 +1,5 @@
 import type { CaseEvent, Route } from '@yentrik/core'
+import { sheetKinds } from './sheet.dto.ts'
 
 /** A whole case, as it leaves and comes back. Published at /api/schema/case.json. */
 export interface CaseDocument {
@@ -56,7 +57,7 @@ const sheet = {
   additionalProperties: false,
   required: ['kind'],
   properties: {
-    kind: { enum: ['parts', 'places', 'trimPlan', 'finishedPair', 'mounting'] },
+    kind: { enum: sheetKinds },
     parts: listOf({ name: text, count: number }),
     places: listOf({ place: text, value: number }),
     entry: { type: 'object', required: ['upper', 'lower', 'choices'] },
@@ -65,6 +66,18 @@ const sheet = {
     articulator: { type: 'object', required: ['intercondylarMillimetres', 'condylarDegrees', 'pinTip'] },
     pinMillimetres: number,
     facebow: { type: 'boolean' },
+    photo: { type: 'string', maxLength: 200_000 },
+    prescription: { type: 'object', required: ['arch', 'incisalLevelMillimetres', 'pinMillimetres'] },
+    setUpEntry: { type: 'object', required: ['arch', 'rim', 'crest', 'toothSet', 'stances', 'opposing'] },
+    teeth: { type: 'array', items: { type: 'integer' } },
+    reading: { type: 'object', required: ['incisalLevelMillimetres', 'pinMillimetres'] },
+    tolerances: { type: 'object', required: ['levelMillimetres'] },
+    sites: { type: 'array', items: { type: 'object', required: ['name', 'place', 'roomMillimetres'] } },
+    tooth: { type: 'integer' },
+    patternId: text,
+    regions: { type: 'array', items: { type: 'object', required: ['region'] } },
+    dueBackAt: instant,
+    changes: listOf({ change: text, words: text }),
   },
 }
 

@@ -1,4 +1,4 @@
-import { ApiProperty } from '@nestjs/swagger'
+import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger'
 import type { SheetKind } from '@yentrik/core'
 import { Type } from 'class-transformer'
 import {
@@ -6,20 +6,35 @@ import {
   IsArray,
   IsBoolean,
   IsIn,
+  IsInt,
+  IsISO8601,
   IsNumber,
+  IsOptional,
   IsString,
   Length,
+  MaxLength,
   ValidateNested,
 } from 'class-validator'
 import { ArticulatorDto } from '../mounting/articulator.dto.ts'
+import { PrescriptionDto, SetUpEntryDto, SetUpReadingDto, SetUpTolerancesDto } from '../setup/set-up.dto.ts'
 import { FinishedPairDto, PairEntryDto } from '../trimming/trim.dto.ts'
+import { RegionSeenDto, RoomSiteDto } from '../waxing/wax.dto.ts'
 
-const sheetKinds = [
+export const sheetKinds = [
   'parts',
   'places',
   'trimPlan',
   'finishedPair',
   'mounting',
+  'prescription',
+  'setUpPlan',
+  'teethSet',
+  'setUp',
+  'room',
+  'grooves',
+  'regions',
+  'dispatch',
+  'tryInAnswer',
 ] as const satisfies readonly SheetKind[]
 
 export class SheetDto {
@@ -61,6 +76,64 @@ class MountingSheetDto extends SheetDto {
   @ApiProperty() @ValidateNested() @Type(() => ArticulatorDto) articulator: ArticulatorDto
   @ApiProperty({ example: 0 }) @IsNumber() pinMillimetres: number
   @ApiProperty() @IsBoolean() facebow: boolean
+  @ApiPropertyOptional({ description: 'Data URL of a small JPEG' })
+  @IsOptional()
+  @IsString()
+  @MaxLength(200_000)
+  photo?: string
+}
+
+class PrescriptionSheetDto extends SheetDto {
+  @ApiProperty() @ValidateNested() @Type(() => PrescriptionDto) prescription: PrescriptionDto
+}
+class SetUpPlanSheetDto extends SheetDto {
+  @ApiProperty() @ValidateNested() @Type(() => SetUpEntryDto) setUpEntry: SetUpEntryDto
+}
+class TeethSetSheetDto extends SheetDto {
+  @ApiProperty({ type: [Number], example: [21, 22] })
+  @IsArray()
+  @ArrayMaxSize(32)
+  @IsInt({ each: true })
+  teeth: number[]
+}
+class SetUpSheetDto extends SheetDto {
+  @ApiProperty() @ValidateNested() @Type(() => SetUpReadingDto) reading: SetUpReadingDto
+  @ApiProperty() @ValidateNested() @Type(() => SetUpTolerancesDto) tolerances: SetUpTolerancesDto
+}
+class RoomSheetDto extends SheetDto {
+  @ApiProperty({ type: [RoomSiteDto] })
+  @IsArray()
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => RoomSiteDto)
+  sites: RoomSiteDto[]
+}
+class GroovesSheetDto extends SheetDto {
+  @ApiProperty({ example: 46 }) @IsInt() tooth: number
+  @ApiProperty({ example: 'lower-molar-five' }) @IsString() @Length(1, 80) patternId: string
+}
+class RegionsSheetDto extends SheetDto {
+  @ApiProperty({ type: [RegionSeenDto] })
+  @IsArray()
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => RegionSeenDto)
+  regions: RegionSeenDto[]
+}
+class DispatchSheetDto extends PartsSheetDto {
+  @ApiProperty({ example: '2026-03-04T12:00:00Z' }) @IsISO8601({ strict: true }) dueBackAt: string
+}
+class WantedChangeDto {
+  @ApiProperty({ example: 'front' }) @IsString() @Length(1, 80) change: string
+  @ApiProperty({ example: '11 a little longer' }) @IsString() @Length(1, 1000) words: string
+}
+class TryInAnswerSheetDto extends SheetDto {
+  @ApiProperty({ type: [WantedChangeDto], description: 'Empty: accepted' })
+  @IsArray()
+  @ArrayMaxSize(30)
+  @ValidateNested({ each: true })
+  @Type(() => WantedChangeDto)
+  changes: WantedChangeDto[]
 }
 
 /** Which shape each kind of sheet has. */
@@ -70,4 +143,13 @@ export const sheetShapes = [
   { name: 'trimPlan', value: TrimPlanSheetDto },
   { name: 'finishedPair', value: FinishedPairSheetDto },
   { name: 'mounting', value: MountingSheetDto },
+  { name: 'prescription', value: PrescriptionSheetDto },
+  { name: 'setUpPlan', value: SetUpPlanSheetDto },
+  { name: 'teethSet', value: TeethSetSheetDto },
+  { name: 'setUp', value: SetUpSheetDto },
+  { name: 'room', value: RoomSheetDto },
+  { name: 'grooves', value: GroovesSheetDto },
+  { name: 'regions', value: RegionsSheetDto },
+  { name: 'dispatch', value: DispatchSheetDto },
+  { name: 'tryInAnswer', value: TryInAnswerSheetDto },
 ]

@@ -40,12 +40,21 @@ export function demoHistory(demo: DemoCase, context: HistoryContext): CaseAtHand
   const times = placeBackwards(plan, end, context)
   let hand = receiveDemo(demo, (times[0] ?? end) - 10 * MINUTE, context)
   for (const [index, { command, by }] of plan.entries())
-    hand = obey(hand, command, times[index]!, by, context.routeIdOf)
+    hand = obey(hand, dated(command, times[index]!), times[index]!, by, context.routeIdOf)
   return hand
 }
 
+/** A case that leaves for its try-in is due back two days later, whenever that turns out to be. */
+function dated(command: CaseCommand, at: number): CaseCommand {
+  if (command.type !== 'recordSheet' || command.sheet.kind !== 'dispatch') return command
+  return {
+    ...command,
+    sheet: { ...command.sheet, dueBackAt: new Date(at + 48 * HOUR).toISOString() },
+  }
+}
+
 function receiveDemo(demo: DemoCase, at: number, { now, people, routeIdOf }: HistoryContext): CaseAtHand {
-  const { docket, clinic, prescriber, patientCode, patientAge, wanted, shade, enclosures } = demo
+  const { docket, clinic, prescriber, patientCode, patientAge, wanted, teeth = [], shade, enclosures } = demo
   const dueAt = new Date(
     Math.round((now + demo.dueInHours * HOUR) / (30 * MINUTE)) * 30 * MINUTE,
   ).toISOString()
@@ -55,7 +64,7 @@ function receiveDemo(demo: DemoCase, at: number, { now, people, routeIdOf }: His
     patientCode,
     patientAge,
     wanted,
-    teeth: [],
+    teeth,
     shade,
     dueAt,
     enclosures,

@@ -1,4 +1,4 @@
-import type { LabProduct } from '@yentrik/core'
+import type { LabProduct, ToothSet } from '@yentrik/core'
 
 /** The invented lab in demo/lab.json. All times are relative to the moment of seeding, so that it is always in mid-work. */
 export interface DemoLab {
@@ -16,6 +16,7 @@ export interface DemoLab {
     readonly quarantine?: string
   }[]
   readonly products: readonly Omit<LabProduct, 'productId'>[]
+  readonly toothSets: readonly ToothSet[]
   readonly cases: readonly DemoCase[]
 }
 
@@ -26,6 +27,7 @@ export interface DemoCase {
   readonly patientCode: string
   readonly patientAge: number
   readonly wanted: string
+  readonly teeth?: readonly number[]
   readonly shade?: string
   readonly job: string
   readonly choices: Readonly<Record<string, string>>

@@ -34,6 +34,7 @@ export class DemoSeed {
     ) as DemoLab
     const now = this.clock.now()
     await this.settings.set('lab', { ...(await this.settings.lab()), labName: lab.labName })
+    await this.settings.changeToothSets(() => lab.toothSets)
     for (const person of lab.people) await this.people.add(person.name, person.role, '')
     const { calendar } = await this.settings.lab()
     const products = lab.products.map((product): LabProduct => ({ ...product, productId: randomUUID() }))
@@ -66,6 +67,6 @@ export class DemoSeed {
         await this.store.append(manager, randomUUID(), hand, hand.events, calendar)
       }
     })
-    await this.settings.set('next-docket', 2165)
+    await this.settings.set('next-docket', 2170)
   }
 }

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { type LabCalendar, usualCalendar } from '@yentrik/core'
+import { type LabCalendar, type ToothSet, usualCalendar } from '@yentrik/core'
 import { DataSource } from 'typeorm'
 import { LabSettingRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
@@ -11,6 +11,8 @@ export interface LabSettings {
   /** The lab's own choices of variants, by template and matter, where they differ from the usual. */
   readonly variants: Readonly<Record<string, Readonly<Record<string, string>>>>
 }
+
+const TOOTH_SETS = 'tooth-sets'
 
 @Injectable()
 export class LabSettingsService {
@@ -37,5 +39,19 @@ export class LabSettingsService {
     await this.queue.write((manager) =>
       manager.upsert(LabSettingRow, { key, value: value as object }, ['key']),
     )
+  }
+
+  /** The lab's own tooth sets, by name. */
+  async toothSets(): Promise<ToothSet[]> {
+    return [...((await this.get<ToothSet[]>(TOOTH_SETS)) ?? [])].sort((a, b) => a.name.localeCompare(b.name))
+  }
+
+  /** Reads and writes in one transaction, so that two people can add a set at once. */
+  async changeToothSets(change: (sets: readonly ToothSet[]) => readonly ToothSet[]): Promise<void> {
+    await this.queue.write(async (manager) => {
+      const row = await manager.findOneBy(LabSettingRow, { key: TOOTH_SETS })
+      const value = change((row?.value as ToothSet[] | undefined) ?? []) as object
+      await manager.upsert(LabSettingRow, { key: TOOTH_SETS, value }, ['key'])
+    })
   }
 }

@@ -13,7 +13,7 @@ import {
 const MANY = 200
 const Point = () => Type(() => PointDto)
 
-class PointDto {
+export class PointDto {
   @ApiProperty({ example: 16.4 }) @IsNumber() x: number
   @ApiProperty({ example: 30.6 }) @IsNumber() y: number
 }
