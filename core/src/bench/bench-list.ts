@@ -68,9 +68,12 @@ export function benchList(
       .filter(({ status }) => status === 'asking')
       .sort((a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0))
       .slice(0, most),
-    away: written(workable.filter(isAway), (a, b) => a.summary.dueAt - b.summary.dueAt),
+    away: written(workable.filter(isAway), (a, b) => dueBack(a) - dueBack(b)),
   }
 }
+
+/** When a case at the clinic is due back; without an agreed hour, when the case itself is due. */
+const dueBack = ({ item, summary }: Judged) => item.window?.lateFrom ?? summary.dueAt
 
 /** A clock that is running out goes before a hand's work in progress, and that before what is only due. */
 function rank(item: BenchItem): number {

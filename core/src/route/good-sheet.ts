@@ -90,8 +90,29 @@ const inventedReading: SetUpReading = {
 /** An invented set of teeth and the rim that it is set along. */
 export const inventedSetUp: SetUpEntry = {
   arch: 'upper',
-  rim: [P(0, 8), P(-12, 4.4), P(12.2, 4.4), P(-21, -5.6), P(21.2, -5.2), P(-27, -21), P(27, -20.6)],
-  crest: [P(0, 1), P(-11, -3.6), P(11, -3.4), P(-18.5, -14), P(18.6, -14.2), P(-23, -31), P(23.2, -31)],
+  // The rule laid across 5, 10, 20, 30 and 40 mm behind the front of the rim.
+  rim: [
+    P(0, 8),
+    P(-13.8, 3),
+    P(14, 3),
+    P(-19.1, -2),
+    P(18.9, -2),
+    P(-24.6, -12),
+    P(24.9, -12),
+    P(-27.5, -22),
+    P(27.3, -22),
+  ],
+  crest: [
+    P(0, 1),
+    P(-9.1, -2),
+    P(8.9, -2),
+    P(-17.4, -12),
+    P(17.6, -12),
+    P(-21.5, -22),
+    P(21.3, -22),
+    P(-23.2, -32),
+    P(23.4, -32),
+  ],
   canineMillimetres: inventedPrescription.canineMillimetres,
   highLipMillimetres: inventedPrescription.highLipMillimetres,
   toothSet: {
@@ -111,7 +132,7 @@ export const inventedSetUp: SetUpEntry = {
   stances: usualStances,
   incisorForwardMillimetres: 85,
   incisorBelowMillimetres: 35,
-  curve: 'plane',
+  curve: 'teeth',
   curveRadiusMillimetres: MONSON_RADIUS_MILLIMETRES,
   intercondylarMillimetres: 110,
   opposing: { kind: 'denture' },

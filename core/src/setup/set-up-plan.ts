@@ -1,4 +1,9 @@
-import { MONSON_RADIUS_MILLIMETRES, onSphere, sphereOnPlane, sphereThrough } from '../mounting/index.ts'
+import {
+  type CompensatingSphere,
+  MONSON_RADIUS_MILLIMETRES,
+  onSphere,
+  sphereThrough,
+} from '../mounting/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 import type { Point } from '../trimming/index.ts'
 import { archAt, type FittedArch, fitArch } from './arch-form.ts'
@@ -65,7 +70,8 @@ export interface SetUpEntry {
   /** Incisal edge in front of the hinge axis and below it. */
   readonly incisorForwardMillimetres: number
   readonly incisorBelowMillimetres: number
-  readonly curve: 'condyles' | 'plane'
+  /** Through the palatal cusps of first premolars and first molars at the plane, or through condyles and incisors. */
+  readonly curve: 'teeth' | 'condyles'
   readonly curveRadiusMillimetres: number
   readonly intercondylarMillimetres: number
   readonly opposing:
@@ -154,7 +160,7 @@ export function planSetUp(entry: SetUpEntry): SetUpPlan {
     lipMillimetres: entry.highLipMillimetres,
     neckBeyondLipMillimetres,
     anterior: sides.flatMap((side) => placeFront(entry, rim, side)),
-    posterior: sides.flatMap((side) => placeBack(entry, rim, crest, sixMillimetres, side)),
+    posterior: placeBack(entry, rim, crest),
     remarks: remarksOn(entry, rim, crest, spareMillimetres, neckBeyondLipMillimetres),
   }
 }
@@ -231,71 +237,110 @@ function stanceOf({ stances, opposing }: SetUpEntry, kind: AnteriorTooth): Anter
     : stance
 }
 
-function placeBack(
-  entry: SetUpEntry,
-  rim: FittedArch,
-  crest: FittedArch,
-  sixMillimetres: number,
-  side: Side,
-): PlacedPosterior[] {
+type Standing = Omit<PlacedPosterior, 'buccal' | 'palatal'> & {
+  readonly buccalAt: Point
+  readonly palatalAt: Point
+}
+
+/** Where the back teeth of a side stand in plan. */
+function standBack(entry: SetUpEntry, rim: FittedArch, crest: FittedArch, side: Side): Standing[] {
   const sign = side === 'left' ? 1 : -1
   const widths = entry.toothSet.widthsMillimetres
-  const canineDistal = archAt(rim, sign * sixMillimetres).at
+  const canineDistal = archAt(rim, sign * (widths.central + widths.lateral + widths.canine)).at
   const path = posteriorPath({
     rim,
     crest,
     startY: canineDistal.y,
     crestAfterMillimetres: widths.firstPremolar + widths.secondPremolar + widths.firstMolar / 2,
   })
-  const height = curveHeight(entry, rim)
   let mesial = 0
-  return posteriorTeeth.map((kind, index) => {
+  return posteriorTeeth.map((kind) => {
     const widthMillimetres = widths[kind]
     const { at, along } = path(mesial + widthMillimetres / 2)
     mesial += widthMillimetres
     const centre = { x: sign * at.x, y: at.y }
-    const distal = { x: sign * along.x, y: along.y }
     // Buccal is at right angles to the path, away from the midline.
     const out = { x: sign * -along.y, y: along.x }
     const half = cuspsApart[kind] / 2
-    const buccalAt = { x: centre.x + out.x * half, y: centre.y + out.y * half }
-    const palatalAt = { x: centre.x - out.x * half, y: centre.y - out.y * half }
-    const onCurve = { buccal: height(buccalAt), palatal: height(palatalAt) }
-    const natural =
-      entry.opposing.kind === 'natural' ? entry.opposing.heightsMillimetres[side][index] : undefined
-    const palatal = natural ?? onCurve.palatal
     return {
       fdi: fdiOf(kind, entry.arch, side),
       kind,
       side,
       widthMillimetres,
       centre,
-      distal,
+      distal: { x: sign * along.x, y: along.y },
+      buccalAt: { x: centre.x + out.x * half, y: centre.y + out.y * half },
+      palatalAt: { x: centre.x - out.x * half, y: centre.y - out.y * half },
+    }
+  })
+}
+
+function placeBack(entry: SetUpEntry, rim: FittedArch, crest: FittedArch): PlacedPosterior[] {
+  const standing = sides.flatMap((side) => standBack(entry, rim, crest, side))
+  const sphere = curveOf(entry, rim, standing)
+  const height = (at: Point) =>
+    onSphere(sphere, inArticulator(entry, rim, at)).z + entry.incisorBelowMillimetres
+  return standing.map(({ buccalAt, palatalAt, ...tooth }) => {
+    const onCurve = { buccal: height(buccalAt), palatal: height(palatalAt) }
+    const natural =
+      entry.opposing.kind === 'natural'
+        ? entry.opposing.heightsMillimetres[tooth.side][posteriorTeeth.indexOf(tooth.kind)]
+        : undefined
+    const palatal = natural ?? onCurve.palatal
+    return {
+      ...tooth,
       buccal: { at: buccalAt, heightMillimetres: palatal + onCurve.buccal - onCurve.palatal },
       palatal: { at: palatalAt, heightMillimetres: palatal },
     }
   })
 }
 
-/** Height of the compensating curve above the occlusal plane at a place of the plan. */
-function curveHeight(entry: SetUpEntry, rim: FittedArch): (at: Point) => number {
+/** A place of the plan in the frame of the articulator: x forwards of the hinge axis, y to the left. */
+const inArticulator = ({ incisorForwardMillimetres }: SetUpEntry, rim: FittedArch, { x, y }: Point) => ({
+  x: incisorForwardMillimetres + y - rim.frontMillimetres,
+  y: x,
+})
+
+/**
+ * The compensating curve. Through the teeth: centre S on the midline, at one distance from the palatal cusps p of the
+ * first premolar and q of the first molar, both at the height of the plane:
+ *
+ *     S_x = (|p|² - |q|²) / (2 (p_x - q_x)),  S_z = z_o + √(R² - (p_x - S_x)² - p_y²)
+ */
+function curveOf(entry: SetUpEntry, rim: FittedArch, standing: readonly Standing[]): CompensatingSphere {
   const { incisorForwardMillimetres: forward, incisorBelowMillimetres: below } = entry
+  const radiusMillimetres = requirePositive(
+    entry.curveRadiusMillimetres,
+    'curveRadiusMillimetres',
+    'The radius',
+  )
   const half = entry.intercondylarMillimetres / 2
-  const inArticulator = ({ x, y }: Point) => ({ x: forward + y - rim.frontMillimetres, y: x })
-  // Touching the plane where the premolars begin, under the canines' distal ends (choice).
-  const touch = inArticulator({ x: 0, y: archAt(rim, entry.canineMillimetres.left).at.y }).x
-  const sphere =
-    entry.curve === 'condyles'
-      ? sphereThrough(
-          [
-            { x: 0, y: -half, z: 0 },
-            { x: 0, y: half, z: 0 },
-            { x: forward, y: 0, z: -below },
-          ],
-          entry.curveRadiusMillimetres,
-        )
-      : sphereOnPlane(-below, touch, entry.curveRadiusMillimetres)
-  return (at) => onSphere(sphere, inArticulator(at)).z + below
+  if (entry.curve === 'condyles')
+    return sphereThrough(
+      [
+        { x: 0, y: -half, z: 0 },
+        { x: 0, y: half, z: 0 },
+        { x: forward, y: 0, z: -below },
+      ],
+      radiusMillimetres,
+    )
+  const cusp = (kind: PosteriorTooth) =>
+    inArticulator(
+      entry,
+      rim,
+      standing.find((tooth) => tooth.kind === kind && tooth.side === 'left')!.palatalAt,
+    )
+  const [p, q] = [cusp('firstPremolar'), cusp('firstMolar')]
+  const x = (p.x ** 2 + p.y ** 2 - q.x ** 2 - q.y ** 2) / (2 * (p.x - q.x))
+  const square = radiusMillimetres ** 2 - (p.x - x) ** 2 - p.y ** 2
+  if (!(square > 0))
+    throw new DomainError(
+      'sphere-too-small',
+      `A sphere of ${radiusMillimetres} mm does not reach both sides of the arch.`,
+      'Choose a larger radius.',
+      'curveRadiusMillimetres',
+    )
+  return { centre: { x, y: 0, z: Math.sqrt(square) - below }, radiusMillimetres }
 }
 
 function remarksOn(

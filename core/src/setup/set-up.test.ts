@@ -2,7 +2,6 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { inventedPrescription, inventedSetUp } from '../route/index.ts'
 import {
-  archAt,
   CANINE_BEYOND_MILLIMETRES,
   compareSetUp,
   nearestOnArch,
@@ -93,6 +92,9 @@ describe('the set-up plan', () => {
   const widths = inventedSetUp.toothSet.widthsMillimetres
   const byFdi = (fdi: number) => [...plan.anterior, ...plan.posterior].find((tooth) => tooth.fdi === fdi)!
 
+  const byBack = (fdi: number) => plan.posterior.find((tooth) => tooth.fdi === fdi)!
+  const palatal = (fdi: number) => byBack(fdi).palatal.heightMillimetres
+
   it('stands 14 teeth, the middle of each front tooth on the rim at half its width', () => {
     expect([...plan.anterior, ...plan.posterior]).toHaveLength(14)
     expect(nearestOnArch(plan.rim, byFdi(21).centre).lengthMillimetres).toBeCloseTo(8.9 / 2, 4)
@@ -120,7 +122,7 @@ describe('the set-up plan', () => {
     // Neck height by hand: 11 cos 8° cos 2° = 10.886.
     expect(central!.neckMillimetres).toBeCloseTo(10.886, 3)
   })
-  it('neighbouring back teeth touch: the way between their middles is half of both widths, about', () => {
+  it('neighbouring back teeth touch: along the path half of both widths, straight across hardly less', () => {
     for (const [a, b] of [
       [24, 25],
       [25, 26],
@@ -129,7 +131,9 @@ describe('the set-up plan', () => {
     ] as const) {
       const [one, other] = [byFdi(a), byFdi(b)]
       const between = Math.hypot(one.centre.x - other.centre.x, one.centre.y - other.centre.y)
-      expect(between).toBeCloseTo((one.widthMillimetres + other.widthMillimetres) / 2, 1)
+      const half = (one.widthMillimetres + other.widthMillimetres) / 2
+      expect(between).toBeLessThanOrEqual(half + 1e-9)
+      expect(between).toBeGreaterThan(0.985 * half)
     }
   })
   it('from the middle of the first molar on the teeth stand over the crest of the ridge', () => {
@@ -137,20 +141,38 @@ describe('the set-up plan', () => {
       expect(Math.abs(nearestOnArch(plan.crest, byFdi(fdi).centre).offMillimetres)).toBeLessThan(0.15)
     expect(nearestOnArch(plan.crest, byFdi(24).centre).offMillimetres).toBeGreaterThan(2)
   })
-  it('cusps lie on the sphere: height = R - √(R² - a²) about its touching point, and buccal cusps rise', () => {
-    // By hand for a sphere on the plane: a is the plan distance from the touching point under the canines.
-    const touchY = archAt(plan.rim, inventedSetUp.canineMillimetres.left).at.y
-    for (const tooth of plan.posterior) {
-      for (const { at, heightMillimetres } of [tooth.buccal, tooth.palatal]) {
-        const a = Math.hypot(at.x, at.y - touchY)
-        expect(heightMillimetres).toBeCloseTo(101.6 - Math.sqrt(101.6 ** 2 - a * a), 9)
-      }
+  it('palatal cusps of first premolars and first molars lie on the plane, second molars rise', () => {
+    for (const fdi of [14, 24, 16, 26]) expect(palatal(fdi)).toBeCloseTo(0, 9)
+    expect(palatal(25)).toBeLessThan(0)
+    expect(palatal(27)).toBeGreaterThan(0.5)
+    for (const tooth of plan.posterior)
       expect(tooth.buccal.heightMillimetres).toBeGreaterThan(tooth.palatal.heightMillimetres)
+  })
+  it('every cusp lies on one sphere of 4 in about a centre on the midline, by hand from two cusps', () => {
+    const at = (fdi: number) => byBack(fdi).palatal.at
+    const [p, q] = [at(24), at(26)]
+    // |p - S|² = |q - S|² on the midline, and |p - S|² + S_z² = R².
+    const y = (p.x ** 2 + p.y ** 2 - q.x ** 2 - q.y ** 2) / (2 * (p.y - q.y))
+    const z = Math.sqrt(101.6 ** 2 - p.x ** 2 - (p.y - y) ** 2)
+    for (const { buccal, palatal: inner } of plan.posterior)
+      for (const cusp of [buccal, inner])
+        expect(Math.hypot(cusp.at.x, cusp.at.y - y, cusp.heightMillimetres - z)).toBeCloseTo(101.6, 9)
+  })
+  it('through condyles and incisors it is the sphere of the articulator: heights as in its worked example', () => {
+    // Model notes: c 101.6, b 101.6, K 24: incisor (80.381203, -35.788017); at (50, 25) the sphere is 1.731753 above.
+    const bonwill = planSetUp({
+      ...inventedSetUp,
+      curve: 'condyles',
+      intercondylarMillimetres: 101.6,
+      incisorForwardMillimetres: 80.381203,
+      incisorBelowMillimetres: 35.788017,
+    })
+    const centre = { x: 60.535001, z: 63.854786 }
+    for (const { palatal: inner } of bonwill.posterior) {
+      const x = 80.381203 + inner.at.y - bonwill.rim.frontMillimetres
+      const z = inner.heightMillimetres - 35.788017
+      expect(Math.hypot(x - centre.x, inner.at.x, z - centre.z)).toBeCloseTo(101.6, 4)
     }
-    const heights = [14, 15, 16, 17].map(
-      (fdi) => plan.posterior.find((t) => t.fdi === fdi)!.palatal.heightMillimetres,
-    )
-    expect([...heights].sort((a, b) => a - b)).toEqual(heights)
   })
   it('against natural lowers edge to edge the palatal cusps meet them and the canine comes lower', () => {
     const heightsMillimetres = { right: [0, 0.4, 0.9, 1.6], left: [0.1, 0.5, 1, 1.7] }
@@ -191,7 +213,7 @@ describe('the set-up plan', () => {
     ['tooth-measure', { toothSet: { ...inventedSetUp.toothSet, cuspDegrees: 80 } }],
     ['words-missing', { toothSet: { ...inventedSetUp.toothSet, name: ' ' } }],
     ['reading-not-plausible', { canineMillimetres: { right: 2, left: 24 } }],
-    ['outside-sphere', { curveRadiusMillimetres: 30 }],
+    ['sphere-too-small', { curveRadiusMillimetres: 15 }],
     [
       'too-few-places',
       {

@@ -118,7 +118,7 @@ class OpposingDto {
   @Type(() => HeightsDto)
   heightsMillimetres?: HeightsDto
 }
-const curves = ['condyles', 'plane'] as const satisfies readonly SetUpEntry['curve'][]
+const curves = ['teeth', 'condyles'] as const satisfies readonly SetUpEntry['curve'][]
 
 /** What a set-up is planned from; mm and degrees. */
 export class SetUpEntryDto {

@@ -4,6 +4,7 @@ import {
   Hammer,
   Layers,
   type LucideIcon,
+  RulerDimensionLine,
   Scale,
   Settings2,
   SquareStack,
@@ -28,6 +29,7 @@ const places: readonly { to: string; name: string; Icon: LucideIcon }[] = [
   { to: '/mix', name: 'Mix', Icon: Scale },
   { to: '/trim', name: 'Trim', Icon: Triangle },
   { to: '/mount', name: 'Mount', Icon: DraftingCompass },
+  { to: '/set-up', name: 'Set up', Icon: RulerDimensionLine },
   { to: '/shelf', name: 'Shelf', Icon: Layers },
   { to: '/settings', name: 'Settings', Icon: Settings2 },
 ]
@@ -64,6 +66,7 @@ function House() {
     { key: 'x', does: 'Mix', run: () => go('/mix') },
     { key: 'r', does: 'Trim', run: () => go('/trim') },
     { key: 'o', does: 'Mount', run: () => go('/mount') },
+    { key: 'u', does: 'Set up', run: () => go('/set-up') },
     { key: 's', does: 'Shelf', run: () => go('/shelf') },
     { key: 'a', does: 'New case', run: () => go('/cases/new') },
     { key: '?', does: 'Help', run: () => setHelp(true) },

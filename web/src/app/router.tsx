@@ -35,6 +35,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../mounting/MountScreen.tsx')).MountScreen }),
       },
       {
+        path: 'set-up',
+        lazy: async () => ({ Component: (await import('../setup/SetUpScreen.tsx')).SetUpScreen }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
       },
@@ -53,6 +57,10 @@ export const router = createBrowserRouter([
       {
         path: 'papers/trim/:caseId',
         lazy: async () => ({ Component: (await import('../papers/TrimPaper.tsx')).TrimPaper }),
+      },
+      {
+        path: 'papers/set-up/:caseId',
+        lazy: async () => ({ Component: (await import('../papers/SetUpPaper.tsx')).SetUpPaper }),
       },
       {
         path: 'papers/commands',

@@ -14,6 +14,7 @@ export const everywhere: readonly (readonly [key: string, does: string])[] = [
   ['x', 'Mix'],
   ['r', 'Trim'],
   ['o', 'Mount'],
+  ['u', 'Set up'],
   ['s', 'Shelf'],
   ['a', 'Take in a new case'],
   ['?', 'This sheet'],

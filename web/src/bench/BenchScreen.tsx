@@ -54,6 +54,12 @@ function atThisMoment(bench: Bench, now: number): BenchList {
   return { ...bench, now: [...opened, ...bench.now], later: bench.later.filter((e) => !opened.includes(e)) }
 }
 
+/** A case at its try-in, with when it is due back, or that it is late. */
+function awayWords({ docket, window, verdict }: BenchEntry, now: number): string {
+  if (!window) return docket
+  return `${docket} ${verdict === 'good' ? 'back' : 'LATE, was due'} ${dayAndTime(window.lateFrom, now)}`
+}
+
 function isEmpty(list: BenchList): boolean {
   return (
     list.now.length + list.later.length + list.asking.length + list.away.length + list.running.length === 0
@@ -103,7 +109,7 @@ function Hands({ list, now }: { list: BenchList; now: number }) {
           </ul>
           {list.away.length > 0 && (
             <p className="border-base-300 border-t px-1 pt-2 text-sm">
-              At the clinic: {list.away.map((e) => e.docket).join(', ')}
+              At the clinic: {list.away.map((entry) => awayWords(entry, now)).join(', ')}
             </p>
           )}
         </section>

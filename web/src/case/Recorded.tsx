@@ -1,4 +1,4 @@
-import type { CaseEvent, JobState } from '@yentrik/core'
+import type { CaseEvent, JobState, SheetKind } from '@yentrik/core'
 import { Link } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { clockTime } from '../format/format.ts'
@@ -56,15 +56,23 @@ function SheetLink({
 }) {
   const last = entries.findLast((event) => event.type === 'sheetRecorded')
   if (last?.type !== 'sheetRecorded') return null
-  const sheet = `case=${caseId}&job=${job.jobId}&sheet=${last.sheetId}`
-  const kind = last.sheet.kind
-  if (kind !== 'mounting' && kind !== 'trimPlan') return null
+  const on = `case=${caseId}&job=${job.jobId}&sheet=${last.sheetId}`
+  const instrument = instruments[last.sheet.kind]
+  if (!instrument) return null
   return (
-    <Link
-      className="link mt-2 inline-block"
-      to={kind === 'mounting' ? `/mount?${sheet}&step=${stepId}` : `/trim?${sheet}&plan=${stepId}`}
-    >
-      {kind === 'mounting' ? 'What the pin and the guides do' : 'The whole plan'}
+    <Link className="link mt-2 inline-block" to={instrument.to(on, stepId)}>
+      {instrument.words}
     </Link>
   )
+}
+
+/** Where a stored sheet can be looked at again. */
+const instruments: Readonly<
+  Partial<Record<SheetKind, { readonly words: string; readonly to: (on: string, stepId: string) => string }>>
+> = {
+  mounting: { words: 'What the pin and the guides do', to: (on, step) => `/mount?${on}&step=${step}` },
+  trimPlan: { words: 'The whole plan', to: (on, step) => `/trim?${on}&plan=${step}` },
+  prescription: { words: 'The rim in a drawing', to: (on, step) => `/set-up?${on}&step=${step}` },
+  setUpPlan: { words: 'The whole plan', to: (on, step) => `/set-up?${on}&step=${step}` },
+  setUp: { words: 'The set-up in a drawing', to: (on, step) => `/set-up?${on}&step=${step}` },
 }

@@ -8,6 +8,7 @@ import {
   type RouteStep,
   stepOf,
   stepWindow,
+  wantedChanges,
   windowVerdict,
 } from '@yentrik/core'
 import { TriangleAlert } from 'lucide-react'
@@ -23,6 +24,22 @@ import type { CaseHand } from './case-hand.ts'
 import { Recorded } from './Recorded.tsx'
 import { SheetEntry } from './SheetEntry.tsx'
 import { StepPicture } from './StepPicture.tsx'
+
+/** Entries of the sheets that are filled in on the card itself: a refusal of them is told beside them. */
+const sheetFields = [
+  'parts',
+  'places',
+  'sheet',
+  'pinMillimetres',
+  'pinTip',
+  'photo',
+  'teeth',
+  'sites',
+  'patternId',
+  'regions',
+  'dueBackAt',
+  'changes',
+]
 
 interface StepCardProps {
   readonly hand: CaseHand
@@ -43,7 +60,7 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must scroll by keyboard too
     <section className="min-h-0 grow overflow-y-auto pr-1" aria-label="Instruction" tabIndex={0}>
-      <div className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_15rem]">
+      <div className={`grid gap-4 ${drawsItself(step, running) ? '' : 'xl:grid-cols-[minmax(0,1fr)_15rem]'}`}>
         <div>
           <p className="flex flex-wrap gap-2">
             <span className="chip">{stageName(step.stage)}</span>
@@ -57,9 +74,15 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
               <li key={line}>{line}</li>
             ))}
           </ol>
+          {state.status !== 'done' &&
+            wantedChanges(job, step.id).map(({ change, words }) => (
+              <p key={change} className="bg-warning/15 mt-2 rounded-xl px-4 py-2 text-lg">
+                <b>The dentist wants:</b> {words}
+              </p>
+            ))}
         </div>
-        <div className="hidden h-44 xl:block">
-          {!step.plannedCuts && (
+        <div className={`hidden h-44 ${drawsItself(step, running) ? '' : 'xl:block'}`}>
+          {!step.plannedCuts && !drawsItself(step, running) && (
             <StepPicture
               route={job.route}
               stage={step.stage}
@@ -89,14 +112,14 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
               job={job}
               stepId={step.id}
               caseId={hand.record?.caseId ?? ''}
+              teeth={hand.state?.authorisation.teeth ?? []}
               refusal={
-                ['parts', 'places', 'sheet', 'pinMillimetres', 'pinTip'].includes(
-                  hand.refusal?.problem.field ?? '',
-                )
-                  ? hand.refusal?.message
-                  : undefined
+                sheetFields.includes(hand.refusal?.problem.field ?? '') ? hand.refusal?.message : undefined
               }
               open={open}
+              onAsk={(question) =>
+                void hand.give({ type: 'askDentist', jobId: job.jobId, stepId: step.id, question })
+              }
               stepName={(id) => stepOf(job, id).name}
               onRecord={(data) =>
                 hand.give({
@@ -160,6 +183,11 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
       <NotesAndNext hand={hand} job={job} step={step} />
     </section>
   )
+}
+
+/** A running step whose sheet is a drawing of its own wants no second picture above it. */
+function drawsItself(step: RouteStep, running: boolean): boolean {
+  return running && (step.sheets ?? []).some(({ kind }) => ['room', 'regions', 'grooves'].includes(kind))
 }
 
 /** What others left for this hand to know, and what comes after it. */

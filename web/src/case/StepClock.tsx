@@ -26,6 +26,7 @@ export function StepClock({ job, step }: { job: JobState; step: RouteStep }) {
   const share = (instant: number) =>
     (100 * (Math.min(Math.max(instant, window.from), last) - window.from)) / (last - window.from)
   const start = window.to === 'start'
+  const away = step.kind === 'clinic'
   const said = {
     tooSoon: {
       label: start ? 'Start from' : 'Ready from',
@@ -34,9 +35,9 @@ export function StepClock({ job, step }: { job: JobState; step: RouteStep }) {
       tone: '',
     },
     good: {
-      label: start ? 'Start by' : 'Good until',
+      label: away ? 'Due back' : start ? 'Start by' : 'Good until',
       at: window.lateFrom,
-      more: 'Good now.',
+      more: away ? 'Out of the house until then.' : 'Good now.',
       tone: 'text-success',
     },
     late: {

@@ -1,7 +1,10 @@
 import type { Route, Stage } from '@yentrik/core'
 import { Hatch } from '../parts/Hatch.tsx'
+import { PatternPicture } from '../waxing/PatternPicture.tsx'
 import { ImplantPicture } from './ImplantPicture.tsx'
 import { PairPicture } from './PairPicture.tsx'
+
+const patternJobs: ReadonlySet<string> = new Set(['crown-pattern', 'bridge-pattern', 'tooth-wax-up'])
 
 /** A section of the real thing in the colours of its materials: what is there, and hatched what this step adds. */
 export function StepPicture({
@@ -25,6 +28,8 @@ export function StepPicture({
         lower={route.choices.arch === 'lower'}
       />
     )
+  if (patternJobs.has(route.templateId) && stage !== 'receive')
+    return <PatternPicture templateId={route.templateId} stepId={stepId} />
   if (route.templateId === 'study-model-pair') return <PairPicture />
   if (route.templateId === 'study-cast') return <CastPicture stepId={stepId} stage={stage} />
   if (stage === 'flask' || stage === 'pack' || stage === 'deflask')

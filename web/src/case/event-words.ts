@@ -1,12 +1,16 @@
 import {
   type CaseEvent,
+  groovePatterns,
   type JobState,
   materials,
   planPair,
+  planSetUp,
   type RouteStep,
+  regionFaults,
+  roomVerdict,
   type UnitSystem,
 } from '@yentrik/core'
-import { grams, millilitres, quantity, ratio } from '../format/format.ts'
+import { clockTime, grams, millilitres, quantity, ratio, shortDate } from '../format/format.ts'
 
 /** What the words need to know: the jobs as they stand, the lots by their number, the units of this bench. */
 export interface EventReader {
@@ -65,6 +69,7 @@ function sheetWords(event: Extract<CaseEvent, { type: 'sheetRecorded' }>, reader
   const sheet = stepIn(reader, event.jobId, event.stepId)?.sheets?.find((each) => each.id === event.sheetId)
   const name = sheet?.name ?? event.sheetId
   const { sheet: data } = event
+  const mm = (value: number) => quantity(Number(value.toFixed(2)), 'millimetres', reader.units)
   switch (data.kind) {
     case 'parts':
       return `${name}: ${data.parts.map((part) => `${part.count} ${part.name}`).join(', ')}`
@@ -79,6 +84,37 @@ function sheetWords(event: Extract<CaseEvent, { type: 'sheetRecorded' }>, reader
     }
     case 'mounting':
       return `${name}: ${data.name}, pin ${quantity(data.pinMillimetres, 'millimetres', reader.units)}, condylar ${data.articulator.condylarDegrees.right}° and ${data.articulator.condylarDegrees.left}°, table ${data.articulator.incisalDegrees}°${data.facebow ? ', by facebow' : ''}`
+    case 'prescription': {
+      const { incisalLevelMillimetres, labialFullnessMillimetres, pinMillimetres } = data.prescription
+      return `${name}: incisal level ${mm(incisalLevelMillimetres)}, fullness ${mm(labialFullnessMillimetres)}, pin ${mm(pinMillimetres)}`
+    }
+    case 'setUpPlan': {
+      const { spareMillimetres, rim } = planSetUp(data.setUpEntry)
+      return `${name}: ${data.setUpEntry.toothSet.name}, ${mm(spareMillimetres.right + spareMillimetres.left)} to spare, rim within ${mm(rim.rmsMillimetres)} of its arch`
+    }
+    case 'teethSet':
+      return `${name}: ${data.teeth.join(', ') || 'none'}`
+    case 'setUp': {
+      const { right, left } = data.reading.incisalLevelMillimetres
+      return `${name}: incisal level ${mm(right)} and ${mm(left)}, centre line off the mark ${mm(data.reading.centreLineMillimetres)}, pin ${mm(data.reading.pinMillimetres)}`
+    }
+    case 'room':
+      return `${name}: ${data.sites.map((site) => `${site.name} ${mm(roomVerdict(site).outerMillimetres)} left of ${mm(site.roomMillimetres)}`).join(', ')}`
+    case 'grooves':
+      return `${name}: ${data.tooth}, ${groovePatterns.find(({ id }) => id === data.patternId)?.name ?? data.patternId}`
+    case 'regions': {
+      const drawing = sheet?.kind === 'regions' ? sheet.drawing : 'upperDenture'
+      const faults = regionFaults(drawing, data.regions)
+      return `${name}: ${faults.length === 0 ? `all ${data.regions.length} regions good` : faults.join('; ')}`
+    }
+    case 'dispatch':
+      return `${name}: ${data.parts.map((part) => `${part.count} ${part.name}`).join(', ')}; due back ${shortDate(Date.parse(data.dueBackAt))} ${clockTime(Date.parse(data.dueBackAt))}`
+    case 'tryInAnswer': {
+      const offered = sheet?.kind === 'tryInAnswer' ? sheet.changes : []
+      return data.changes.length === 0
+        ? `${name}: accepted`
+        : `${name}: ${data.changes.map(({ change, words }) => `${offered.find(({ id }) => id === change)?.name ?? change}, ${words}`).join('; ')}`
+    }
     case 'finishedPair':
       return `${name}: read, ${data.pair.totalHeightsMillimetres.map((mm) => quantity(mm, 'millimetres', reader.units)).join(', ')} high`
   }

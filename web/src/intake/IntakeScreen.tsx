@@ -17,7 +17,12 @@ const usualDays: Readonly<Record<string, number>> = {
   'study-model-pair': 7,
   'implant-verification': 4,
   'articulator-mounting': 2,
+  'crown-pattern': 3,
+  'bridge-pattern': 4,
+  'tooth-wax-up': 3,
   'complete-denture': 10,
+  'wire-clasp-partial': 6,
+  'immediate-denture': 8,
 }
 
 /** Takes a case in, in under a minute: what, for whom, when. The impression is looked at in the first steps. */

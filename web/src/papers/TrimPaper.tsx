@@ -3,6 +3,7 @@ import { useParams, useSearchParams } from 'react-router'
 import { useCaseHand } from '../case/case-hand.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
 import { TopDrawing } from '../trimming/TopDrawing.tsx'
+import { LifeSizeBar } from './LifeSizeBar.tsx'
 import { Paper } from './Paper.tsx'
 
 /** The cuts of both models at life size, to lay the model on, with the angles for the table. */
@@ -22,10 +23,7 @@ export function TrimPaper() {
         Trim plan <span className="figures">{state.docket}</span>
         <span className="ml-3 text-[10pt] font-normal">{state.authorisation.patientCode}</span>
       </h1>
-      <p className="text-[9pt]">
-        Life size when printed at 100 %: this bar is 50 mm.{' '}
-        <span className="inline-block h-[2mm] w-[50mm] border border-black align-middle" />
-      </p>
+      <LifeSizeBar />
       {(['upper', 'lower'] as const).map((arch) => (
         <section key={arch} className="mt-3 flex break-inside-avoid items-start gap-4">
           <TopDrawing

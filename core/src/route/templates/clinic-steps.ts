@@ -49,7 +49,7 @@ export const clinicSteps: readonly TemplateStep[] = [
         source: COMMON_PRACTICE,
         changes: [
           { id: 'bite', name: 'New bite record', toStepId: 'mount-lower' },
-          { id: 'prescription', name: 'Level, centre line or lip support', toStepId: 'transfer' },
+          { id: 'prescription', name: 'Level, centre line, lip support', toStepId: 'transfer' },
           { id: 'other-teeth', name: 'Other teeth', toStepId: 'plan-set-up' },
           { id: 'front', name: 'Front teeth', toStepId: 'set-anteriors' },
           { id: 'back', name: 'Back teeth', toStepId: 'set-posteriors' },

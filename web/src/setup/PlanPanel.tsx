@@ -1,0 +1,355 @@
+import {
+  anteriorTeeth,
+  type Prescription,
+  posteriorTeeth,
+  type SetUpEntry,
+  type SetUpPlan,
+  toothNames,
+} from '@yentrik/core'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { usePreferences } from '../app/preferences.ts'
+import { quantity } from '../format/format.ts'
+import { type Options, Pills } from '../parts/Choices.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
+import { Told } from '../parts/Told.tsx'
+import { useKept } from '../parts/use-kept.ts'
+import { PlanCurve, PlanFront, PlanTop } from './PlanDrawings.tsx'
+import {
+  draftOf,
+  entryOf,
+  freshPlan,
+  type PlanDraft,
+  type PlanFaults,
+  planOrRefusal,
+  rulerColumns,
+} from './plan-draft.ts'
+import { ToothSets } from './ToothSets.tsx'
+
+interface PlanPanelProps {
+  readonly draftKey: string
+  readonly arch: 'upper' | 'lower'
+  readonly prescription?: Prescription
+  readonly intercondylarMillimetres?: number
+  readonly stored?: SetUpEntry
+  readonly refusal?: string
+  readonly paper?: string
+  readonly onRecord?: (entry: SetUpEntry) => Promise<boolean>
+}
+
+type Part = 'rim' | 'teeth' | 'curve'
+const parts: Options<Part> = [
+  ['rim', 'Rim and ridge'],
+  ['teeth', 'Teeth'],
+  ['curve', 'Bite and curve'],
+]
+
+/** Where every tooth goes: entries on the right, the arch to scale on the left, the room that is left above it. */
+export function PlanPanel(props: PlanPanelProps) {
+  const { draftKey, arch, prescription, intercondylarMillimetres, stored, refusal, paper, onRecord } = props
+  const notation = usePreferences((preferences) => preferences.teeth)
+  const [draft, keep, forget] = useKept<PlanDraft>(draftKey, () =>
+    stored ? draftOf(stored) : freshPlan(arch, prescription, intercondylarMillimetres),
+  )
+  const [part, setPart] = useState<Part>('rim')
+  const [tried, setTried] = useState(false)
+  const { entry, faults } = entryOf(draft)
+  const { plan, refusal: refused } = entry ? planOrRefusal(entry) : {}
+  const record = () => {
+    setTried(true)
+    if (!entry) return setPart(partOf(Object.keys(faults)[0] ?? ''))
+    if (plan && onRecord) void onRecord(entry).then((kept) => kept && forget())
+  }
+  const shownFaults = tried ? faults : {}
+  return (
+    <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
+      <section className="card-flat grid content-start gap-3 p-4" aria-label="The plan">
+        {(onRecord || paper) && (
+          <div className="flex flex-wrap justify-end gap-2 sm:float-right sm:-mb-16 sm:justify-self-end">
+            {paper && (
+              <Link className="act" to={paper}>
+                Print 1:1
+              </Link>
+            )}
+            {onRecord && (
+              <button type="button" className="act-main" onClick={record}>
+                Keep this plan
+              </button>
+            )}
+          </div>
+        )}
+        {refusal && <Told tone="error">{refusal}</Told>}
+        {entry && plan ? (
+          <>
+            <Verdict plan={plan} />
+            <div className="grid gap-3 md:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
+              <PlanTop entry={entry} plan={plan} notation={notation} className="max-h-[27rem] w-full" />
+              <div className="grid content-start gap-2">
+                <PlanFront entry={entry} plan={plan} notation={notation} className="max-h-52 w-full" />
+                <p className="text-sm opacity-80">
+                  Cusps above the plane, mm (drawn five times as high; buccal above, palatal below):
+                </p>
+                <div className="h-44">
+                  <PlanCurve plan={plan} notation={notation} />
+                </div>
+              </div>
+            </div>
+          </>
+        ) : refused ? (
+          <Told tone="error">{refused}</Told>
+        ) : (
+          <div className="grid gap-2 text-lg">
+            <p>Lay a millimetre rule across the cast, at a few depths behind the front of the rim.</p>
+            <p>Read where the face of the rim and the crest of the ridge cross it, right and left.</p>
+            <p className="opacity-80">{Object.keys(faults).length} entries to go.</p>
+          </div>
+        )}
+        <p className="text-sm opacity-80">
+          The arch is taken as symmetric about the centre line; tilts are common practice with figures of our
+          choice; the curve is a sphere (Monson 1920, recalled). Lip and face decide, and the dentist.
+        </p>
+      </section>
+      <aside className="card-flat grid content-start gap-3 p-4" aria-label="What it is planned from">
+        <Pills label="Enter" options={parts} value={part} onChoose={setPart} />
+        {part === 'rim' && <RimPart draft={draft} onDraft={keep} faults={shownFaults} />}
+        {part === 'teeth' && <TeethPart draft={draft} onDraft={keep} faults={shownFaults} />}
+        {part === 'curve' && <CurvePart draft={draft} onDraft={keep} faults={shownFaults} />}
+      </aside>
+    </div>
+  )
+}
+
+/** On which part of the entries a field is. */
+function partOf(field: string): Part {
+  if (/^(\d|rim|crest|canine|highLip)/.test(field)) return field.includes(' mesiodistal') ? 'teeth' : 'rim'
+  return /^(toothSet|central|lateral)/.test(field) ? 'teeth' : 'curve'
+}
+
+function Verdict({ plan }: { plan: SetUpPlan }) {
+  const units = usePreferences((preferences) => preferences.units)
+  const spare = plan.spareMillimetres.right + plan.spareMillimetres.left
+  const show = (mm: number) => quantity(Number(Math.abs(mm).toFixed(1)), 'millimetres', units)
+  return (
+    <div className="grid gap-1">
+      <p className="text-lg">
+        <output
+          className="figures text-5xl leading-none font-bold"
+          aria-label="Room left by the six front teeth"
+        >
+          {show(spare)}
+        </output>{' '}
+        {spare >= 0 ? 'to spare between the canine lines' : 'too wide for the canine lines'}
+      </p>
+      <p className="figures">
+        right {spareWords(plan.spareMillimetres.right, show)}, left{' '}
+        {spareWords(plan.spareMillimetres.left, show)}; rim within {show(plan.rim.rmsMillimetres)} of a smooth
+        arch, ridge within {show(plan.crest.rmsMillimetres)} (root mean square)
+      </p>
+      {plan.remarks.map((remark) => (
+        <Told key={remark} tone="warning">
+          {remark}
+        </Told>
+      ))}
+    </div>
+  )
+}
+
+const spareWords = (mm: number, show: (mm: number) => string) =>
+  mm >= 0 ? `${show(mm)} gap` : `${show(mm)} lap`
+
+interface PartProps {
+  readonly draft: PlanDraft
+  readonly onDraft: (draft: PlanDraft) => void
+  readonly faults: PlanFaults
+}
+
+function RimPart({ draft, onDraft, faults }: PartProps) {
+  const field = (
+    key: 'rimFront' | 'crestBehind' | 'canineRight' | 'canineLeft' | 'highLip',
+    label: string,
+    hint?: string,
+  ) => (
+    <NumberField
+      label={label}
+      unit="mm"
+      text={draft[key]}
+      onText={(text) => onDraft({ ...draft, [key]: text })}
+      fault={faults[key]}
+      hint={hint}
+    />
+  )
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-x-3">
+        {field('rimFront', 'Rim front', 'ahead of the papilla')}
+        {field('crestBehind', 'Crest at the middle', 'behind the rim front')}
+      </div>
+      <table className="w-full">
+        <caption className="text-left text-sm opacity-80">
+          Millimetres; from the centre line. Leave out what cannot be read.
+        </caption>
+        <thead>
+          <tr className="text-left text-sm">
+            {rulerColumns.map(([column, name]) => (
+              <th key={column} className="pr-1 font-semibold">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {draft.rows.map((row, index) => (
+            <tr key={index}>
+              {rulerColumns.map(([column, name]) => (
+                <td key={column} className="pr-1 pb-1">
+                  <input
+                    inputMode="decimal"
+                    autoComplete="off"
+                    aria-label={`${name}, row ${index + 1}`}
+                    aria-invalid={faults[`${index} ${column}`] !== undefined}
+                    className={`input bg-base-100 figures h-11 w-full px-2 text-lg font-semibold ${faults[`${index} ${column}`] ? 'input-error' : ''}`}
+                    value={row[column]}
+                    onChange={(event) =>
+                      onDraft({
+                        ...draft,
+                        rows: draft.rows.map((each, n) =>
+                          n === index ? { ...each, [column]: event.target.value } : each,
+                        ),
+                      })
+                    }
+                  />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <button
+        type="button"
+        className="small-act justify-self-start"
+        onClick={() =>
+          onDraft({
+            ...draft,
+            rows: [...draft.rows, { depth: '', rimRight: '', rimLeft: '', crestRight: '', crestLeft: '' }],
+          })
+        }
+      >
+        Another depth
+      </button>
+      <div className="grid grid-cols-3 gap-x-3">
+        {field('canineRight', 'Canine, right', 'along the rim')}
+        {field('canineLeft', 'Canine, left', 'along the rim')}
+        {field('highLip', 'High lip', 'from the level')}
+      </div>
+    </>
+  )
+}
+
+function TeethPart({ draft, onDraft, faults }: PartProps) {
+  return (
+    <>
+      <ToothSets
+        name={draft.setName}
+        chosen={draft.toothSet}
+        fault={faults.toothSet}
+        onChoose={(toothSet) => onDraft({ ...draft, toothSet, setName: toothSet.name })}
+      />
+      <details>
+        <summary className="min-h-11 cursor-pointer font-semibold">How the front teeth stand</summary>
+        {anteriorTeeth.map((tooth) => (
+          <div key={tooth} className="grid grid-cols-3 gap-x-3">
+            {(
+              [
+                ['mesiodistal', 'neck distal', '°'],
+                ['labial', 'neck in', '°'],
+                ['short', 'short of level', 'mm'],
+              ] as const
+            ).map(([key, words, unit]) => (
+              <NumberField
+                key={key}
+                label={`${toothNames[tooth]}, ${words}`}
+                unit={unit}
+                text={draft.stances[tooth][key]}
+                onText={(text) =>
+                  onDraft({
+                    ...draft,
+                    stances: { ...draft.stances, [tooth]: { ...draft.stances[tooth], [key]: text } },
+                  })
+                }
+                fault={faults[`${tooth} ${key}`]}
+              />
+            ))}
+          </div>
+        ))}
+      </details>
+    </>
+  )
+}
+
+function CurvePart({ draft, onDraft, faults }: PartProps) {
+  const field = (
+    key: 'radius' | 'forward' | 'below' | 'intercondylar' | 'overlap',
+    label: string,
+    hint?: string,
+  ) => (
+    <NumberField
+      label={label}
+      unit="mm"
+      text={draft[key]}
+      onText={(text) => onDraft({ ...draft, [key]: text })}
+      fault={faults[key]}
+      hint={hint}
+    />
+  )
+  return (
+    <>
+      <Pills
+        label="Opposing"
+        options={[
+          ['denture', 'A denture'],
+          ['natural', 'Natural teeth'],
+        ]}
+        value={draft.opposing}
+        onChoose={(opposing) => onDraft({ ...draft, opposing })}
+      />
+      {draft.opposing === 'natural' && (
+        <>
+          {field('overlap', 'Vertical overlap', '0 is edge to edge')}
+          <p className="font-semibold">Natural cusps above the plane</p>
+          <div className="grid grid-cols-4 gap-x-2">
+            {draft.heights.map((text, index) => (
+              <NumberField
+                key={index}
+                label={`${index < 4 ? 'R' : 'L'} ${['4', '5', '6', '7'][index % posteriorTeeth.length]}`}
+                unit=""
+                text={text}
+                onText={(next) =>
+                  onDraft({
+                    ...draft,
+                    heights: draft.heights.map((each, n) => (n === index ? next : each)),
+                  })
+                }
+                fault={faults[`height ${index}`] ? 'mm' : undefined}
+              />
+            ))}
+          </div>
+        </>
+      )}
+      <Pills
+        label="Curve"
+        options={[
+          ['teeth', 'On the plane at first premolars and molars'],
+          ['condyles', 'Through condyles and incisors'],
+        ]}
+        value={draft.curve}
+        onChoose={(curve) => onDraft({ ...draft, curve })}
+      />
+      <div className="grid grid-cols-2 gap-x-3">
+        {field('radius', 'Radius of the curve', '4 in: Monson 1920, recalled')}
+        {field('intercondylar', 'Condyles apart')}
+        {field('forward', 'Incisors in front of the axis')}
+        {field('below', 'Occlusal plane below it')}
+      </div>
+    </>
+  )
+}

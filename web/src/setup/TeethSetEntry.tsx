@@ -1,0 +1,64 @@
+import { type DataOfKind, type SheetOfKind, showTooth, stillToSet } from '@yentrik/core'
+import { Check } from 'lucide-react'
+import { usePreferences } from '../app/preferences.ts'
+import { Told } from '../parts/Told.tsx'
+
+/** Teeth in the order of setting; each tap is stored at once, in whatever order the hand works. */
+export function TeethSetEntry({
+  sheet,
+  last,
+  refusal,
+  open,
+  onRecord,
+}: {
+  readonly sheet: SheetOfKind<'teethSet'>
+  readonly last: DataOfKind<'teethSet'> | undefined
+  readonly refusal?: string
+  readonly open: boolean
+  readonly onRecord: (data: DataOfKind<'teethSet'>) => Promise<boolean>
+}) {
+  const notation = usePreferences((preferences) => preferences.teeth)
+  const set = last?.teeth ?? []
+  const next = stillToSet(sheet.order, set)[0]
+  const tap = (tooth: number) =>
+    void onRecord({
+      kind: 'teethSet',
+      teeth: set.includes(tooth) ? set.filter((each) => each !== tooth) : [...set, tooth],
+    })
+  return (
+    <div className="grid gap-2">
+      <p className="text-lg">
+        {next === undefined ? (
+          'All set.'
+        ) : (
+          <>
+            Next:{' '}
+            <b className="figures text-4xl leading-none" data-testid="next-tooth">
+              {showTooth(next, notation)}
+            </b>
+          </>
+        )}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {sheet.order.map((tooth) => {
+          const done = set.includes(tooth)
+          return (
+            <button
+              key={tooth}
+              type="button"
+              disabled={!open}
+              aria-pressed={done}
+              aria-label={`Tooth ${showTooth(tooth, notation)}`}
+              className={`act figures ${done ? 'btn-success' : tooth === next ? 'btn-primary' : ''}`}
+              onClick={() => tap(tooth)}
+            >
+              {showTooth(tooth, notation)}
+              {done && <Check className="size-5" aria-hidden />}
+            </button>
+          )
+        })}
+      </div>
+      {refusal && <Told tone="error">{refusal}</Told>}
+    </div>
+  )
+}

@@ -1,0 +1,203 @@
+import type { ContourDrawing as Drawing } from '@yentrik/core'
+import { createContext, type ReactNode, use } from 'react'
+
+export type RegionLook = 'open' | 'good' | 'fault'
+const ink = 'var(--color-base-content)'
+
+interface ContourDrawingProps {
+  readonly drawing: Drawing
+  readonly picked: string
+  readonly look: (region: string) => RegionLook
+  readonly onPick: (region: string) => void
+}
+
+const Looking = createContext<Omit<ContourDrawingProps, 'drawing'>>({
+  picked: '',
+  look: () => 'open',
+  onPick: () => undefined,
+})
+
+/** The denture in wax, from the front and from the tongue's side, or a partial from above: every region can be tapped. */
+export function ContourDrawing({ drawing, ...looking }: ContourDrawingProps) {
+  const upper = drawing === 'upperDenture'
+  return (
+    <Looking value={looking}>
+      {/* biome-ignore lint/a11y/useSemanticElements: a drawing cannot be a fieldset */}
+      <svg
+        viewBox="0 0 520 190"
+        className="w-full"
+        role="group"
+        aria-label={
+          drawing === 'partial' ? 'Partial in wax, from above' : `${upper ? 'Upper' : 'Lower'} denture in wax`
+        }
+      >
+        {drawing === 'partial' ? (
+          <Partial />
+        ) : (
+          <>
+            <g transform={upper ? undefined : 'matrix(1 0 0 -1 0 190)'}>
+              <Front />
+            </g>
+            <g transform="translate(292 0)">{upper ? <Palate /> : <TongueSide />}</g>
+          </>
+        )}
+      </svg>
+    </Looking>
+  )
+}
+
+/** A region: what of it is drawn shows how it was found, by line and mark, not by colour alone. */
+function Tap({ id, name, children }: { id: string; name: string; children: ReactNode }) {
+  const { picked, look, onPick } = use(Looking)
+  const state = look(id)
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a shape of a drawing cannot be a button element
+    <g
+      role="button"
+      aria-label={`${name} on the drawing`}
+      tabIndex={-1}
+      className="cursor-pointer"
+      stroke={state === 'fault' ? 'var(--color-error)' : id === picked ? 'var(--color-primary)' : ink}
+      strokeWidth={id === picked || state === 'fault' ? 3.2 : 1.2}
+      strokeDasharray={state === 'open' && id !== picked ? '5 3' : undefined}
+      strokeLinejoin="round"
+      onClick={() => onPick(id)}
+      onKeyDown={(event) => event.key === 'Enter' && onPick(id)}
+    >
+      {children}
+    </g>
+  )
+}
+
+const frontTeeth = [0, 1, 2, 3, 4, 5, 6, 7].map((n) => ({
+  x: 53 + n * 19.4,
+  w: [15, 16, 17, 20, 20, 17, 16, 15][n]!,
+  h: [32, 34, 38, 40, 40, 38, 34, 32][n]!,
+}))
+
+function Front() {
+  return (
+    <>
+      <Tap id="border" name="Border">
+        <path
+          d="M16 132q-8-84 34-104 80-26 160 0 42 20 34 104l-14 2q6-74-28-90-72-22-144 0-34 16-28 90z"
+          fill="var(--wax)"
+        />
+      </Tap>
+      <Tap id="flange" name="Flange">
+        <path
+          d="M30 134q-4-72 28-88 72-20 144 0 32 16 28 88l-16-2Q212 112 131 108Q50 112 46 132z"
+          fill="color-mix(in oklab, var(--wax) 80%, white)"
+        />
+      </Tap>
+      <Tap id="roots" name="Roots">
+        {frontTeeth.map(({ x, w }, n) => (
+          <path
+            key={x}
+            d={`M${x + 1} 106q${w / 2 - 1}-${n === 2 || n === 5 ? 58 : 40} ${w - 2} 0z`}
+            fill="var(--wax)"
+          />
+        ))}
+      </Tap>
+      <Tap id="margins" name="Gum line">
+        <path
+          d={`M50 118${frontTeeth.map(({ w }) => `q${w / 2 + 1}-17 ${w + 2.4} 0`).join('')}v-9${[
+            ...frontTeeth,
+          ]
+            .reverse()
+            .map(({ w }) => `q${-w / 2 - 1}-15 ${-w - 2.4} 0`)
+            .join('')}z`}
+          fill="var(--wax)"
+        />
+      </Tap>
+      <Tap id="teeth" name="Tooth faces">
+        {frontTeeth.map(({ x, w, h }) => (
+          <path
+            key={x}
+            d={`M${x} 118q${w / 2}-15 ${w} 0l1 ${h - 4}q-${w / 2} 6-${w + 2} 0z`}
+            fill="var(--tooth)"
+          />
+        ))}
+      </Tap>
+      <Tap id="papillae" name="Papillae">
+        {frontTeeth.slice(1).map(({ x }) => (
+          <path key={x} d={`M${x - 4.5} 116l3.5 14 3.5-14z`} fill="var(--wax)" />
+        ))}
+      </Tap>
+      <Tap id="frena" name="Frena">
+        <path d="M122 18h18l-9 32zM52 34l14-5-1 30zM208 34l-14-5 1 30z" fill="var(--color-base-100)" />
+      </Tap>
+    </>
+  )
+}
+
+function Palate() {
+  return (
+    <>
+      <Tap id="palate" name="Palate">
+        <path d="M42 156q-10-92 40-122 32-16 64 0 50 30 40 122-72 14-144 0z" fill="var(--wax)" />
+      </Tap>
+      <Tap id="chewing" name="Chewing faces">
+        <path
+          d="M16 150q-14-96 46-130 52-24 104 0 60 34 46 130l-26 4q10-88-38-116-34-16-68 0-48 28-38 116z"
+          fill="var(--tooth)"
+        />
+      </Tap>
+      <Tap id="post-dam" name="Post-dam">
+        <path d="M34 160q80 18 160 0l4 18q-84 18-168 0z" fill="color-mix(in oklab, var(--wax) 82%, black)" />
+      </Tap>
+    </>
+  )
+}
+
+function TongueSide() {
+  return (
+    <>
+      <Tap id="lingual" name="Lingual side">
+        <path
+          d="M44 160q-8-92 38-120 32-16 64 0 46 28 38 120l-20 2q4-78-30-100-20-10-40 0-34 22-30 100z"
+          fill="var(--wax)"
+        />
+      </Tap>
+      <Tap id="chewing" name="Chewing faces">
+        <path
+          d="M16 160q-12-106 46-140 52-24 104 0 58 34 46 140l-26 2q8-96-38-124-34-16-68 0-46 28-38 124z"
+          fill="var(--tooth)"
+        />
+      </Tap>
+    </>
+  )
+}
+
+function Partial() {
+  const tooth = (x: number, w: number) => `M${x} 92q0-30 ${w / 2}-30t${w / 2} 30-${w / 2} 30-${w / 2}-30z`
+  return (
+    <>
+      <path d="M20 92q230-70 480 0v34q-240-58-480 0z" fill="var(--stone)" stroke={ink} strokeWidth="1.2" />
+      <path d={tooth(52, 66)} fill="var(--plaster)" stroke={ink} strokeWidth="1.4" />
+      <path d={tooth(398, 78)} fill="var(--plaster)" stroke={ink} strokeWidth="1.4" />
+      <Tap id="border" name="Border">
+        <path d="M128 30q130-26 258 4l-4 20q-126-26-250-6z" fill="var(--wax)" />
+      </Tap>
+      <Tap id="outline" name="Drawn outline">
+        <path
+          d="M130 50q126-20 254 4l6 92q-40 30-132 30t-132-34z"
+          fill="color-mix(in oklab, var(--wax) 85%, white)"
+        />
+      </Tap>
+      <Tap id="teeth" name="Tooth faces">
+        <path d={tooth(146, 108)} fill="var(--tooth)" />
+        <path d={tooth(262, 112)} fill="var(--tooth)" />
+      </Tap>
+      <Tap id="chewing" name="Chewing faces">
+        <path d="M168 92q32-16 64 0-32 18-64 0zM286 92q32-16 64 0-32 18-64 0z" fill="var(--tooth)" />
+      </Tap>
+      <Tap id="clasp-arm" name="Flexing clasp arm">
+        <path
+          d="M128 66q-40-22-70 2-14 12-12 28l7-2q0-14 10-20 28-18 60 0zM388 66q50-24 82 4 14 14 12 30l-8-2q-2-14-12-22-30-20-70-2z"
+          fill="var(--metal)"
+        />
+      </Tap>
+    </>
+  )
+}

@@ -1,0 +1,100 @@
+import { contourRegions, type DataOfKind, type RegionSeen, type SheetOfKind } from '@yentrik/core'
+import { useState } from 'react'
+import { Told } from '../parts/Told.tsx'
+import { useKept } from '../parts/use-kept.ts'
+import { ContourDrawing, type RegionLook } from './ContourDrawing.tsx'
+
+/** The wax, region by region: tap one, read what good looks like, answer. Stored when every region was looked at. */
+export function RegionsEntry({
+  sheet,
+  last,
+  draftKey,
+  refusal,
+  open,
+  onRecord,
+}: {
+  readonly sheet: SheetOfKind<'regions'>
+  readonly last: DataOfKind<'regions'> | undefined
+  readonly draftKey: string
+  readonly refusal?: string
+  readonly open: boolean
+  readonly onRecord: (data: DataOfKind<'regions'>) => Promise<boolean>
+}) {
+  const regions = contourRegions[sheet.drawing]
+  const [seen, keep, forget] = useKept<readonly RegionSeen[]>(draftKey, () => last?.regions ?? [])
+  const [picked, setPicked] = useState(
+    () => regions.find(({ id }) => !seen.some((s) => s.region === id))?.id ?? '',
+  )
+  const region = regions.find(({ id }) => id === picked)
+  const lookAt = (id: string): RegionLook => {
+    const answer = seen.find((each) => each.region === id)
+    return answer === undefined ? 'open' : answer.fault === undefined ? 'good' : 'fault'
+  }
+  const answer = (fault: string | undefined) => {
+    const next = [
+      ...seen.filter((each) => each.region !== picked),
+      { region: picked, ...(fault ? { fault } : {}) },
+    ]
+    keep(next)
+    const open = regions.find(({ id }) => !next.some((each) => each.region === id))
+    setPicked(open?.id ?? picked)
+    if (!open) void onRecord({ kind: 'regions', regions: next }).then((kept) => kept && forget())
+  }
+  const now = seen.find((each) => each.region === picked)
+  return (
+    <div className="grid gap-3">
+      <div className="grid gap-3">
+        <ContourDrawing drawing={sheet.drawing} picked={picked} look={lookAt} onPick={setPicked} />
+        <div className="grid content-start gap-2">
+          {region && (
+            <>
+              <h4 className="text-xl font-bold">{region.name}</h4>
+              <p className="text-lg">{region.good}</p>
+              <div className="flex flex-wrap gap-2">
+                <button
+                  type="button"
+                  className={`act ${now && now.fault === undefined ? 'btn-success' : ''}`}
+                  disabled={!open}
+                  aria-pressed={now !== undefined && now.fault === undefined}
+                  onClick={() => answer(undefined)}
+                >
+                  Good
+                </button>
+                {region.faults.map(({ fault }) => (
+                  <button
+                    key={fault}
+                    type="button"
+                    className={`act ${now?.fault === fault ? 'btn-error' : ''}`}
+                    disabled={!open}
+                    aria-pressed={now?.fault === fault}
+                    onClick={() => answer(fault)}
+                  >
+                    {fault}
+                  </button>
+                ))}
+              </div>
+            </>
+          )}
+        </div>
+      </div>
+      <ul className="flex flex-wrap gap-2" aria-label="Regions">
+        {regions.map(({ id, name }) => {
+          const state = lookAt(id)
+          return (
+            <li key={id}>
+              <button
+                type="button"
+                className={`small-act ${id === picked ? 'outline-3 outline-primary' : ''} ${state === 'fault' ? 'btn-error' : ''}`}
+                onClick={() => setPicked(id)}
+              >
+                {name}
+                {state === 'good' ? ' ✓' : state === 'fault' ? ' !' : ''}
+              </button>
+            </li>
+          )
+        })}
+      </ul>
+      {refusal && <Told tone="error">{refusal}</Told>}
+    </div>
+  )
+}

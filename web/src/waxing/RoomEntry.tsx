@@ -1,0 +1,207 @@
+import {
+  type DataOfKind,
+  DomainError,
+  type RoomPlace,
+  type RoomSite,
+  type RoomVerdict,
+  roomPlaces,
+  roomRules,
+  roomVerdict,
+  type SheetOfKind,
+} from '@yentrik/core'
+import { useState } from 'react'
+import { readNumber } from '../parts/NumberField.tsx'
+import { Told } from '../parts/Told.tsx'
+import { useKept } from '../parts/use-kept.ts'
+import { RoomDrawing } from './RoomDrawing.tsx'
+
+interface Line {
+  readonly name: string
+  readonly place: RoomPlace
+  readonly room: string
+  readonly green: string
+  readonly resin: string
+}
+const columns = [
+  ['room', 'Room'],
+  ['green', 'Green wax'],
+  ['resin', 'Resin'],
+] as const
+
+/** What the layers leave of the room at each place, drawn as they lie on the die. */
+export function RoomEntry({
+  sheet,
+  last,
+  draftKey,
+  refusal,
+  open,
+  onRecord,
+}: {
+  readonly sheet: SheetOfKind<'room'>
+  readonly last: DataOfKind<'room'> | undefined
+  readonly draftKey: string
+  readonly refusal?: string
+  readonly open: boolean
+  readonly onRecord: (data: DataOfKind<'room'>) => Promise<boolean>
+}) {
+  const [lines, keep, forget] = useKept<readonly Line[]>(draftKey, () =>
+    last
+      ? last.sites.map(typedSite)
+      : sheet.suggested.map(({ name, place }) => ({ name, place, room: '', green: '', resin: '' })),
+  )
+  const [tried, setTried] = useState(false)
+  const judged = lines.map(judge)
+  const filled = judged.filter(({ empty }) => !empty)
+  const record = () => {
+    setTried(true)
+    const sites = filled.flatMap(({ site }) => (site ? [site] : []))
+    if (sites.length > 0 && sites.length === filled.length)
+      void onRecord({ kind: 'room', sites }).then((kept) => kept && forget())
+  }
+  const change = (index: number, to: Partial<Line>) =>
+    keep(lines.map((each, n) => (n === index ? { ...each, ...to } : each)))
+  const drawn = judged.flatMap(({ site, verdict }) => (site && verdict ? [{ site, verdict }] : []))
+  return (
+    <form
+      className="grid gap-3"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (open) record()
+      }}
+    >
+      {drawn.length > 0 && <RoomDrawing sites={drawn} />}
+      {drawn
+        .filter(({ verdict }) => verdict.say !== '')
+        .map(({ site, verdict }) => (
+          <p key={site.name} className="text-error text-xl leading-tight font-bold">
+            {verdict.say}
+          </p>
+        ))}
+      <table className="w-full">
+        <thead>
+          <tr className="text-left">
+            <th className="font-semibold">Where</th>
+            {columns.map(([key, name]) => (
+              <th key={key} className="font-semibold">
+                {name}, mm
+              </th>
+            ))}
+            <th className="font-semibold">Left, mm</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((line, index) => {
+            const { verdict, fault, empty } = judged[index]!
+            return (
+              <tr key={index} className="border-base-300 border-t">
+                <td className="py-1 pr-2">
+                  {index < sheet.suggested.length ? (
+                    <span className="block text-lg leading-tight font-semibold">{line.name}</span>
+                  ) : (
+                    <>
+                      <input
+                        className="entry h-11"
+                        aria-label={`Place ${index + 1}`}
+                        value={line.name}
+                        onChange={(event) => change(index, { name: event.target.value })}
+                      />
+                      <select
+                        className="select bg-base-100 mt-1 h-11 w-full"
+                        aria-label={`Kind of place ${index + 1}`}
+                        value={line.place}
+                        onChange={(event) => change(index, { place: event.target.value as RoomPlace })}
+                      >
+                        {roomPlaces.map((place) => (
+                          <option key={place} value={place}>
+                            {roomRules[place].name}
+                          </option>
+                        ))}
+                      </select>
+                    </>
+                  )}
+                  <span className="block text-sm whitespace-nowrap opacity-80">
+                    wants {roomRules[line.place].leastMillimetres} mm,{' '}
+                    {roomRules[line.place].anatomyMillimetres} of it wax
+                  </span>
+                </td>
+                {columns.map(([key, name]) => (
+                  <td key={key} className="py-1 pr-2">
+                    <input
+                      inputMode="decimal"
+                      autoComplete="off"
+                      className="input bg-base-100 figures h-14 w-20 px-2 text-2xl font-semibold"
+                      aria-label={`${name}, ${line.name}`}
+                      value={line[key]}
+                      onChange={(event) => change(index, { [key]: event.target.value })}
+                    />
+                  </td>
+                ))}
+                <td className="py-1">
+                  {verdict ? (
+                    <output
+                      aria-label={`Left at ${line.name}`}
+                      className={`figures text-4xl leading-none font-bold ${verdict.verdict === 'enough' ? '' : 'text-error'}`}
+                    >
+                      {Number(verdict.outerMillimetres.toFixed(2))}
+                    </output>
+                  ) : (
+                    tried && !empty && <Told tone="error">{fault ?? 'Enter all three.'}</Told>
+                  )}
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      <div className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="small-act"
+          onClick={() => keep([...lines, { name: '', place: 'axial', room: '', green: '', resin: '' }])}
+        >
+          Another place
+        </button>
+      </div>
+      {tried && filled.length === 0 && <Told tone="error">Measure at one place or more.</Told>}
+      {refusal && <Told tone="error">{refusal}</Told>}
+      <button type="submit" className="act justify-self-start" disabled={!open}>
+        Record
+      </button>
+    </form>
+  )
+}
+
+function typedSite({ name, place, roomMillimetres, greenMillimetres, resinMillimetres }: RoomSite): Line {
+  return {
+    name,
+    place,
+    room: String(roomMillimetres),
+    green: String(greenMillimetres),
+    resin: String(resinMillimetres),
+  }
+}
+
+interface Judged {
+  readonly empty: boolean
+  readonly site?: RoomSite
+  readonly verdict?: RoomVerdict
+  readonly fault?: string
+}
+
+function judge({ name, place, ...texts }: Line): Judged {
+  if (columns.every(([key]) => texts[key].trim() === '')) return { empty: true }
+  const read = columns.map(([key]) => readNumber(texts[key], 'mm'))
+  const fault = read.find((each) => each.fault)?.fault
+  if (fault) return { empty: false, fault }
+  const [roomMillimetres, greenMillimetres, resinMillimetres] = read.map(
+    ({ value }) => value ?? Number.NaN,
+  ) as [number, number, number]
+  const site = { name: name.trim(), place, roomMillimetres, greenMillimetres, resinMillimetres }
+  try {
+    return { empty: false, site, verdict: roomVerdict(site) }
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error
+    return { empty: false, fault: `${error.message} ${error.remedy}` }
+  }
+}
