@@ -1,4 +1,13 @@
 import { type APIRequestContext, expect, type Page } from '@playwright/test'
+import {
+  type CaseCommand,
+  type CaseEvent,
+  caseState,
+  goodHand,
+  type Route,
+  seededRandom,
+  stepInHand,
+} from '@yentrik/core'
 
 /** A technician's hands on the real screens. Everything is found by role and label. */
 
@@ -8,6 +17,7 @@ export async function takeIn(
   job: string,
   prescribed: string | readonly string[],
   code: string,
+  teeth = '',
 ): Promise<string> {
   await page.goto('/cases/new')
   await page.getByRole('radio', { name: job }).check({ force: true })
@@ -16,6 +26,7 @@ export async function takeIn(
   await page.getByLabel('Clinic').fill('Mill Lane Dental')
   await page.getByLabel('Prescriber').fill('Dr. Orla')
   await page.getByLabel('Patient code').fill(code)
+  if (teeth) await page.getByLabel('Teeth').fill(teeth)
   await page.getByLabel('Shade').fill('Oat 2')
   await page.getByLabel('What came along').fill('Tray, wax bite')
   await page.getByRole('button', { name: 'Take it in' }).click()
@@ -84,7 +95,131 @@ export async function fillSheet(
   const sheet = check(page, name)
   for (const [label, value] of Object.entries(values))
     await sheet.getByRole('textbox', { name: label, exact: true }).fill(value)
-  await sheet.getByRole('button', { name: 'Record' }).click()
+  await sheet.getByRole('button', { name: 'Record', exact: true }).click()
+}
+
+/**
+ * Works the case that is open up to a step as a careful hand would, through the API, where another journey does the same
+ * by the screens.
+ */
+export async function bringTo(page: Page, request: APIRequestContext, stepId: string): Promise<void> {
+  const caseId = page.url().split('/').at(-1) ?? ''
+  const random = seededRandom(11)
+  for (;;) {
+    const record = (await (await request.get(`/api/cases/${caseId}`)).json()) as {
+      events: CaseEvent[]
+      routes: Record<string, Route>
+    }
+    const state = caseState(record.events, (id) => record.routes[id]!)
+    const [job] = state.jobs
+    const at = job && stepInHand(job)
+    if (!job || !at) throw new Error(`never came to ${stepId}`)
+    if (at.id === stepId) break
+    const on = { jobId: job.jobId, stepId: at.id }
+    const commands: CaseCommand[] = [
+      { type: 'startStep', ...on },
+      ...goodHand(job.jobId, at, random),
+      { type: 'finishStep', ...on, outOfTimeReason: 'the clock of a test' },
+    ]
+    for (const [index, command] of commands.entries()) {
+      const data = { seen: state.sequence + index, command }
+      expect((await request.post(`/api/cases/${caseId}/events`, { data })).ok()).toBe(true)
+    }
+  }
+  await page.reload()
+  await start(page)
+}
+
+/** What the ruler reads on a rim of ordinary size. */
+export const rim: Readonly<Record<string, string>> = {
+  'Centre line': '0',
+  'Incisal level': '21.5',
+  'Labial fullness': '8',
+  'High-lip line': '9.5',
+  'Canine line, 13': '24',
+  'Canine line, 23': '24.5',
+  'Plane, right molar': '26',
+  'Plane, left molar': '26.5',
+  Pin: '0',
+}
+/** And on teeth that stand as the rim wants. */
+export const teethAsPrescribed: Readonly<Record<string, string>> = {
+  'Centre line': '0.2',
+  Pin: '0',
+  'Incisal level, 11': '21.5',
+  'Incisal level, 21': '21.7',
+  'Fullness, 11': '8.2',
+  'Fullness, 21': '8.3',
+  'Canine line, 13': '24',
+  'Canine line, 23': '24.3',
+  'Plane, right molar': '26',
+  'Plane, left molar': '26.4',
+}
+
+/** Opens the Set-up screen from the step in hand and types what was read. */
+export async function openSetUp(
+  page: Page,
+  link: string,
+  values: Readonly<Record<string, string>>,
+): Promise<void> {
+  await step(page).getByRole('link', { name: link }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Set up' })).toBeVisible()
+  for (const [label, value] of Object.entries(values))
+    await page.getByLabel(label, { exact: true }).fill(value)
+}
+
+/** Records what the Set-up screen holds and comes back to the step. */
+export async function recordSetUp(page: Page, button: string): Promise<void> {
+  await page.getByRole('button', { name: button }).click()
+  await expect(step(page)).toBeVisible()
+}
+
+/** Ticks every tooth of the step that is not ticked yet. */
+export async function tickTeeth(page: Page, teeth: readonly number[]): Promise<void> {
+  for (const tooth of teeth) {
+    const button = step(page).getByRole('button', { name: `Tooth ${tooth}`, exact: true })
+    await button.click()
+    await expect(button).toHaveAttribute('aria-pressed', 'true')
+  }
+}
+
+/** Looks at every region of a wax in turn; a fault where one is named, else good. */
+export async function lookAtRegions(
+  page: Page,
+  sheet: string,
+  faults: Readonly<Record<string, string>> = {},
+): Promise<void> {
+  const entry = check(page, sheet)
+  const regions = entry.getByRole('list', { name: 'Regions' }).getByRole('button')
+  for (let index = 0; index < (await regions.count()); index++) {
+    const name = (await regions.nth(index).innerText()).replace(/ [✓!]$/, '')
+    await regions.nth(index).click()
+    await expect(entry.getByRole('heading', { level: 4 })).toHaveText(name)
+    const answer = entry.getByRole('button', { name: faults[name] ?? 'Good', exact: true })
+    await answer.click()
+  }
+}
+
+/** The wax of a denture from the clean set-up to the seal, when all goes well. */
+export async function waxDenture(page: Page, request: APIRequestContext): Promise<void> {
+  await work(page, request, 'Clean the wax')
+  await work(page, request, 'Contour, wax flowed on')
+  await work(page, request, 'Seat the base', { looks: { 'Base home on the cast': 'Fully home' } })
+  await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Check the wax')
+  await start(page)
+  await lookAtRegions(page, 'Wax, upper')
+  await look(page, 'Occlusion again', 'Pin down, even')
+  await done(page)
+}
+
+/** Packs the set-up for its try-in, due back at noon three days on by the clock of the lab. */
+export async function sendOff(page: Page, request: APIRequestContext): Promise<void> {
+  const { now } = (await (await request.get('/api/clock')).json()) as { now: number | string }
+  const due = new Date(new Date(now).getTime() + 3 * 86_400_000)
+  await step(page).getByLabel('Due back, day').fill(due.toISOString().slice(0, 10))
+  await fillSheet(page, 'What goes along', {})
+  await expect(check(page, 'What goes along')).toContainText('On record')
+  await done(page)
 }
 
 /** What a hand does at the stand-in balance. */

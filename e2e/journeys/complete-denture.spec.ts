@@ -7,9 +7,16 @@ import {
   forward,
   look,
   measure,
+  openSetUp,
+  recordSetUp,
+  rim,
+  sendOff,
   start,
   step,
   takeIn,
+  teethAsPrescribed,
+  tickTeeth,
+  waxDenture,
   weigh,
   work,
 } from './bench-hand.ts'
@@ -44,46 +51,45 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
     })
   })
   await test.step('set up, with a central 0.6 mm low that is caught', async () => {
-    await go('Transfer the prescription', {
-      measures: {
-        'Incisal level': '21.5',
-        'Labial fullness': '8',
-        'Canine line, right': '24',
-        'Canine line, left': '24.5',
-        'Vertical dimension, pin': '0',
-      },
-    })
-    await go('Set the front teeth', { mixes: [undefined] })
-    await go('Set the back teeth')
     await start(page)
-    await measure(page, 'Incisal level, off by', '0.6')
-    await expect(check(page, 'Incisal level, off by')).toContainText('Raise or lower the central teeth')
-    await enter(page, {
-      measures: {
-        'Incisal level, off by': '0.2',
-        'Centre line, off by': '0',
-        'Labial fullness, off by': '0.5',
-      },
-      looks: { Contacts: 'Pin down, even' },
-    })
+    await openSetUp(page, 'Measure the rim', rim)
+    await recordSetUp(page, 'Record the prescription')
+    await done(page)
+    await step(page).getByRole('button', { name: 'Leave out' }).click()
+    await page.getByRole('button', { name: 'Leave it out' }).click()
+    await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Set the front teeth')
+    await start(page)
+    await weigh(page)
+    await tickTeeth(page, [21, 22, 23, 11, 12, 13])
+    await done(page)
+    await start(page)
+    await tickTeeth(page, [24, 25, 26, 27, 14, 15, 16, 17])
+    await done(page)
+    await start(page)
+    await openSetUp(page, 'Measure the teeth', { ...teethAsPrescribed, 'Incisal level, 21': '22.1' })
+    await expect(page.getByRole('region', { name: 'What to move' })).toContainText('Raise 21 by 0.6 mm.')
+    await page.getByLabel('Incisal level, 21').fill('21.7')
+    await expect(page.getByRole('region', { name: 'What to move' })).toContainText('As prescribed')
+    await recordSetUp(page, 'Record the set-up')
+    await look(page, 'Contacts', 'Pin down, even')
     await done(page)
   })
   await test.step('wax and try-in', async () => {
-    await go('Clean the wax')
-    await go('Contour, wax flowed on')
-    await go('Check the wax', {
-      looks: {
-        'Base home on the cast': 'Fully home',
-        'Teeth free of wax': 'Free',
-        'Occlusion again': 'Pin down, even',
-      },
-    })
-    await go('Send for try-in')
+    await waxDenture(page, request)
+    await start(page)
+    await sendOff(page, request)
     await start(page)
     await forward(request, 2 * 24 * 60)
-    await look(page, 'The dentist says', 'Accepted')
+    await step(page).getByRole('button', { name: 'Accepted' }).click()
+    await expect(check(page, 'The dentist says')).toContainText('On record')
     await done(page)
-    await go('Disinfect on return')
+    await start(page)
+    await fillSheet(page, 'What came back', {
+      'Set-up on its cast': '1',
+      'Bite record': '1',
+      'Shade tab': '1',
+    })
+    await done(page)
     await go('Seal the base to the cast', { looks: { 'Border sealed, pin down': 'Sealed, pin down' } })
   })
   await test.step('flask', async () => {

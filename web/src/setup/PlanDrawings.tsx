@@ -105,7 +105,7 @@ export function PlanTop({ entry, plan, notation, className, lifeSize }: PlanDraw
         <circle key={at(p)} cx={seen(p).x} cy={seen(p).y} r="0.7" fill="var(--color-primary, #000)" />
       ))}
       <circle cx="0" cy="0" r="1" fill="none" stroke={ink} strokeWidth="0.3" />
-      <text x="1.8" y="4.4" fontSize="2.2">
+      <text x="1.8" y="3.4" fontSize="2.2">
         papilla
       </text>
       {[...plan.anterior, ...plan.posterior].map((tooth) => {
@@ -116,6 +116,22 @@ export function PlanTop({ entry, plan, notation, className, lifeSize }: PlanDraw
           </text>
         )
       })}
+      <Span
+        words="canines"
+        from={seen(plan.anterior.find(({ kind, side }) => kind === 'canine' && side === 'right')!.centre)}
+        to={seen(plan.anterior.find(({ kind, side }) => kind === 'canine' && side === 'left')!.centre)}
+        y={9}
+      />
+      <Span
+        words="first molars"
+        from={seen(
+          plan.posterior.find(({ kind, side }) => kind === 'firstMolar' && side === 'right')!.palatal.at,
+        )}
+        to={seen(
+          plan.posterior.find(({ kind, side }) => kind === 'firstMolar' && side === 'left')!.palatal.at,
+        )}
+        y={0}
+      />
       <g fontSize="2.4">
         <text x={-half + 1} y={top + 3}>
           {flip > 0 ? 'right' : 'left'}
@@ -125,6 +141,33 @@ export function PlanTop({ entry, plan, notation, className, lifeSize }: PlanDraw
         </text>
       </g>
     </svg>
+  )
+}
+
+/** A dimension from side to side, mm. */
+function Span({ words, from, to, y }: { words: string; from: Point; to: Point; y: number }) {
+  const [left, right] = [Math.min(from.x, to.x), Math.max(from.x, to.x)]
+  const level = (from.y + to.y) / 2 + y
+  return (
+    <>
+      <path
+        d={`M${left} ${level}H${right}m0 -1v2M${left} ${level - 1}v2`}
+        stroke={ink}
+        strokeWidth="0.15"
+        fill="none"
+      />
+      <text
+        x={(left + right) / 2}
+        y={level - 0.7}
+        textAnchor="middle"
+        fontSize="2.2"
+        stroke="var(--color-base-100, #fff)"
+        strokeWidth="0.6"
+        paintOrder="stroke"
+      >
+        {words} {(right - left).toFixed(1)}
+      </text>
+    </>
   )
 }
 

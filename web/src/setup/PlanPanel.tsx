@@ -64,8 +64,21 @@ export function PlanPanel(props: PlanPanelProps) {
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
       <section className="card-flat grid content-start gap-3 p-4" aria-label="The plan">
-        {(onRecord || paper) && (
-          <div className="flex flex-wrap justify-end gap-2 sm:float-right sm:-mb-16 sm:justify-self-end">
+        <div className="flex flex-wrap items-start justify-between gap-3">
+          <div className="min-w-0 flex-1 basis-80">
+            {plan ? (
+              <Verdict plan={plan} />
+            ) : refused ? (
+              <Told tone="error">{refused}</Told>
+            ) : (
+              <div className="grid gap-2 text-lg">
+                <p>Lay a millimetre rule across the cast, at a few depths behind the front of the rim.</p>
+                <p>Read where the face of the rim and the crest of the ridge cross it, right and left.</p>
+                <p className="opacity-80">{Object.keys(faults).length} entries to go.</p>
+              </div>
+            )}
+          </div>
+          <div className="flex flex-wrap gap-2">
             {paper && (
               <Link className="act" to={paper}>
                 Print 1:1
@@ -77,31 +90,20 @@ export function PlanPanel(props: PlanPanelProps) {
               </button>
             )}
           </div>
-        )}
+        </div>
         {refusal && <Told tone="error">{refusal}</Told>}
-        {entry && plan ? (
-          <>
-            <Verdict plan={plan} />
-            <div className="grid gap-3 md:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
-              <PlanTop entry={entry} plan={plan} notation={notation} className="max-h-[27rem] w-full" />
-              <div className="grid content-start gap-2">
-                <PlanFront entry={entry} plan={plan} notation={notation} className="max-h-52 w-full" />
-                <p className="text-sm opacity-80">
-                  Cusps above the plane, mm (drawn five times as high; buccal above, palatal below):
-                </p>
-                <div className="h-44">
-                  <PlanCurve plan={plan} notation={notation} />
-                </div>
+        {entry && plan && (
+          <div className="grid gap-3 md:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
+            <PlanTop entry={entry} plan={plan} notation={notation} className="max-h-[27rem] w-full" />
+            <div className="grid content-start gap-2">
+              <PlanFront entry={entry} plan={plan} notation={notation} className="max-h-52 w-full" />
+              <p className="text-sm opacity-80">
+                Cusps above the plane, mm (drawn five times as high; buccal above, palatal below):
+              </p>
+              <div className="h-44">
+                <PlanCurve plan={plan} notation={notation} />
               </div>
             </div>
-          </>
-        ) : refused ? (
-          <Told tone="error">{refused}</Told>
-        ) : (
-          <div className="grid gap-2 text-lg">
-            <p>Lay a millimetre rule across the cast, at a few depths behind the front of the rim.</p>
-            <p>Read where the face of the rim and the crest of the ridge cross it, right and left.</p>
-            <p className="opacity-80">{Object.keys(faults).length} entries to go.</p>
           </div>
         )}
         <p className="text-sm opacity-80">
