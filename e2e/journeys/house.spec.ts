@@ -9,6 +9,7 @@ const screens = [
   '/mix',
   '/trim',
   '/mount',
+  '/set-up',
   '/shelf',
   '/settings',
   '/papers/commands',
@@ -35,12 +36,18 @@ for (const theme of ['plaster', 'nightbench'])
     const models = (await caseAddress(page, 'K-2163')).replace('/case/', '')
     const plan = `job=job-1&plan=measure&sheet=trim-plan`
     const done = (await caseAddress(page, 'K-2125')).replace('/case/', '')
+    const denture = (await caseAddress(page, 'K-2165')).replace('/case/', '')
+    const waxing = await Promise.all(['K-2166', 'K-2168', 'K-2169'].map((each) => caseAddress(page, each)))
     for (const path of [
       ...screens,
       asked,
       polishing,
       implant,
+      ...waxing,
       `/trim?case=${models}&${plan}`,
+      `/set-up?case=${denture}&job=job-1&step=plan-set-up&sheet=set-up-plan`,
+      `/set-up?case=${denture}&job=job-1&step=re-measure&sheet=set-up`,
+      `/papers/set-up/${denture}?job=job-1&step=plan-set-up&sheet=set-up-plan`,
       `/papers/trim/${models}?job=job-1&step=measure&sheet=trim-plan`,
       `/papers/record/${done}`,
       `/papers/docket/${done}`,
@@ -64,8 +71,10 @@ for (const theme of ['plaster', 'nightbench'])
   })
 
 test('everything to touch is 44 px or more', async ({ page }) => {
-  const working = await caseAddress(page, 'K-2147')
-  for (const path of [...screens, working]) {
+  const working = await Promise.all(
+    ['K-2147', 'K-2166', 'K-2168', 'K-2138'].map((each) => caseAddress(page, each)),
+  )
+  for (const path of [...screens, ...working]) {
     await page.goto(path)
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
     const small = await page.evaluate(() =>
@@ -93,6 +102,7 @@ test('the main actions are reached by keyboard alone', async ({ page }) => {
     ['x', 'Mix'],
     ['r', 'Trim'],
     ['o', 'Mount'],
+    ['u', 'Set up'],
     ['s', 'Shelf'],
     ['a', 'Take in a case'],
   ] as const) {

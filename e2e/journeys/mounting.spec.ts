@@ -23,6 +23,15 @@ test('casts mounted from the door to the bag; a knocked articulator is brought b
     await expect(sheet).toContainText('"ten" is not a number')
     await expect(sheet.getByLabel('Incisal table')).toHaveValue('ten')
     await sheet.getByLabel('Upper placed by facebow').check()
+    const choose = sheet.getByLabel('Add a picture (optional)')
+    await choose.setInputFiles({
+      name: 'note.jpg',
+      mimeType: 'image/jpeg',
+      buffer: Buffer.from('no picture'),
+    })
+    await expect(sheet).toContainText('This file is no picture that can be read.')
+    await choose.setInputFiles({ name: 'casts.png', mimeType: 'image/png', buffer: await page.screenshot() })
+    await expect(sheet.getByRole('img', { name: 'The mounted casts' })).toBeVisible()
     await fillSheet(page, 'Articulator', { 'Pin reading': '0', 'Incisal table': '15' })
     await expect(sheet).toContainText('On record')
     await look(page, 'Side play', 'None')
@@ -40,10 +49,13 @@ test('casts mounted from the door to the bag; a knocked articulator is brought b
   await test.step('knocked: the record says what to bring back and by how much', async () => {
     const address = page.url()
     await page.getByRole('button', { name: /Set the articulator/ }).click()
-    await expect(step(page).getByRole('region', { name: 'On record' })).toContainText('table 15°, by facebow')
+    await expect(step(page).getByRole('region', { name: 'On record' })).toContainText(
+      'table 15°, by facebow, with a picture',
+    )
     await step(page).getByRole('link', { name: 'What the pin and the guides do' }).click()
     await expect(page.getByRole('main')).toContainText(docket)
     await page.getByText('Disturbed?').click()
+    await expect(page.getByRole('img', { name: 'The mounted casts' })).toBeVisible()
     await page.getByLabel('Pin reading now').fill('1.4')
     await page.getByLabel('Incisal table now').fill('10')
     const back = page.getByRole('region', { name: 'Bring it back' })

@@ -111,6 +111,8 @@ describe('errors and documents', () => {
         '/api/calc/amount',
         '/api/calc/trim',
         '/api/calc/articulator',
+        '/api/calc/set-up',
+        '/api/tooth-sets/{name}',
         '/api/cases/{caseId}/events',
       ]),
     )
@@ -122,6 +124,8 @@ describe('errors and documents', () => {
         'AmendDto',
         'PlacesSheetDto',
         'PairEntryDto',
+        'SetUpEntryDto',
+        'TryInAnswerSheetDto',
       ]),
     )
   })

@@ -9,6 +9,7 @@ import {
   IsInt,
   IsISO8601,
   IsNumber,
+  IsObject,
   IsOptional,
   IsString,
   Length,
@@ -81,6 +82,7 @@ class RecordMixDto extends OnStepDto {
 class RecordSheetDto extends OnStepDto {
   @ApiProperty({ example: 'parts-list' }) @IsString() @IdOf() sheetId: string
   @ApiProperty({ type: SheetDto })
+  @IsObject()
   @ValidateNested()
   @Type(() => SheetDto, {
     discriminator: { property: 'kind', subTypes: sheetShapes },
@@ -130,6 +132,7 @@ class DentistAnsweredDto extends CommandDto {
 }
 class AmendDto extends CommandDto {
   @ApiProperty({ type: AuthorisationChangesDto })
+  @IsObject()
   @ValidateNested()
   @Type(() => AuthorisationChangesDto)
   changes: AuthorisationChangesDto
@@ -166,6 +169,7 @@ export class CommandRequestDto {
   seen: number
 
   @ApiProperty({ type: CommandDto, example: { type: 'startStep', jobId: 'job-1', stepId: 'pour-anatomy' } })
+  @IsObject()
   @ValidateNested()
   @Type(() => CommandDto, {
     discriminator: { property: 'type', subTypes: commandShapes },

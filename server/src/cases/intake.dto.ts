@@ -18,6 +18,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator'
+import { Nested } from '../errors/nested.ts'
 
 class AuthorisationDto {
   @ApiProperty({ example: 'Mill Lane' }) @IsString() @Length(1, 120) clinic: string
@@ -60,7 +61,7 @@ export class IntakeDto {
   })
   docket?: string
 
-  @ApiProperty() @ValidateNested() @Type(() => AuthorisationDto) authorisation: AuthorisationDto
+  @Nested(() => AuthorisationDto) authorisation: AuthorisationDto
 
   @ApiProperty({ type: [IntakeJobDto] })
   @IsArray()

@@ -15,6 +15,7 @@ import {
   MaxLength,
   ValidateNested,
 } from 'class-validator'
+import { Nested, NestedList } from '../errors/nested.ts'
 import { ArticulatorDto } from '../mounting/articulator.dto.ts'
 import { PrescriptionDto, SetUpEntryDto, SetUpReadingDto, SetUpTolerancesDto } from '../setup/set-up.dto.ts'
 import { FinishedPairDto, PairEntryDto } from '../trimming/trim.dto.ts'
@@ -45,11 +46,7 @@ class PartCountDto {
   @ApiProperty({ example: 4 }) @IsNumber() count: number
 }
 class PartsSheetDto extends SheetDto {
-  @ApiProperty({ type: [PartCountDto] })
-  @IsArray()
-  @ArrayMaxSize(60)
-  @ValidateNested({ each: true })
-  @Type(() => PartCountDto)
+  @NestedList(() => PartCountDto, 60)
   parts: PartCountDto[]
 }
 class PlaceReadingDto {
@@ -57,23 +54,19 @@ class PlaceReadingDto {
   @ApiProperty({ example: 4.1 }) @IsNumber() value: number
 }
 class PlacesSheetDto extends SheetDto {
-  @ApiProperty({ type: [PlaceReadingDto] })
-  @IsArray()
-  @ArrayMaxSize(60)
-  @ValidateNested({ each: true })
-  @Type(() => PlaceReadingDto)
+  @NestedList(() => PlaceReadingDto, 60)
   places: PlaceReadingDto[]
 }
 class TrimPlanSheetDto extends SheetDto {
-  @ApiProperty() @ValidateNested() @Type(() => PairEntryDto) entry: PairEntryDto
+  @Nested(() => PairEntryDto) entry: PairEntryDto
 }
 class FinishedPairSheetDto extends SheetDto {
-  @ApiProperty() @ValidateNested() @Type(() => FinishedPairDto) pair: FinishedPairDto
+  @Nested(() => FinishedPairDto) pair: FinishedPairDto
 }
 
 class MountingSheetDto extends SheetDto {
   @ApiProperty({ example: 'Average-value, fixed guides' }) @IsString() @Length(1, 120) name: string
-  @ApiProperty() @ValidateNested() @Type(() => ArticulatorDto) articulator: ArticulatorDto
+  @Nested(() => ArticulatorDto) articulator: ArticulatorDto
   @ApiProperty({ example: 0 }) @IsNumber() pinMillimetres: number
   @ApiProperty() @IsBoolean() facebow: boolean
   @ApiPropertyOptional({ description: 'Data URL of a small JPEG' })
@@ -84,10 +77,10 @@ class MountingSheetDto extends SheetDto {
 }
 
 class PrescriptionSheetDto extends SheetDto {
-  @ApiProperty() @ValidateNested() @Type(() => PrescriptionDto) prescription: PrescriptionDto
+  @Nested(() => PrescriptionDto) prescription: PrescriptionDto
 }
 class SetUpPlanSheetDto extends SheetDto {
-  @ApiProperty() @ValidateNested() @Type(() => SetUpEntryDto) setUpEntry: SetUpEntryDto
+  @Nested(() => SetUpEntryDto) setUpEntry: SetUpEntryDto
 }
 class TeethSetSheetDto extends SheetDto {
   @ApiProperty({ type: [Number], example: [21, 22] })
@@ -97,15 +90,11 @@ class TeethSetSheetDto extends SheetDto {
   teeth: number[]
 }
 class SetUpSheetDto extends SheetDto {
-  @ApiProperty() @ValidateNested() @Type(() => SetUpReadingDto) reading: SetUpReadingDto
-  @ApiProperty() @ValidateNested() @Type(() => SetUpTolerancesDto) tolerances: SetUpTolerancesDto
+  @Nested(() => SetUpReadingDto) reading: SetUpReadingDto
+  @Nested(() => SetUpTolerancesDto) tolerances: SetUpTolerancesDto
 }
 class RoomSheetDto extends SheetDto {
-  @ApiProperty({ type: [RoomSiteDto] })
-  @IsArray()
-  @ArrayMaxSize(60)
-  @ValidateNested({ each: true })
-  @Type(() => RoomSiteDto)
+  @NestedList(() => RoomSiteDto, 60)
   sites: RoomSiteDto[]
 }
 class GroovesSheetDto extends SheetDto {
@@ -113,11 +102,7 @@ class GroovesSheetDto extends SheetDto {
   @ApiProperty({ example: 'lower-molar-five' }) @IsString() @Length(1, 80) patternId: string
 }
 class RegionsSheetDto extends SheetDto {
-  @ApiProperty({ type: [RegionSeenDto] })
-  @IsArray()
-  @ArrayMaxSize(60)
-  @ValidateNested({ each: true })
-  @Type(() => RegionSeenDto)
+  @NestedList(() => RegionSeenDto, 60)
   regions: RegionSeenDto[]
 }
 class DispatchSheetDto extends PartsSheetDto {

@@ -1,7 +1,7 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger'
 import type { Movement } from '@yentrik/core'
-import { Type } from 'class-transformer'
-import { IsBoolean, IsIn, IsNumber, IsOptional, ValidateNested } from 'class-validator'
+import { IsBoolean, IsIn, IsNumber, IsOptional } from 'class-validator'
+import { Nested } from '../errors/nested.ts'
 
 class OfSidesDto {
   @ApiProperty({ example: 33 }) @IsNumber() right: number
@@ -14,12 +14,12 @@ class PinTipDto {
 /** An articulator as its settings make it; mm and degrees. */
 export class ArticulatorDto {
   @ApiProperty({ example: 110 }) @IsNumber() intercondylarMillimetres: number
-  @ApiProperty() @ValidateNested() @Type(() => OfSidesDto) condylarDegrees: OfSidesDto
-  @ApiProperty() @ValidateNested() @Type(() => OfSidesDto) bennettDegrees: OfSidesDto
+  @Nested(() => OfSidesDto) condylarDegrees: OfSidesDto
+  @Nested(() => OfSidesDto) bennettDegrees: OfSidesDto
   @ApiProperty({ example: 0 }) @IsNumber() immediateSideShiftMillimetres: number
   @ApiProperty({ example: 10 }) @IsNumber() incisalDegrees: number
-  @ApiProperty() @ValidateNested() @Type(() => OfSidesDto) wingDegrees: OfSidesDto
-  @ApiProperty() @ValidateNested() @Type(() => PinTipDto) pinTip: PinTipDto
+  @Nested(() => OfSidesDto) wingDegrees: OfSidesDto
+  @Nested(() => PinTipDto) pinTip: PinTipDto
 }
 
 const movements = ['protrusion', 'rightLateral', 'leftLateral'] as const satisfies readonly Movement[]
@@ -30,8 +30,8 @@ class PointDto {
 }
 /** Where a lower point goes, and what the pin does there. */
 export class ArticulatorQuestionDto {
-  @ApiProperty() @ValidateNested() @Type(() => ArticulatorDto) articulator: ArticulatorDto
-  @ApiProperty() @ValidateNested() @Type(() => PointDto) point: PointDto
+  @Nested(() => ArticulatorDto) articulator: ArticulatorDto
+  @Nested(() => PointDto) point: PointDto
   @ApiProperty({ enum: movements, example: 'protrusion' }) @IsIn(movements) movement: Movement
   @ApiProperty({ example: 4 }) @IsNumber() advanceMillimetres: number
   @ApiPropertyOptional({ example: 0 }) @IsOptional() @IsNumber() pinMillimetres?: number

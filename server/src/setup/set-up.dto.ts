@@ -11,24 +11,13 @@ import {
   Length,
   ValidateNested,
 } from 'class-validator'
+import { Nested, NestedList } from '../errors/nested.ts'
 import { PointDto } from '../trimming/trim.dto.ts'
 
 const archs = ['upper', 'lower'] as const
 const Millimetres = (example: number, description?: string) => (target: object, key: string) => {
   ApiProperty({ example, description })(target, key)
   IsNumber()(target, key)
-}
-const Part = (shape: () => new () => object) => (target: object, key: string) => {
-  ApiProperty({ type: shape })(target, key)
-  ValidateNested()(target, key)
-  Type(shape)(target, key)
-}
-const Points = () => (target: object, key: string) => {
-  ApiProperty({ type: [PointDto] })(target, key)
-  IsArray()(target, key)
-  ArrayMaxSize(60)(target, key)
-  ValidateNested({ each: true })(target, key)
-  Type(() => PointDto)(target, key)
 }
 
 class SidesDto {
@@ -40,17 +29,17 @@ export class PrescriptionDto {
   @Millimetres(0, 'From the mark on the cast, to the left above 0') centreLineMillimetres: number
   @Millimetres(21.5, 'Vestibule to edge') incisalLevelMillimetres: number
   @Millimetres(8, 'Papilla to the front of the rim') labialFullnessMillimetres: number
-  @Part(() => SidesDto) canineMillimetres: SidesDto
-  @Part(() => SidesDto) planeMillimetres: SidesDto
+  @Nested(() => SidesDto) canineMillimetres: SidesDto
+  @Nested(() => SidesDto) planeMillimetres: SidesDto
   @Millimetres(9.5) highLipMillimetres: number
   @Millimetres(0) pinMillimetres: number
 }
 export class SetUpReadingDto {
   @Millimetres(0.2) centreLineMillimetres: number
-  @Part(() => SidesDto) incisalLevelMillimetres: SidesDto
-  @Part(() => SidesDto) labialFullnessMillimetres: SidesDto
-  @Part(() => SidesDto) canineMillimetres: SidesDto
-  @Part(() => SidesDto) planeMillimetres: SidesDto
+  @Nested(() => SidesDto) incisalLevelMillimetres: SidesDto
+  @Nested(() => SidesDto) labialFullnessMillimetres: SidesDto
+  @Nested(() => SidesDto) canineMillimetres: SidesDto
+  @Nested(() => SidesDto) planeMillimetres: SidesDto
   @Millimetres(0) pinMillimetres: number
 }
 export class SetUpTolerancesDto {
@@ -78,8 +67,8 @@ class WidthsDto {
 }
 /** What was measured of a set of teeth. */
 export class ToothMeasuresDto {
-  @Part(() => WidthsDto) widthsMillimetres: WidthsDto
-  @Part(() => FrontWidthsDto) lengthsMillimetres: FrontWidthsDto
+  @Nested(() => WidthsDto) widthsMillimetres: WidthsDto
+  @Nested(() => FrontWidthsDto) lengthsMillimetres: FrontWidthsDto
   @Millimetres(20) cuspDegrees: number
 }
 class ToothSetDto extends ToothMeasuresDto {
@@ -92,9 +81,9 @@ class StanceDto {
   @Millimetres(0) shortMillimetres: number
 }
 class StancesDto {
-  @Part(() => StanceDto) central: StanceDto
-  @Part(() => StanceDto) lateral: StanceDto
-  @Part(() => StanceDto) canine: StanceDto
+  @Nested(() => StanceDto) central: StanceDto
+  @Nested(() => StanceDto) lateral: StanceDto
+  @Nested(() => StanceDto) canine: StanceDto
 }
 class HeightsDto {
   @ApiProperty({ type: [Number] })
@@ -123,16 +112,16 @@ const curves = ['teeth', 'condyles'] as const satisfies readonly SetUpEntry['cur
 /** What a set-up is planned from; mm and degrees. */
 export class SetUpEntryDto {
   @ApiProperty({ enum: archs }) @IsIn(archs) arch: 'upper' | 'lower'
-  @Points() rim: PointDto[]
-  @Points() crest: PointDto[]
-  @Part(() => SidesDto) canineMillimetres: SidesDto
+  @NestedList(() => PointDto, 60) rim: PointDto[]
+  @NestedList(() => PointDto, 60) crest: PointDto[]
+  @Nested(() => SidesDto) canineMillimetres: SidesDto
   @Millimetres(9.5) highLipMillimetres: number
-  @Part(() => ToothSetDto) toothSet: ToothSetDto
-  @Part(() => StancesDto) stances: StancesDto
+  @Nested(() => ToothSetDto) toothSet: ToothSetDto
+  @Nested(() => StancesDto) stances: StancesDto
   @Millimetres(85) incisorForwardMillimetres: number
   @Millimetres(35) incisorBelowMillimetres: number
   @ApiProperty({ enum: curves }) @IsIn(curves) curve: SetUpEntry['curve']
   @Millimetres(101.6) curveRadiusMillimetres: number
   @Millimetres(110) intercondylarMillimetres: number
-  @Part(() => OpposingDto) opposing: OpposingDto
+  @Nested(() => OpposingDto) opposing: OpposingDto
 }

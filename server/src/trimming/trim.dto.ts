@@ -9,6 +9,7 @@ import {
   IsOptional,
   ValidateNested,
 } from 'class-validator'
+import { Nested, NestedList } from '../errors/nested.ts'
 
 const MANY = 200
 const Point = () => Type(() => PointDto)
@@ -18,43 +19,27 @@ export class PointDto {
   @ApiProperty({ example: 30.6 }) @IsNumber() y: number
 }
 class PointOfSidesDto {
-  @ApiProperty({ type: PointDto }) @ValidateNested() @Point() right: PointDto
-  @ApiProperty({ type: PointDto }) @ValidateNested() @Point() left: PointDto
+  @Nested(() => PointDto) right: PointDto
+  @Nested(() => PointDto) left: PointDto
 }
 class PointsOfSidesDto {
-  @ApiProperty({ type: [PointDto] })
-  @IsArray()
-  @ArrayMaxSize(MANY)
-  @ValidateNested({ each: true })
-  @Point()
+  @NestedList(() => PointDto, MANY)
   right: PointDto[]
-  @ApiProperty({ type: [PointDto] })
-  @IsArray()
-  @ArrayMaxSize(MANY)
-  @ValidateNested({ each: true })
-  @Point()
+  @NestedList(() => PointDto, MANY)
   left: PointDto[]
 }
 class ArchLandmarksDto {
-  @ApiProperty() @ValidateNested() @Type(() => PointOfSidesDto) canines: PointOfSidesDto
-  @ApiProperty() @ValidateNested() @Type(() => PointsOfSidesDto) buccal: PointsOfSidesDto
-  @ApiProperty() @ValidateNested() @Type(() => PointsOfSidesDto) vestibule: PointsOfSidesDto
-  @ApiProperty({ type: [PointDto] })
-  @IsArray()
-  @ArrayMaxSize(MANY)
-  @ValidateNested({ each: true })
-  @Point()
+  @Nested(() => PointOfSidesDto) canines: PointOfSidesDto
+  @Nested(() => PointsOfSidesDto) buccal: PointsOfSidesDto
+  @Nested(() => PointsOfSidesDto) vestibule: PointsOfSidesDto
+  @NestedList(() => PointDto, MANY)
   anterior: PointDto[]
-  @ApiProperty() @ValidateNested() @Point() incisorFront: PointDto
+  @Nested(() => PointDto) incisorFront: PointDto
 }
 class UpperLandmarksDto extends ArchLandmarksDto {
-  @ApiProperty({ type: [PointDto] })
-  @IsArray()
-  @ArrayMaxSize(MANY)
-  @ValidateNested({ each: true })
-  @Point()
+  @NestedList(() => PointDto, MANY)
   midline: PointDto[]
-  @ApiProperty() @ValidateNested() @Type(() => PointOfSidesDto) notches: PointOfSidesDto
+  @Nested(() => PointOfSidesDto) notches: PointOfSidesDto
 }
 class LowerLandmarksDto extends ArchLandmarksDto {
   @ApiProperty({ type: [PointDto], description: 'Two points on the back edge, flush with the upper' })
@@ -64,32 +49,24 @@ class LowerLandmarksDto extends ArchLandmarksDto {
   @ValidateNested({ each: true })
   @Point()
   backEdge: [PointDto, PointDto]
-  @ApiProperty() @ValidateNested() @Point() mark: PointDto
+  @Nested(() => PointDto) mark: PointDto
 }
 class HeightReadingDto {
-  @ApiProperty() @ValidateNested() @Point() at: PointDto
+  @Nested(() => PointDto) at: PointDto
   @ApiProperty({ example: 38 }) @IsNumber() heightMillimetres: number
 }
 class ModelDto {
-  @ApiProperty({ type: [PointDto] })
-  @IsArray()
-  @ArrayMaxSize(MANY)
-  @ValidateNested({ each: true })
-  @Point()
+  @NestedList(() => PointDto, MANY)
   outline: PointDto[]
-  @ApiProperty({ type: [HeightReadingDto] })
-  @IsArray()
-  @ArrayMaxSize(50)
-  @ValidateNested({ each: true })
-  @Type(() => HeightReadingDto)
+  @NestedList(() => HeightReadingDto, 50)
   heights: HeightReadingDto[]
   @ApiPropertyOptional({ example: 22 }) @IsOptional() @IsNumber() deepestMillimetres?: number
 }
 class UpperModelDto extends ModelDto {
-  @ApiProperty() @ValidateNested() @Type(() => UpperLandmarksDto) landmarks: UpperLandmarksDto
+  @Nested(() => UpperLandmarksDto) landmarks: UpperLandmarksDto
 }
 class LowerModelDto extends ModelDto {
-  @ApiProperty() @ValidateNested() @Type(() => LowerLandmarksDto) landmarks: LowerLandmarksDto
+  @Nested(() => LowerLandmarksDto) landmarks: LowerLandmarksDto
 }
 class TrimChoicesDto {
   @ApiPropertyOptional() @IsOptional() @IsNumber() backClearanceMillimetres?: number
@@ -103,9 +80,9 @@ class TrimChoicesDto {
 }
 /** A pair of study models as marked and measured; every length mm, in one frame for each model. */
 export class PairEntryDto {
-  @ApiProperty() @ValidateNested() @Type(() => UpperModelDto) upper: UpperModelDto
-  @ApiProperty() @ValidateNested() @Type(() => LowerModelDto) lower: LowerModelDto
-  @ApiProperty() @ValidateNested() @Type(() => TrimChoicesDto) choices: TrimChoicesDto
+  @Nested(() => UpperModelDto) upper: UpperModelDto
+  @Nested(() => LowerModelDto) lower: LowerModelDto
+  @Nested(() => TrimChoicesDto) choices: TrimChoicesDto
   @ApiPropertyOptional() @IsOptional() @IsNumber() planeOffMiddleMillimetres?: number
 }
 
@@ -130,8 +107,8 @@ class FinishedModelDto {
   @ApiPropertyOptional({ type: [Number] }) @IsOptional() @BothSides() heelCornerMillimetres?: [number, number]
 }
 export class FinishedPairDto {
-  @ApiProperty() @ValidateNested() @Type(() => FinishedModelDto) upper: FinishedModelDto
-  @ApiProperty() @ValidateNested() @Type(() => FinishedModelDto) lower: FinishedModelDto
+  @Nested(() => FinishedModelDto) upper: FinishedModelDto
+  @Nested(() => FinishedModelDto) lower: FinishedModelDto
   @ApiProperty({ type: [Number] })
   @IsArray()
   @ArrayMinSize(3)

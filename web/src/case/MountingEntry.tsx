@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { ArticulatorFields } from '../mounting/ArticulatorFields.tsx'
 import { articulatorOf, entryOfArticulator, usualArticulator } from '../mounting/articulator-entry.ts'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { smallPicture } from '../parts/small-picture.ts'
 import { Told } from '../parts/Told.tsx'
 
 /** What the articulator is set to, and where its pin stands: the reference for everything after. */
@@ -23,6 +24,8 @@ export function MountingEntry({
   )
   const [pin, setPin] = useState(kept ? String(kept.pinMillimetres) : '')
   const [facebow, setFacebow] = useState(kept?.facebow ?? false)
+  const [photo, setPhoto] = useState(kept?.photo)
+  const [photoFault, setPhotoFault] = useState<string>()
   const [tried, setTried] = useState(false)
   const { articulator } = articulatorOf(entry)
   const reading = readNumber(pin, 'mm')
@@ -35,6 +38,7 @@ export function MountingEntry({
         articulator,
         pinMillimetres: reading.value,
         facebow,
+        ...(photo ? { photo } : {}),
       })
   }
   return (
@@ -66,6 +70,35 @@ export function MountingEntry({
         </label>
       </div>
       <ArticulatorFields entry={entry} onEntry={setEntry} />
+      <div className="flex flex-wrap items-center gap-3">
+        <label className="small-act cursor-pointer has-focus-visible:outline-3">
+          <input
+            type="file"
+            accept="image/*"
+            capture="environment"
+            className="sr-only"
+            onChange={(event) => {
+              const file = event.target.files?.[0]
+              event.target.value = ''
+              if (!file) return
+              void smallPicture(file).then((small) => {
+                setPhotoFault(small ? undefined : 'This file is no picture that can be read. Take another.')
+                if (small) setPhoto(small)
+              })
+            }}
+          />
+          {photo ? 'Another picture' : 'Add a picture (optional)'}
+        </label>
+        {photo && (
+          <>
+            <img src={photo} alt="The mounted casts" className="h-20 rounded-xl" />
+            <button type="button" className="small-act" onClick={() => setPhoto(undefined)}>
+              Without it
+            </button>
+          </>
+        )}
+        {photoFault && <Told tone="error">{photoFault}</Told>}
+      </div>
       {refusal && <Told tone="error">{refusal}</Told>}
       <button type="submit" className="act justify-self-start" disabled={!open}>
         Record

@@ -60,9 +60,14 @@ function SheetLink({
   const instrument = instruments[last.sheet.kind]
   if (!instrument) return null
   return (
-    <Link className="link mt-2 inline-block" to={instrument.to(on, stepId)}>
-      {instrument.words}
-    </Link>
+    <>
+      {last.sheet.kind === 'mounting' && last.sheet.photo && (
+        <img src={last.sheet.photo} alt="The mounted casts" className="mt-2 max-h-60 rounded-xl" />
+      )}
+      <Link className="link mt-2 inline-block" to={instrument.to(on, stepId)}>
+        {instrument.words}
+      </Link>
+    </>
   )
 }
 

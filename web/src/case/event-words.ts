@@ -83,7 +83,7 @@ function sheetWords(event: Extract<CaseEvent, { type: 'sheetRecorded' }>, reader
       return `${name}: sides upper ${sides[0]}, lower ${sides[1]}`
     }
     case 'mounting':
-      return `${name}: ${data.name}, pin ${quantity(data.pinMillimetres, 'millimetres', reader.units)}, condylar ${data.articulator.condylarDegrees.right}° and ${data.articulator.condylarDegrees.left}°, table ${data.articulator.incisalDegrees}°${data.facebow ? ', by facebow' : ''}`
+      return `${name}: ${data.name}, pin ${quantity(data.pinMillimetres, 'millimetres', reader.units)}, condylar ${data.articulator.condylarDegrees.right}° and ${data.articulator.condylarDegrees.left}°, table ${data.articulator.incisalDegrees}°${data.facebow ? ', by facebow' : ''}${data.photo ? ', with a picture' : ''}`
     case 'prescription': {
       const { incisalLevelMillimetres, labialFullnessMillimetres, pinMillimetres } = data.prescription
       return `${name}: incisal level ${mm(incisalLevelMillimetres)}, fullness ${mm(labialFullnessMillimetres)}, pin ${mm(pinMillimetres)}`

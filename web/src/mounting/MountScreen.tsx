@@ -351,6 +351,9 @@ function BroughtBack({ recorded }: { recorded: Recorded }) {
           />
         ))}
       </div>
+      {recorded.photo && (
+        <img src={recorded.photo} alt="The mounted casts" className="mb-3 max-h-60 rounded-xl" />
+      )}
       <section aria-label="Bring it back">
         {off.length === 0 ? (
           <p>Read what it says now: this tells what to bring back, and by how much.</p>
