@@ -38,7 +38,6 @@ const views = [
   { name: 'new-case', path: '/cases/new' },
   { name: 'case-flask', path: `/case/${await caseOf('K-2141')}` },
   { name: 'case-dentist', path: `/case/${await caseOf('K-2133')}` },
-  { name: 'case-check', path: `/case/${await caseOf('K-2147')}` },
   { name: 'record', path: `/case/${await caseOf('K-2129')}`, press: 'Record' },
   { name: 'mix', path: '/mix?material=high-strength-stone', prepare: pourSome },
   { name: 'trim-marks', path: '/trim', prepare: markSome },
@@ -48,15 +47,20 @@ const views = [
     press: 'Right side',
   },
   { name: 'mount', path: '/mount', choose: 'To the right' },
+  {
+    name: 'set-up-plan',
+    path: `/set-up?case=${await caseOf('K-2165')}&job=job-1&step=plan-set-up&sheet=set-up-plan`,
+  },
+  {
+    name: 'set-up',
+    path: `/set-up?case=${await caseOf('K-2165')}&job=job-1&step=re-measure&sheet=set-up`,
+    prepare: measureLow,
+  },
+  { name: 'wax-room', path: `/case/${await caseOf('K-2166')}`, prepare: measureRoom },
   { name: 'case-implant', path: `/case/${await caseOf('K-2164')}` },
   { name: 'shelf', path: '/shelf' },
   { name: 'settings', path: '/settings' },
   { name: 'paper-record', path: `/papers/record/${await caseOf('K-2125')}` },
-  { name: 'paper-docket', path: `/papers/docket/${await caseOf('K-2141')}` },
-  {
-    name: 'paper-trim',
-    path: `/papers/trim/${await caseOf('K-2163')}?job=job-1&step=measure&sheet=trim-plan`,
-  },
 ]
 for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, choose, prepare } of views) {
   const context = await browser.newContext({ viewport: { width, height }, locale: 'en-GB' })
@@ -78,6 +82,37 @@ for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, c
 await browser.close()
 await app.close()
 rmSync(folder, { recursive: true, force: true })
+
+/** A set-up measured again, one central 0.6 mm low. */
+async function measureLow(page) {
+  for (const [label, value] of [
+    ['Centre line', '0.2'],
+    ['Pin', '0'],
+    ['Incisal level, 11', '21.5'],
+    ['Incisal level, 21', '22.1'],
+    ['Fullness, 11', '8.2'],
+    ['Fullness, 21', '8.3'],
+    ['Canine line, 13', '24'],
+    ['Canine line, 23', '24.3'],
+    ['Plane, right molar', '26'],
+    ['Plane, left molar', '26.4'],
+  ])
+    await page.getByLabel(label, { exact: true }).fill(value)
+}
+
+/** A bridge pattern with the resin too thick at one place. */
+async function measureRoom(page) {
+  for (const [place, room, green, resin] of [
+    ['Front, cusp', '1.9', '0.2', '0.4'],
+    ['Front, fossa', '1.3', '0.3', '0.8'],
+    ['Back, cusp', '1.8', '0.2', '0.4'],
+  ]) {
+    await page.getByLabel(`Room, ${place}`).fill(room)
+    await page.getByLabel(`Green wax, ${place}`).fill(green)
+    await page.getByLabel(`Resin, ${place}`).fill(resin)
+  }
+  await page.getByRole('heading', { level: 3, name: 'Room' }).scrollIntoViewIfNeeded()
+}
 
 /** A pour on its way: 108 g went in before, with too little water; now 100 g more are being weighed. */
 async function pourSome(page) {

@@ -10,6 +10,7 @@ export {
   LEAST_ARCH_POINTS,
   nearestOnArch,
 } from './arch-form.ts'
+export { type NeededCusp, neededCusps, USUAL_ADVANCE } from './needed-cusps.ts'
 export {
   ASK_BEYOND_MILLIMETRES,
   checkPrescription,

@@ -123,6 +123,8 @@ export interface SetUpPlan {
   readonly neckBeyondLipMillimetres: number
   readonly anterior: readonly PlacedAnterior[]
   readonly posterior: readonly PlacedPosterior[]
+  /** The compensating curve, in the frame of the articulator. */
+  readonly curve: CompensatingSphere
   /** What a technician should know before setting, as sentences. */
   readonly remarks: readonly string[]
 }
@@ -150,6 +152,8 @@ export function planSetUp(entry: SetUpEntry): SetUpPlan {
     right: entry.canineMillimetres.right - sixMillimetres,
     left: entry.canineMillimetres.left - sixMillimetres,
   }
+  const standing = sides.flatMap((side) => standBack(entry, rim, crest, side))
+  const curve = curveOf(entry, rim, standing)
   const neckBeyondLipMillimetres = toothSet.lengthsMillimetres.central - entry.highLipMillimetres
   return {
     rim,
@@ -160,7 +164,8 @@ export function planSetUp(entry: SetUpEntry): SetUpPlan {
     lipMillimetres: entry.highLipMillimetres,
     neckBeyondLipMillimetres,
     anterior: sides.flatMap((side) => placeFront(entry, rim, side)),
-    posterior: placeBack(entry, rim, crest),
+    posterior: placeBack(entry, rim, standing, curve),
+    curve,
     remarks: remarksOn(entry, rim, crest, spareMillimetres, neckBeyondLipMillimetres),
   }
 }
@@ -275,11 +280,14 @@ function standBack(entry: SetUpEntry, rim: FittedArch, crest: FittedArch, side: 
   })
 }
 
-function placeBack(entry: SetUpEntry, rim: FittedArch, crest: FittedArch): PlacedPosterior[] {
-  const standing = sides.flatMap((side) => standBack(entry, rim, crest, side))
-  const sphere = curveOf(entry, rim, standing)
+function placeBack(
+  entry: SetUpEntry,
+  rim: FittedArch,
+  standing: readonly Standing[],
+  curve: CompensatingSphere,
+): PlacedPosterior[] {
   const height = (at: Point) =>
-    onSphere(sphere, inArticulator(entry, rim, at)).z + entry.incisorBelowMillimetres
+    onSphere(curve, inArticulator(entry, rim, at)).z + entry.incisorBelowMillimetres
   return standing.map(({ buccalAt, palatalAt, ...tooth }) => {
     const onCurve = { buccal: height(buccalAt), palatal: height(palatalAt) }
     const natural =

@@ -1,10 +1,12 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { articulatorCards, moveJaw } from '../mounting/index.ts'
 import { inventedPrescription, inventedSetUp } from '../route/index.ts'
 import {
   CANINE_BEYOND_MILLIMETRES,
   compareSetUp,
   nearestOnArch,
+  neededCusps,
   type Prescription,
   planSetUp,
   type SetUpEntry,
@@ -173,6 +175,40 @@ describe('the set-up plan', () => {
       const z = inner.heightMillimetres - 35.788017
       expect(Math.hypot(x - centre.x, inner.at.x, z - centre.z)).toBeCloseTo(101.6, 4)
     }
+  })
+  it('needed cusp angles: dip of the way less tilt of the curve, the largest of the three movements', () => {
+    const { articulator } = articulatorCards[0]!
+    const needed = neededCusps(inventedSetUp, plan, articulator)
+    expect(needed).toHaveLength(8)
+    for (const { fdi, neededDegrees, spareDegrees } of needed) {
+      expect(spareDegrees).toBeCloseTo(20 - neededDegrees, 9)
+      const cusp = byBack(fdi).palatal
+      const at = {
+        x: 85 + cusp.at.y - plan.rim.frontMillimetres,
+        y: cusp.at.x,
+        z: cusp.heightMillimetres - 35,
+      }
+      // In protrusion by hand: dip = atan2 of the way of that point between two near advances, tilt from the sphere.
+      const [a, b] = [3.999, 4.001].map((advanceMillimetres) =>
+        moveJaw(articulator, { movement: 'protrusion', advanceMillimetres }).move(at),
+      )
+      const dip = (Math.atan2(a!.z - b!.z, Math.hypot(b!.x - a!.x, b!.y - a!.y)) * 180) / Math.PI
+      const { centre } = plan.curve
+      const tilt = (Math.atan((centre.x - at.x) / (centre.z - at.z)) * 180) / Math.PI
+      expect(neededDegrees).toBeGreaterThanOrEqual(dip - tilt - 0.01)
+    }
+  })
+  it('with every guide at zero and teeth on a flat curve no cusp is needed', () => {
+    const { articulator } = articulatorCards[0]!
+    const flat = planSetUp({ ...inventedSetUp, curveRadiusMillimetres: 1e6 })
+    const level = {
+      ...articulator,
+      condylarDegrees: { right: 0, left: 0 },
+      incisalDegrees: 0,
+      wingDegrees: { right: 0, left: 0 },
+    }
+    for (const { neededDegrees } of neededCusps(inventedSetUp, flat, level))
+      expect(neededDegrees).toBeCloseTo(0, 2)
   })
   it('against natural lowers edge to edge the palatal cusps meet them and the canine comes lower', () => {
     const heightsMillimetres = { right: [0, 0.4, 0.9, 1.6], left: [0.1, 0.5, 1, 1.7] }

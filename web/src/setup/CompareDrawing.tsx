@@ -110,7 +110,12 @@ export function FrontCompare({ prescription, lines }: CompareDrawingProps) {
               ghost={lines.length === 0}
               bad={failing(plane)}
             />
-            <text x={found + sign * 0.19 * reach} y={-down * 5 + 0.7} textAnchor="middle">
+            <text
+              x={found + sign * 0.19 * reach}
+              y={-down * 5 + 0.7}
+              textAnchor="middle"
+              fill={lines.length === 0 ? ink : 'var(--on-tooth)'}
+            >
               {central}
             </text>
             {level && failing(level) && (

@@ -12,6 +12,7 @@ import {
 } from '@yentrik/core'
 
 const ink = 'var(--color-base-content, #000)'
+const onTooth = 'var(--on-tooth, #000)'
 
 interface PlanDrawingProps {
   readonly entry: SetUpEntry
@@ -82,8 +83,8 @@ export function PlanTop({ entry, plan, notation, className, lifeSize }: PlanDraw
             strokeWidth="0.3"
             strokeLinejoin="round"
           />
-          <circle cx={seen(tooth.buccal.at).x} cy={seen(tooth.buccal.at).y} r="0.5" />
-          <circle cx={seen(tooth.palatal.at).x} cy={seen(tooth.palatal.at).y} r="0.5" />
+          <circle cx={seen(tooth.buccal.at).x} cy={seen(tooth.buccal.at).y} r="0.5" fill={onTooth} />
+          <circle cx={seen(tooth.palatal.at).x} cy={seen(tooth.palatal.at).y} r="0.5" fill={onTooth} />
         </g>
       ))}
       {(['right', 'left'] as const).map((side) => {
@@ -111,7 +112,7 @@ export function PlanTop({ entry, plan, notation, className, lifeSize }: PlanDraw
       {[...plan.anterior, ...plan.posterior].map((tooth) => {
         const label = seen(labelPlace(tooth))
         return (
-          <text key={tooth.fdi} x={label.x} y={label.y + 0.9} textAnchor="middle">
+          <text key={tooth.fdi} x={label.x} y={label.y + 0.9} textAnchor="middle" fill={onTooth}>
             {showTooth(tooth.fdi, notation)}
           </text>
         )
@@ -251,7 +252,7 @@ export function PlanFront({ entry, plan, notation, className, lifeSize }: PlanDr
               strokeWidth="0.25"
               strokeLinejoin="round"
             />
-            <text x={(x + neckX) / 2} y={(edge + neck) / 2 + 0.7} textAnchor="middle">
+            <text x={(x + neckX) / 2} y={(edge + neck) / 2 + 0.7} textAnchor="middle" fill={onTooth}>
               {showTooth(tooth.fdi, notation)}
             </text>
           </g>

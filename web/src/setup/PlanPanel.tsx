@@ -1,9 +1,15 @@
 import {
+  type Articulator,
   anteriorTeeth,
+  articulatorCards,
+  DomainError,
+  type NeededCusp,
+  neededCusps,
   type Prescription,
   posteriorTeeth,
   type SetUpEntry,
   type SetUpPlan,
+  showTooth,
   toothNames,
 } from '@yentrik/core'
 import { useState } from 'react'
@@ -30,7 +36,8 @@ interface PlanPanelProps {
   readonly draftKey: string
   readonly arch: 'upper' | 'lower'
   readonly prescription?: Prescription
-  readonly intercondylarMillimetres?: number
+  /** As it stands on record; none: one with usual guides. */
+  readonly articulator?: Articulator
   readonly stored?: SetUpEntry
   readonly refusal?: string
   readonly paper?: string
@@ -46,10 +53,10 @@ const parts: Options<Part> = [
 
 /** Where every tooth goes: entries on the right, the arch to scale on the left, the room that is left above it. */
 export function PlanPanel(props: PlanPanelProps) {
-  const { draftKey, arch, prescription, intercondylarMillimetres, stored, refusal, paper, onRecord } = props
+  const { draftKey, arch, prescription, articulator, stored, refusal, paper, onRecord } = props
   const notation = usePreferences((preferences) => preferences.teeth)
   const [draft, keep, forget] = useKept<PlanDraft>(draftKey, () =>
-    stored ? draftOf(stored) : freshPlan(arch, prescription, intercondylarMillimetres),
+    stored ? draftOf(stored) : freshPlan(arch, prescription, articulator?.intercondylarMillimetres),
   )
   const [part, setPart] = useState<Part>('rim')
   const [tried, setTried] = useState(false)
@@ -100,9 +107,10 @@ export function PlanPanel(props: PlanPanelProps) {
               <p className="text-sm opacity-80">
                 Cusps above the plane, mm (drawn five times as high; buccal above, palatal below):
               </p>
-              <div className="h-44">
+              <div className="h-40">
                 <PlanCurve plan={plan} notation={notation} />
               </div>
+              <CuspsNeeded entry={entry} plan={plan} articulator={articulator} />
             </div>
           </div>
         )}
@@ -119,6 +127,58 @@ export function PlanPanel(props: PlanPanelProps) {
       </aside>
     </div>
   )
+}
+
+/** Which cusps keep contact in every movement on this articulator, and whether the set at hand has them. */
+function CuspsNeeded({
+  entry,
+  plan,
+  articulator = articulatorCards[0]!.articulator,
+}: {
+  entry: SetUpEntry
+  plan: SetUpPlan
+  articulator?: Articulator
+}) {
+  const notation = usePreferences((preferences) => preferences.teeth)
+  const { needed, refusal } = neededOrRefusal(entry, plan, articulator)
+  if (refusal) return <Told tone="warning">{refusal}</Told>
+  // Both sides of a tooth together: the steeper counts.
+  const half = needed.length / 2
+  const pairs = needed.slice(0, half).map((right, index) => {
+    const left = needed[index + half]!
+    return {
+      teeth: `${showTooth(right.fdi, notation)}, ${showTooth(left.fdi, notation)}`,
+      degrees: Math.max(right.neededDegrees, left.neededDegrees),
+    }
+  })
+  const flat = needed.filter(({ spareDegrees }) => spareDegrees < 0)
+  return (
+    <section aria-label="Cusps needed">
+      <p className="figures">
+        Cusps for contact in every movement:{' '}
+        {pairs.map(({ teeth, degrees }) => `${teeth} ${degrees.toFixed(0)}°`).join('; ')}. This set has{' '}
+        {entry.toothSet.cuspDegrees}°.
+      </p>
+      {flat.length > 0 && (
+        <Told tone="warning">
+          {`Too flat at ${flat.map(({ fdi }) => showTooth(fdi, notation)).join(', ')}: steeper cusps, a stronger curve or a flatter incisal table.`}
+        </Told>
+      )}
+    </section>
+  )
+}
+
+function neededOrRefusal(
+  entry: SetUpEntry,
+  plan: SetUpPlan,
+  articulator: Articulator,
+): { readonly needed: readonly NeededCusp[]; readonly refusal?: string } {
+  try {
+    return { needed: neededCusps(entry, plan, articulator) }
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error
+    return { needed: [], refusal: `${error.message} ${error.remedy}` }
+  }
 }
 
 /** On which part of the entries a field is. */

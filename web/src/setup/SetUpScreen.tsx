@@ -125,9 +125,7 @@ function ForSheet({
         draftKey={draftKey}
         arch={arch}
         prescription={prescription}
-        intercondylarMillimetres={
-          mounted?.kind === 'mounting' ? mounted.articulator.intercondylarMillimetres : undefined
-        }
+        articulator={mounted?.kind === 'mounting' ? mounted.articulator : undefined}
         stored={stored?.kind === 'setUpPlan' ? stored.setUpEntry : undefined}
         refusal={refusal}
         paper={stored ? paper : undefined}
