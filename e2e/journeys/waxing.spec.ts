@@ -212,7 +212,7 @@ test('a partial with wire clasps: wax on the flexing arm is found before the fla
   request,
 }) => {
   test.setTimeout(180_000)
-  await takeIn(page, 'Acrylic partial denture with wire clasps', ['Upper', 'Come mounted'], 'WP-1', '15, 16')
+  await takeIn(page, 'Partial, wire clasps', ['Upper', 'Come mounted'], 'WP-1', '15, 16')
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
   await go('Read the work authorisation', { looks: { Complete: 'Complete' } })
   await go('Disinfect everything that came')
@@ -244,7 +244,7 @@ test('teeth copied and put in one at a time: the pin tells which copy moved the 
   request,
 }) => {
   test.setTimeout(240_000)
-  await takeIn(page, 'Tooth copies and immediate denture', 'Upper', 'IM-1', '11, 21')
+  await takeIn(page, 'Immediate denture', 'Upper', 'IM-1', '11, 21')
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
   await go('Read the work authorisation', { looks: { Complete: 'Complete' } })
   await go('Disinfect everything that came')

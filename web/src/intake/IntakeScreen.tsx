@@ -235,7 +235,7 @@ export function IntakeScreen() {
             lines={2}
           />
         </div>
-        <div className="flex flex-wrap items-center gap-4 sm:col-span-6">
+        <div className="bg-base-100 border-base-300 sticky bottom-16 z-5 flex flex-wrap items-center gap-4 border-t py-3 sm:bottom-0 sm:col-span-6">
           <button type="submit" className="act-main" disabled={busy}>
             Take it in
           </button>

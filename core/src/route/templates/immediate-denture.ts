@@ -176,7 +176,7 @@ const replaceSteps: readonly TemplateStep[] = [
 export const immediateDenture: RouteTemplate = {
   id: 'immediate-denture',
   version: 1,
-  name: 'Tooth copies and immediate denture',
+  name: 'Immediate denture',
   matters: [oneArch, ...waxMatters.filter(({ id }) => id !== 'setting-order'), ...processingMatters],
   steps: [
     ...dentureToMounting,

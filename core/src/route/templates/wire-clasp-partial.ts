@@ -15,7 +15,7 @@ import { mountingSteps } from './mounting-steps.ts'
 export const wireClaspPartial: RouteTemplate = {
   id: 'wire-clasp-partial',
   version: 1,
-  name: 'Acrylic partial denture with wire clasps',
+  name: 'Partial, wire clasps',
   matters: [
     oneArch,
     {

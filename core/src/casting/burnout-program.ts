@@ -1,0 +1,144 @@
+import { DomainError } from '../refusal/index.ts'
+import type { Binder } from './sprue.ts'
+
+/** One stretch of a furnace program: on to a temperature at a rate, then a hold. */
+export interface BurnoutSegment {
+  readonly rampCelsiusPerMinute: number
+  readonly toCelsius: number
+  readonly holdMinutes: number
+}
+export interface BurnoutProgram {
+  readonly startCelsius: number
+  readonly segments: readonly BurnoutSegment[]
+}
+
+/** Gypsum binder breaks down with carbon above it. Source: Phillips, recalled. */
+export const GYPSUM_CEILING_CELSIUS = 700
+/** Where quartz and cristobalite expand all at once. Source: Phillips, recalled. */
+export const inversions = { cristobaliteCelsius: [200, 270], quartzCelsius: 573 } as const
+
+/**
+ * Refuses a program that cannot be run.
+ * @throws {DomainError} `no-segment`, `segment`, `gypsum-too-hot`
+ */
+export function checkProgram({ startCelsius, segments }: BurnoutProgram, binder: Binder): void {
+  if (segments.length === 0)
+    throw new DomainError('no-segment', 'The program is empty.', 'Add a ramp and a hold.', 'segments')
+  let from = startCelsius
+  for (const { rampCelsiusPerMinute, toCelsius, holdMinutes } of segments) {
+    const moves = toCelsius !== from
+    const good =
+      Number.isFinite(from) &&
+      Number.isFinite(toCelsius) &&
+      toCelsius >= 0 &&
+      toCelsius <= 1300 &&
+      holdMinutes >= 0 &&
+      holdMinutes <= 48 * 60 &&
+      (!moves || rampCelsiusPerMinute > 0)
+    if (!good)
+      throw new DomainError(
+        'segment',
+        `A stretch to ${toCelsius} °C at ${rampCelsiusPerMinute} °C/min, held ${holdMinutes} min, cannot be run.`,
+        'Enter a rate above 0, a temperature to 1300 °C and a hold of 0 or more.',
+        'segments',
+      )
+    if (binder === 'gypsum' && toCelsius > GYPSUM_CEILING_CELSIUS)
+      throw new DomainError(
+        'gypsum-too-hot',
+        `Gypsum-bonded investment breaks down above ${GYPSUM_CEILING_CELSIUS} °C.`,
+        `Set the final hold to ${GYPSUM_CEILING_CELSIUS} °C or less, or invest in phosphate-bonded.`,
+        'segments',
+      )
+    from = toCelsius
+  }
+}
+
+/** Length of a program, min: Σ |ΔT| / rate + Σ holds (exact). */
+export function programMinutes({ startCelsius, segments }: BurnoutProgram): number {
+  let from = startCelsius
+  return segments.reduce((sum, { rampCelsiusPerMinute, toCelsius, holdMinutes }) => {
+    const ramp = toCelsius === from ? 0 : Math.abs(toCelsius - from) / rampCelsiusPerMinute
+    from = toCelsius
+    return sum + ramp + holdMinutes
+  }, 0)
+}
+
+/** Furnace temperature that a program wants so many minutes in; its last temperature afterwards. */
+export function programCelsius({ startCelsius, segments }: BurnoutProgram, minutes: number): number {
+  let from = startCelsius
+  let left = minutes
+  for (const { rampCelsiusPerMinute, toCelsius, holdMinutes } of segments) {
+    const ramp = toCelsius === from ? 0 : Math.abs(toCelsius - from) / rampCelsiusPerMinute
+    if (left < ramp) return from + (toCelsius - from) * (left / ramp)
+    if (left < ramp + holdMinutes) return toCelsius
+    left -= ramp + holdMinutes
+    from = toCelsius
+  }
+  return from
+}
+
+export interface BurnoutWish {
+  readonly binder: Binder
+  /** Of the ring, mm. */
+  readonly radiusMillimetres: number
+  readonly rings: number
+  /** Wax, or resin patterns: slower, held longer. */
+  readonly pattern: 'wax' | 'resin'
+  /** Marked by its maker for a hot entry. */
+  readonly fast: boolean
+  readonly peakCelsius: number
+}
+
+/** Usual final temperatures, °C (common practice; the maker's sheet wins). */
+export const usualPeaks: Readonly<Record<Binder, number>> = { gypsum: 680, phosphate: 850 }
+
+/**
+ * A safe program by binder, size, number of rings and kind of pattern: slow through cristobalite and quartz, the first
+ * hold long enough to drive out the water, the last longer for more and larger rings.
+ *
+ * @throws {DomainError} `segment`, `gypsum-too-hot`
+ * Source: common practice; the rates and added minutes our choice, the maker's sheet wins.
+ */
+export function burnoutProgram(wish: BurnoutWish): BurnoutProgram {
+  const { binder, radiusMillimetres, rings, pattern, fast, peakCelsius } = wish
+  const larger = Math.max(0, radiusMillimetres - 32.5)
+  const more = Math.max(0, rings - 1)
+  const finalHold = 60 + 2 * larger + 10 * more + (pattern === 'resin' ? 30 : 0)
+  const program: BurnoutProgram = fast
+    ? {
+        // The ring goes into the hot furnace: it starts at its peak.
+        startCelsius: peakCelsius,
+        segments: [{ rampCelsiusPerMinute: 1, toCelsius: peakCelsius, holdMinutes: finalHold }],
+      }
+    : {
+        startCelsius: 20,
+        segments: [
+          {
+            rampCelsiusPerMinute: pattern === 'resin' ? 3 : 5,
+            toCelsius: 250,
+            holdMinutes: (pattern === 'resin' ? 90 : 60) + 2 * larger + 5 * more,
+          },
+          ...(binder === 'phosphate'
+            ? [{ rampCelsiusPerMinute: 5, toCelsius: 570, holdMinutes: 30 + 5 * more }]
+            : []),
+          {
+            rampCelsiusPerMinute: binder === 'phosphate' ? 7 : 5,
+            toCelsius: peakCelsius,
+            holdMinutes: finalHold,
+          },
+        ],
+      }
+  checkProgram(program, binder)
+  return program
+}
+
+const MINUTE = 60_000
+
+/** When to put the rings in, so that they are ready at an instant; elapsed minutes, whatever the clocks do meanwhile. */
+export function startFor(readyAt: number, program: BurnoutProgram, reserveMinutes = 0): number {
+  return readyAt - (programMinutes(program) + reserveMinutes) * MINUTE
+}
+/** When rings put in at an instant are ready. */
+export function readyAfter(startAt: number, program: BurnoutProgram, reserveMinutes = 0): number {
+  return startAt + (programMinutes(program) + reserveMinutes) * MINUTE
+}

@@ -1,0 +1,174 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import {
+  type BurnoutProgram,
+  coreReady,
+  factorFor,
+  type RingMaterial,
+  ringHeat,
+  ringMaterials,
+  scaledMaterial,
+} from './index.ts'
+
+const ring = { radiusMillimetres: 32.5, heightMillimetres: 55 }
+const plain: RingMaterial = {
+  dryWattsPerMK: 0.7,
+  wetWattsPerMK: 0.7,
+  kilogramsPerM3: 1800,
+  joulesPerKgK: 1000,
+  waterShare: 0,
+  filmWattsPerM2K: 50,
+  radiation: 0,
+}
+const fine = { across: 20, along: 16, stepSeconds: 5 }
+const normal: BurnoutProgram = {
+  startCelsius: 20,
+  segments: [
+    { rampCelsiusPerMinute: 5, toCelsius: 250, holdMinutes: 30 },
+    { rampCelsiusPerMinute: 5, toCelsius: 570, holdMinutes: 30 },
+    { rampCelsiusPerMinute: 7, toCelsius: 850, holdMinutes: 60 },
+  ],
+}
+const hot = (peak: number): BurnoutProgram => ({
+  startCelsius: peak,
+  segments: [{ rampCelsiusPerMinute: 1, toCelsius: peak, holdMinutes: 120 }],
+})
+const coreAt = (heat: ReturnType<typeof ringHeat>, minutes: number) =>
+  heat.curve.find((moment) => Math.abs(moment.minutes - minutes) < 0.01)!.coreCelsius
+
+describe('a plain cylinder against its analytical series', () => {
+  // Product of the two series for a step from 20 to 700 °C, Bi 2.3214 radial and 1.9643 axial (roots: Incropera Table
+  // 5.1, recalled and recomputed); model notes, exact.
+  it.each([
+    [10, 291.87],
+    [20, 543.03],
+    [30, 640.54],
+    [60, 696.77],
+  ])('after %d min its core is at %d °C', (minutes, celsius) => {
+    const heat = ringHeat(ring, plain, () => 700, 60, fine)
+    expect(Math.abs(coreAt(heat, minutes) - celsius)).toBeLessThan(3)
+  })
+  it('comes nearer the series with finer cells and shorter steps', () => {
+    const off = (grid: typeof fine) =>
+      Math.abs(
+        coreAt(
+          ringHeat(ring, plain, () => 700, 20, grid),
+          20,
+        ) - 543.03,
+      )
+    const coarse = off({ across: 8, along: 6, stepSeconds: 60 })
+    const middle = off({ across: 16, along: 12, stepSeconds: 15 })
+    const finest = off({ across: 32, along: 24, stepSeconds: 4 })
+    expect(middle).toBeLessThan(coarse)
+    expect(finest).toBeLessThan(middle)
+    expect(finest).toBeLessThan(0.6)
+  })
+  it('behind a ramp of 5 °C/min its core lags 74.38 °C when all has settled (exact)', () => {
+    const heat = ringHeat(ring, plain, (minutes) => 20 + 5 * minutes, 180, fine)
+    const last = heat.curve.at(-1)!
+    expect(last.furnaceCelsius - last.coreCelsius).toBeCloseTo(74.38, 0)
+  })
+  it('twice the size with half the film is the same at four times the time', () => {
+    const double = { radiusMillimetres: 65, heightMillimetres: 110 }
+    const large = ringHeat(double, { ...plain, filmWattsPerM2K: 25 }, () => 700, 80, {
+      ...fine,
+      stepSeconds: 20,
+    })
+    const small = ringHeat(ring, plain, () => 700, 20, fine)
+    expect(coreAt(large, 80)).toBeCloseTo(coreAt(small, 20), 6)
+  })
+})
+
+describe('a ring with its water (model notes, two solvers)', () => {
+  const typical = ringMaterials.phosphate.typical
+  it('on the normal program: 397.97 °C at 120 min, 584.7 at 180, within 10 °C of 850 at 222.31 min', () => {
+    const heat = ringHeat(ring, typical, normal, 300, fine)
+    expect(Math.abs(coreAt(heat, 120) - 397.97)).toBeLessThan(3)
+    expect(Math.abs(coreAt(heat, 180) - 584.7)).toBeLessThan(3)
+    expect(Math.abs(heat.coreReadyMinutes! - 222.31)).toBeLessThan(0.7)
+  })
+  it('straight into 850 °C: 733.8 °C at 20 min, ready at 34.24', () => {
+    const heat = ringHeat(ring, typical, hot(850), 60, fine)
+    expect(Math.abs(coreAt(heat, 20) - 733.8)).toBeLessThan(5)
+    expect(Math.abs(heat.coreReadyMinutes! - 34.24)).toBeLessThan(0.7)
+  })
+  // Minutes after the final hold is reached (210 min), or after putting in; printed whole.
+  it.each([
+    [30, 50, [4, 10, 17], [18, 30, 44]],
+    [32.5, 55, [6, 12, 21], [20, 35, 52]],
+    [40, 60, [9, 19, 32], [27, 46, 69]],
+  ])('R %d x H %d: the printed table', (radiusMillimetres, heightMillimetres, onRamp, onEntry) => {
+    const size = { radiusMillimetres, heightMillimetres }
+    for (const [index, speed] of (['fast', 'typical', 'slow'] as const).entries()) {
+      const material = ringMaterials.phosphate[speed]
+      const ramp = ringHeat(size, material, normal, 330).coreReadyMinutes! - 210
+      const entry = ringHeat(size, material, hot(850), 120, { across: 16, along: 12, stepSeconds: 10 })
+        .coreReadyMinutes!
+      expect(Math.abs(ramp - onRamp[index]!)).toBeLessThan(1.2)
+      expect(Math.abs(entry - onEntry[index]!)).toBeLessThan(1.2)
+    }
+  })
+  it('the core never falls while the furnace rises or holds, nor passes its highest temperature', () => {
+    const held: BurnoutProgram = {
+      startCelsius: 20,
+      segments: [
+        { rampCelsiusPerMinute: 5, toCelsius: 200, holdMinutes: 60 },
+        { rampCelsiusPerMinute: 7, toCelsius: 700, holdMinutes: 60 },
+      ],
+    }
+    for (const material of [typical, ringMaterials.gypsum.typical]) {
+      const { curve } = ringHeat(ring, material, held, 280)
+      for (const [index, { coreCelsius, furnaceCelsius }] of curve.entries()) {
+        expect(coreCelsius).toBeLessThanOrEqual(furnaceCelsius + 1e-6)
+        if (index > 0) expect(coreCelsius).toBeGreaterThanOrEqual(curve[index - 1]!.coreCelsius - 1e-6)
+      }
+    }
+  })
+  it('more water, a larger ring, a worse conductor are never sooner', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 0.3, noNaN: true }),
+        fc.double({ min: 1, max: 1.5, noNaN: true }),
+        (waterShare, more) => {
+          const ready = (size: typeof ring, material: RingMaterial) =>
+            ringHeat(size, material, hot(850), 240, { across: 8, along: 6, stepSeconds: 30 })
+              .coreReadyMinutes!
+          const base = ready(ring, { ...typical, waterShare })
+          expect(ready(ring, { ...typical, waterShare: waterShare * more })).toBeGreaterThanOrEqual(
+            base - 1e-6,
+          )
+          const larger = { radiusMillimetres: 32.5 * more, heightMillimetres: 55 * more }
+          expect(ready(larger, { ...typical, waterShare })).toBeGreaterThanOrEqual(base - 1e-6)
+          expect(ready(ring, scaledMaterial({ ...typical, waterShare }, 1 / more))).toBeGreaterThanOrEqual(
+            base - 1e-6,
+          )
+        },
+      ),
+      { numRuns: 12 },
+    )
+  })
+  it('a metal ring with its liner makes it later, by minutes', () => {
+    const bare = ringHeat(ring, typical, normal, 300).coreReadyMinutes!
+    const lined = ringHeat({ ...ring, metalMillimetres: 1, liningMillimetres: 1 }, typical, normal, 300)
+    // Model notes: about 3 min on the normal program.
+    expect(lined.coreReadyMinutes! - bare).toBeGreaterThan(1.5)
+    expect(lined.coreReadyMinutes! - bare).toBeLessThan(5)
+  })
+  it('is told as a range; a thermocouple reading narrows it, and an impossible one is refused', () => {
+    const { castFromMinutes, programMinutes } = coreReady(ring, 'phosphate', normal)
+    expect(programMinutes).toBe(270)
+    expect(castFromMinutes).toEqual({ fast: 270, typical: 270, slow: 270 })
+    const truth = scaledMaterial(typical, 1.3)
+    const celsius = ringHeat(ring, truth, normal, 120).curve.at(-1)!.coreCelsius
+    expect(factorFor(ring, typical, normal, { minutes: 120, celsius })).toBeCloseTo(1.3, 3)
+    expect(() => factorFor(ring, typical, normal, { minutes: 120, celsius: 20 })).toThrow(
+      expect.objectContaining({ code: 'reading-out-of-reach' }),
+    )
+  })
+  it.each([
+    [{ ...ring, radiusMillimetres: 0 }, typical, 'not-a-positive-number'],
+    [ring, { ...typical, joulesPerKgK: -1 }, 'ring-material'],
+  ])('refuses %j', (size, material, code) => {
+    expect(() => ringHeat(size, material, normal, 10)).toThrow(expect.objectContaining({ code }))
+  })
+})
