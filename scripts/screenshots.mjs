@@ -38,9 +38,7 @@ const views = [
   { name: 'new-case', path: '/cases/new' },
   { name: 'case-flask', path: `/case/${await caseOf('K-2141')}` },
   { name: 'case-dentist', path: `/case/${await caseOf('K-2133')}` },
-  { name: 'record', path: `/case/${await caseOf('K-2129')}`, press: 'Record' },
   { name: 'mix', path: '/mix?material=high-strength-stone', prepare: pourSome },
-  { name: 'trim-marks', path: '/trim', prepare: markSome },
   {
     name: 'trim',
     path: `/trim?case=${await caseOf('K-2163')}&job=job-1&plan=measure&sheet=trim-plan`,
@@ -57,6 +55,8 @@ const views = [
     prepare: measureLow,
   },
   { name: 'wax-room', path: `/case/${await caseOf('K-2166')}`, prepare: measureRoom },
+  { name: 'cast-sprue', path: '/cast' },
+  { name: 'cast-burnout', path: '/cast', choose: 'Burnout', prepare: coreWorkedOut },
   { name: 'case-implant', path: `/case/${await caseOf('K-2164')}` },
   { name: 'shelf', path: '/shelf' },
   { name: 'settings', path: '/settings' },
@@ -82,6 +82,11 @@ for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, c
 await browser.close()
 await app.close()
 rmSync(folder, { recursive: true, force: true })
+
+/** The worker has followed the burnout into the core. */
+async function coreWorkedOut(page) {
+  await page.getByText('Core within 10 °C').waitFor()
+}
 
 /** A set-up measured again, one central 0.6 mm low. */
 async function measureLow(page) {
@@ -120,42 +125,4 @@ async function pourSome(page) {
   await page.getByLabel('Powder in').fill('108')
   await page.getByLabel('Water in').fill('23')
   await page.getByText('Slowly', { exact: true }).waitFor()
-}
-
-/** The invented upper model with its scale set and the first landmarks marked. */
-async function markSome(page) {
-  await page
-    .getByLabel('Picture of the upper model')
-    .setInputFiles(fileURLToPath(new URL('../demo/models/upper.jpg', import.meta.url)))
-  const plate = page.getByRole('application')
-  await plate.locator('image').waitFor()
-  const mark = async (dots) => {
-    const at = await plate.evaluate((svg, [x, y]) => {
-      const perDot = Number(svg.querySelector('image').getAttribute('width')) / 1040
-      const { x: left, y: top } = new DOMPoint(x * perDot, y * perDot).matrixTransform(svg.getScreenCTM())
-      return { left, top }
-    }, dots)
-    await page.mouse.click(at.left, at.top)
-  }
-  await mark([90, 786])
-  await mark([590, 786])
-  await page.getByRole('button', { name: 'Set the scale' }).click()
-  const turn = (2.5 * Math.PI) / 180
-  for (const [x, y] of [
-    [0, 5],
-    [0, 30],
-    [-21, 1],
-    [21.5, 1.6],
-    [-16, 31],
-    [16.4, 30.6],
-    [-20, 26],
-    [-23, 19.5],
-    [-26, 13],
-    [20.4, 26],
-    [23, 19.6],
-  ])
-    await mark([
-      520 + 10 * (x * Math.cos(turn) - y * Math.sin(turn)),
-      640 - 10 * (x * Math.sin(turn) + y * Math.cos(turn)),
-    ])
 }

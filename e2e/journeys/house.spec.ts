@@ -10,6 +10,7 @@ const screens = [
   '/trim',
   '/mount',
   '/set-up',
+  '/cast',
   '/shelf',
   '/settings',
   '/papers/commands',
@@ -103,6 +104,7 @@ test('the main actions are reached by keyboard alone', async ({ page }) => {
     ['r', 'Trim'],
     ['o', 'Mount'],
     ['u', 'Set up'],
+    ['k', 'Cast'],
     ['s', 'Shelf'],
     ['a', 'Take in a case'],
   ] as const) {

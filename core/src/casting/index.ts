@@ -1,3 +1,4 @@
+export { type AlloyCard, alloyCards } from './alloy-cards.ts'
 export {
   type BurnoutProgram,
   type BurnoutSegment,

@@ -1,8 +1,14 @@
 import { Body, Controller, HttpCode, Post } from '@nestjs/common'
 import { ApiOperation, ApiProperty, ApiPropertyOptional, ApiTags } from '@nestjs/swagger'
 import {
+  alloyGrams,
+  type ConcentrationAnswer,
+  checkArrangement,
+  concentrationFor,
+  coreReady,
   correctMix,
   DomainError,
+  feedCheck,
   type Mix,
   type MixCorrection,
   type MixGiven,
@@ -12,6 +18,7 @@ import {
   moveJaw,
   type PairPlan,
   packsNeeded,
+  patternCm3,
   planPair,
   planSetUp,
   type SetGypsum,
@@ -26,6 +33,7 @@ import {
   usualPowderGrams,
 } from '@yentrik/core'
 import { IsBoolean, IsIn, IsInt, IsNumber, IsOptional, IsString, Length } from 'class-validator'
+import { AlloyDto, BurnoutDto, ExpansionDto, SprueDto } from '../casting/casting.dto.ts'
 import { plain } from '../database/plain.ts'
 import { ArticulatorQuestionDto } from '../mounting/articulator.dto.ts'
 import { Public } from '../people/session.guard.ts'
@@ -143,6 +151,39 @@ export class CalcController {
   setUp(@Body() entry: SetUpEntryDto): SetUpPlan {
     // The core refuses natural lowers without their heights.
     return planSetUp(plain(entry) as unknown as SetUpEntry)
+  }
+
+  @Post('alloy')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Alloy to melt for patterns and a button' })
+  alloy(@Body() { parts, alloyGramsPerCm3, buttonGrams }: AlloyDto): object {
+    return { alloyGrams: alloyGrams(parts, alloyGramsPerCm3, buttonGrams), patternCm3: patternCm3(parts) }
+  }
+
+  @Post('expansion')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'The special-liquid concentration that gives a fit, or what is missing' })
+  expansion(@Body() { die, gapMillimetres, ...budget }: ExpansionDto): ConcentrationAnswer {
+    return concentrationFor(budget, die, gapMillimetres ?? die.spacerMillimetres)
+  }
+
+  @Post('sprue')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Whether a sprue feeds its pattern, and how the pattern stands in its ring' })
+  sprue(@Body() { sprueMillimetres, sectionMillimetres, ...arrangement }: SprueDto): object {
+    return {
+      feed: feedCheck(sprueMillimetres, sectionMillimetres),
+      lines: checkArrangement({ ...arrangement }),
+    }
+  }
+
+  @Post('burnout')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'When the core of a ring is ready, as a range, minutes from putting it in' })
+  burnout(@Body() { binder, ring, startCelsius, segments }: BurnoutDto): object {
+    const { castFromMinutes, programMinutes, heats } = coreReady(ring, binder, { startCelsius, segments })
+    const { waterGoneMinutes } = heats.typical
+    return { programMinutes, castFromMinutes, waterGoneMinutes, typical: heats.typical.curve }
   }
 
   @Post('articulator')

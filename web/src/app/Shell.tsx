@@ -1,6 +1,7 @@
 import {
   CircleQuestionMark,
   DraftingCompass,
+  Flame,
   Hammer,
   Layers,
   type LucideIcon,
@@ -30,6 +31,7 @@ const places: readonly { to: string; name: string; Icon: LucideIcon }[] = [
   { to: '/trim', name: 'Trim', Icon: Triangle },
   { to: '/mount', name: 'Mount', Icon: DraftingCompass },
   { to: '/set-up', name: 'Set up', Icon: RulerDimensionLine },
+  { to: '/cast', name: 'Cast', Icon: Flame },
   { to: '/shelf', name: 'Shelf', Icon: Layers },
   { to: '/settings', name: 'Settings', Icon: Settings2 },
 ]
@@ -67,6 +69,7 @@ function House() {
     { key: 'r', does: 'Trim', run: () => go('/trim') },
     { key: 'o', does: 'Mount', run: () => go('/mount') },
     { key: 'u', does: 'Set up', run: () => go('/set-up') },
+    { key: 'k', does: 'Cast', run: () => go('/cast') },
     { key: 's', does: 'Shelf', run: () => go('/shelf') },
     { key: 'a', does: 'New case', run: () => go('/cases/new') },
     { key: '?', does: 'Help', run: () => setHelp(true) },
@@ -87,7 +90,7 @@ function House() {
       {!onPaper && (
         <nav
           aria-label="Places"
-          className="bg-neutral text-neutral-content no-print sticky bottom-0 z-10 flex shrink-0 justify-around sm:top-0 sm:h-dvh sm:w-[84px] sm:flex-col sm:justify-start sm:gap-1 sm:pt-4"
+          className="bg-neutral text-neutral-content no-print sticky bottom-0 z-10 flex shrink-0 justify-between overflow-x-auto sm:top-0 sm:overflow-visible sm:h-dvh sm:w-[84px] sm:flex-col sm:justify-start sm:gap-1 sm:pt-4"
         >
           <span className="mb-2 hidden text-center text-[1.35rem] font-bold tracking-tight sm:block">
             yentrik
@@ -98,7 +101,7 @@ function House() {
               to={to}
               end={to === '/'}
               className={({ isActive }) =>
-                `flex min-h-16 flex-1 flex-col items-center justify-center gap-1 text-sm sm:ml-2 sm:flex-none sm:rounded-l-2xl ${
+                `flex min-h-16 min-w-16 flex-1 flex-col items-center justify-center gap-1 text-sm sm:ml-2 sm:flex-none sm:rounded-l-2xl ${
                   isActive ? 'bg-base-200 text-base-content font-bold' : 'hover:bg-white/10'
                 }`
               }

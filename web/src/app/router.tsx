@@ -39,6 +39,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../setup/SetUpScreen.tsx')).SetUpScreen }),
       },
       {
+        path: 'cast',
+        lazy: async () => ({ Component: (await import('../casting/CastScreen.tsx')).CastScreen }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
       },

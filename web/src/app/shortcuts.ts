@@ -15,6 +15,7 @@ export const everywhere: readonly (readonly [key: string, does: string])[] = [
   ['r', 'Trim'],
   ['o', 'Mount'],
   ['u', 'Set up'],
+  ['k', 'Cast'],
   ['s', 'Shelf'],
   ['a', 'Take in a new case'],
   ['?', 'This sheet'],

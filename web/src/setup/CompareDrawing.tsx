@@ -114,7 +114,7 @@ export function FrontCompare({ prescription, lines }: CompareDrawingProps) {
               x={found + sign * 0.19 * reach}
               y={-down * 5 + 0.7}
               textAnchor="middle"
-              fill={lines.length === 0 ? ink : 'var(--on-tooth)'}
+              fill={lines.length === 0 ? ink : 'var(--on-light)'}
             >
               {central}
             </text>

@@ -12,7 +12,7 @@ import {
 } from '@yentrik/core'
 
 const ink = 'var(--color-base-content, #000)'
-const onTooth = 'var(--on-tooth, #000)'
+const onTooth = 'var(--on-light, #000)'
 
 interface PlanDrawingProps {
   readonly entry: SetUpEntry

@@ -1,0 +1,77 @@
+import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger'
+import type { Binder } from '@yentrik/core'
+import { IsIn, IsNumber, IsOptional } from 'class-validator'
+import { Nested, NestedList } from '../errors/nested.ts'
+
+const binders = ['gypsum', 'phosphate'] as const satisfies readonly Binder[]
+const Figure = (example: number, description?: string) => (target: object, key: string) => {
+  ApiProperty({ example, description })(target, key)
+  IsNumber()(target, key)
+}
+
+class PatternPartDto {
+  @Figure(0.4) grams: number
+  @Figure(0.95) gramsPerCm3: number
+}
+/** Patterns, with their sprues, and the alloy that is to fill their place. */
+export class AlloyDto {
+  @NestedList(() => PatternPartDto, 60) parts: PatternPartDto[]
+  @Figure(15.5) alloyGramsPerCm3: number
+  @ApiPropertyOptional({ example: 6 }) @IsOptional() @IsNumber() buttonGrams?: number
+}
+
+class ExpansionRowDto {
+  @Figure(50) specialLiquidPercent: number
+  @Figure(0.0058, 'Linear fraction: 0.58 % is 0.0058') settingFraction: number
+  @Figure(0.011, 'At the peak of the burnout') thermalFraction: number
+}
+class DieDto {
+  @Figure(8) dieMillimetres: number
+  @Figure(0.03) spacerMillimetres: number
+}
+/** Shrinkage against expansion, by the product's own table. Linear fractions. */
+export class ExpansionDto {
+  @Figure(0.0142) shrinkageFraction: number
+  @Figure(0) waxContractionFraction: number
+  @Figure(0) hygroscopicFraction: number
+  @Figure(1, 'What ring and liner let through') restraint: number
+  @Figure(1, 'Of the thermal expansion left when the metal comes in') thermalShare: number
+  @NestedList(() => ExpansionRowDto, 40) table: ExpansionRowDto[]
+  @Nested(() => DieDto) die: DieDto
+  @ApiPropertyOptional({ example: 0.03, description: 'Left out: the spacer' })
+  @IsOptional()
+  @IsNumber()
+  gapMillimetres?: number
+}
+
+/** A pattern in its ring, mm. */
+export class SprueDto {
+  @Figure(2.588) sprueMillimetres: number
+  @Figure(1.5) sectionMillimetres: number
+  @ApiProperty({ enum: binders }) @IsIn(binders) binder: Binder
+  @Figure(20) ringRadiusMillimetres: number
+  @Figure(50) ringHeightMillimetres: number
+  @Figure(20) formerMillimetres: number
+  @Figure(16) sprueLengthMillimetres: number
+  @Figure(10.5) patternHeightMillimetres: number
+  @Figure(8) patternReachMillimetres: number
+}
+
+class SegmentDto {
+  @Figure(5) rampCelsiusPerMinute: number
+  @Figure(250) toCelsius: number
+  @Figure(60) holdMinutes: number
+}
+class RingDto {
+  @Figure(32.5) radiusMillimetres: number
+  @Figure(55) heightMillimetres: number
+  @ApiPropertyOptional() @IsOptional() @IsNumber() metalMillimetres?: number
+  @ApiPropertyOptional() @IsOptional() @IsNumber() liningMillimetres?: number
+}
+/** A burnout to be followed into the core of its ring. */
+export class BurnoutDto {
+  @ApiProperty({ enum: binders }) @IsIn(binders) binder: Binder
+  @Nested(() => RingDto) ring: RingDto
+  @Figure(20) startCelsius: number
+  @NestedList(() => SegmentDto, 20) segments: SegmentDto[]
+}

@@ -1,0 +1,145 @@
+import {
+  type AlloyCard,
+  alloyCards,
+  bareMouldCelsius,
+  centrifugalKilopascals,
+  inflowMetresPerSecond,
+  phosphateOut,
+  turnsForEqualPressure,
+} from '@yentrik/core'
+import { useEffect, useState } from 'react'
+import { usePreferences } from '../app/preferences.ts'
+import { minutesSeconds, quantity } from '../format/format.ts'
+import { labNow, useNow } from '../live/live-store.ts'
+import { Told } from '../parts/Told.tsx'
+import { FigureFields } from './Figures.tsx'
+import { ask, readAll, type Typed } from './typed-figures.ts'
+
+const specs = [
+  { key: 'rpm', label: 'Speed of the arm', unit: 'rpm', hint: 'by film or tachometer' },
+  { key: 'inner', label: 'Metal from the axis', unit: 'mm' },
+  { key: 'outer', label: 'End of the mould', unit: 'mm', hint: 'from the axis' },
+  { key: 'turns', label: 'Turns wound', unit: '' },
+] as const
+export const armStart: Typed = { rpm: '', inner: '220', outer: '250', turns: '3' }
+
+/** Pressure at the far end of the mould, turns by density, and the minute from oven to arm. */
+export function ArmPanel({
+  alloy,
+  typed,
+  onTyped,
+}: {
+  readonly alloy: AlloyCard
+  readonly typed: Typed
+  readonly onTyped: (typed: Typed) => void
+}) {
+  const units = usePreferences((preferences) => preferences.units)
+  const { values, faults } = readAll(typed, ['rpm', 'inner', 'outer'])
+  const radii = values && { innerMetres: values.inner / 1000, outerMetres: values.outer / 1000 }
+  const { answer, refusal } =
+    values && radii
+      ? ask(() => ({
+          kilopascals: centrifugalKilopascals(alloy.gramsPerCm3, values.rpm, radii),
+          inflow: inflowMetresPerSecond(values.rpm, radii),
+        }))
+      : {}
+  const turns = readAll(typed, ['turns']).values?.turns
+  const gold = alloyCards.find(({ id }) => id === 'gold-type-3')!
+  const equal = turns
+    ? ask(() => turnsForEqualPressure(turns, gold.gramsPerCm3, alloy.gramsPerCm3)).answer
+    : undefined
+  return (
+    <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
+      <section className="card-flat grid content-start gap-4 p-4" aria-label="Arm">
+        {answer ? (
+          <p className="text-lg">
+            <output className="figures text-6xl leading-none font-bold" aria-label="Pressure">
+              {quantity(answer.kilopascals, 'kilopascals', units)}
+            </output>{' '}
+            at the end of the mould, metal at {answer.inflow.toFixed(1)} m/s
+          </p>
+        ) : (
+          <p className="text-lg">
+            {refusal ??
+              'Speed not measured: only ratios can be told. Film the arm in slow motion, or hold a tachometer to it.'}
+          </p>
+        )}
+        <p className="text-lg">
+          {`Usual for ${alloy.name.toLowerCase()}: ${alloy.turns} turns (common practice).`}
+          {equal !== undefined &&
+            alloy.id !== gold.id &&
+            ` What ${turns} turns give gold of ${gold.gramsPerCm3} g/cm³ takes ${equal.toFixed(1)} turns here, on a spring without preload.`}
+        </p>
+        <Transfer />
+        <p className="text-sm opacity-80">
+          A turning liquid (exact); friction, spin-up and freezing are not counted. Transfer: a bare phosphate
+          mould from 850 °C as a half-space (Carslaw & Jaeger, recalled); a metal ring with its liner loses
+          less.
+        </p>
+      </section>
+      <aside className="card-flat p-4" aria-label="Figures">
+        <FigureFields specs={specs} typed={typed} faults={faults} onTyped={onTyped} />
+      </aside>
+    </div>
+  )
+}
+
+const DEPTHS = [3, 6] as const
+/** From oven to arm, s: the outside limit (common practice). */
+const LATEST = 60
+
+/** The seconds from the oven, and what the pattern's depth has lost meanwhile. */
+function Transfer() {
+  const [since, setSince] = useState<number>()
+  const [stopped, setStopped] = useState<number>()
+  useNow()
+  const [, tick] = useState(0)
+  const running = since !== undefined && stopped === undefined
+  useEffect(() => {
+    if (!running) return
+    const beat = setInterval(() => tick((n) => n + 1), 250)
+    return () => clearInterval(beat)
+  }, [running])
+  const seconds = since === undefined ? 0 : ((stopped ?? labNow()) - since) / 1000
+  return (
+    <div className="grid gap-2">
+      <div className="flex flex-wrap items-center gap-3">
+        <button
+          type="button"
+          className={running ? 'act btn-error' : 'act-main'}
+          onClick={() => {
+            if (running) setStopped(labNow())
+            else {
+              setSince(labNow())
+              setStopped(undefined)
+            }
+          }}
+        >
+          {running ? 'Arm released' : 'Out of the oven'}
+        </button>
+        {since !== undefined && (
+          <output
+            className={`figures text-5xl font-bold ${seconds > LATEST ? 'text-error' : ''}`}
+            aria-label="Since the oven"
+          >
+            {minutesSeconds(1000 * seconds)}
+          </output>
+        )}
+      </div>
+      {since !== undefined && (
+        <p className="text-lg">
+          {DEPTHS.map(
+            (depth) =>
+              `${(phosphateOut.startCelsius - bareMouldCelsius(phosphateOut, seconds, depth)).toFixed(0)} °C lost at ${depth} mm`,
+          ).join(', ')}
+          .
+        </p>
+      )}
+      {seconds > LATEST && (
+        <Told tone="error">
+          More than a minute: the mould has shrunk at the pattern. Back into the oven and hold again.
+        </Told>
+      )}
+    </div>
+  )
+}

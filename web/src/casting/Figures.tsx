@@ -1,0 +1,38 @@
+import { NumberField } from '../parts/NumberField.tsx'
+import type { Typed } from './typed-figures.ts'
+
+export interface FigureSpec {
+  readonly key: string
+  readonly label: string
+  readonly unit: string
+  readonly hint?: string
+}
+
+/** A row of numbers that belong to one question. Empty fields are told only by what is missing below. */
+export function FigureFields({
+  specs,
+  typed,
+  faults,
+  onTyped,
+}: {
+  readonly specs: readonly FigureSpec[]
+  readonly typed: Typed
+  readonly faults: Typed
+  readonly onTyped: (typed: Typed) => void
+}) {
+  return (
+    <div className="grid grid-cols-2 gap-x-3">
+      {specs.map(({ key, label, unit, hint }) => (
+        <NumberField
+          key={key}
+          label={label}
+          unit={unit}
+          text={typed[key] ?? ''}
+          onText={(text) => onTyped({ ...typed, [key]: text })}
+          fault={(typed[key] ?? '') === '' ? undefined : faults[key]}
+          hint={hint}
+        />
+      ))}
+    </div>
+  )
+}
