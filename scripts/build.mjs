@@ -7,7 +7,16 @@ const root = fileURLToPath(new URL('..', import.meta.url))
 const run = (...args) => execFileSync(process.execPath, args, { cwd: root, stdio: 'inherit' })
 
 run('node_modules/typescript-7/bin/tsc', '-b')
-if (newest('web/src', 'core/src', 'core/package.json', 'web/index.html', 'web/vite.config.ts', 'package-lock.json') > built())
+if (
+  newest(
+    'web/src',
+    'core/src',
+    'core/package.json',
+    'web/index.html',
+    'web/vite.config.ts',
+    'package-lock.json',
+  ) > built()
+)
   execFileSync(process.execPath, ['../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'], {
     cwd: `${root}web`,
     stdio: 'inherit',

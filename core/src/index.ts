@@ -1,5 +1,6 @@
 export * from './bench/index.ts'
 export * from './casting/index.ts'
+export * from './document/index.ts'
 export * from './materials/index.ts'
 export * from './mesh/index.ts'
 export * from './mixing/index.ts'

@@ -23,7 +23,7 @@ export async function takeIn(
   await page.getByRole('radio', { name: job }).check({ force: true })
   for (const choice of [prescribed].flat())
     await page.getByRole('radio', { name: choice, exact: true }).check({ force: true })
-  await page.getByLabel('Clinic').fill('Mill Lane Dental')
+  await page.getByRole('combobox', { name: 'Clinic' }).fill('Mill Lane Dental')
   await page.getByLabel('Prescriber').fill('Dr. Orla')
   await page.getByLabel('Patient code').fill(code)
   if (teeth) await page.getByLabel('Teeth').fill(teeth)

@@ -1,4 +1,18 @@
 import { expect, type Page, test } from '@playwright/test'
+import {
+  bringTo,
+  check,
+  done,
+  fillSheet,
+  forward,
+  look,
+  measure,
+  start,
+  step,
+  takeIn,
+  weigh,
+  work,
+} from './bench-hand.ts'
 
 async function workOut(page: Page, view: string): Promise<void> {
   await page.getByRole('radio', { name: view }).check({ force: true })
@@ -125,4 +139,140 @@ test('the arm: pressure, turns by density, and the minute from the oven', async 
   expect((await request.post('/api/clock', { data: { speed: 1, forwardMinutes: 1.2 } })).ok()).toBe(true)
   await expect(page.getByRole('region', { name: 'Arm' })).toContainText('More than a minute')
   await page.getByRole('button', { name: 'Arm released' }).click()
+})
+
+type Plan = Parameters<typeof work>[3]
+
+test('a crown cast here: the ring on time, no returned metal in it, fitted and out', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(240_000)
+  await takeIn(page, 'Cast crown', 'Cast here', 'CC-1', '46')
+  const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
+  await bringTo(page, request, 'sprue')
+  await measure(page, 'Sprue gauge', '16')
+  await expect(check(page, 'Sprue gauge')).toContainText('Take a thicker sprue')
+  await measure(page, 'Sprue gauge', '10')
+  await measure(page, 'Pattern to the end of the ring', '3.5')
+  await measure(page, 'Pattern with its sprue', '0.92')
+  await done(page)
+  await go('Invest', {
+    mixes: [['160', '32']],
+    looks: { 'Wetting agent': 'Dry film' },
+    measures: { 'Special liquid, %': '60' },
+  })
+  await go('Investment sets', { minutes: 46 })
+  await start(page)
+  await measure(page, 'Furnace in the final hold', '850')
+  await forward(request, 290)
+  await done(page)
+  await test.step('more than two minutes from the oven want a reason', async () => {
+    await forward(request, 3)
+    await step(page).getByRole('button', { name: 'Start' }).click()
+    const past = page.getByRole('dialog', { name: 'The time is past' })
+    await expect(past).toContainText('back into the oven, hold again')
+    await past.getByLabel('Why it starts all the same').fill('was back in the oven for twenty minutes')
+    await past.getByRole('button', { name: 'Start all the same' }).click()
+    await expect(past).toBeHidden()
+    await expect(step(page).getByRole('button', { name: /^Done/ })).toBeVisible()
+  })
+  await weigh(page)
+  await measure(page, 'Alloy melted', '14.2')
+  await measure(page, 'Turns of the arm', '4')
+  await measure(page, 'From returns, %', '20')
+  await expect(check(page, 'From returns, %')).toContainText('Frameworks take new metal only')
+  await measure(page, 'From returns, %', '0')
+  await done(page)
+  await go('Casting cools', { minutes: 40 })
+  await go('Divest and blast')
+  await go('Compare casting and pattern', { looks: { Casting: 'Whole' } })
+  await go('Fit it on the die', {
+    looks: { Seat: 'Seats', Margin: 'Closed', 'Contacts and bite': 'Touch, pin down' },
+  })
+  await go('Polish and clean', { looks: { Surface: 'No scratch, margin whole' } })
+  await go('Papers')
+  await start(page)
+  await look(page, 'Enclosures', 'All in the bag')
+  await step(page).getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
+})
+
+test('a bridge whose casting is short goes back to its wax', async ({ page, request }) => {
+  test.setTimeout(180_000)
+  await takeIn(page, 'Three-unit bridge', 'Cast here', 'BC-1', '35, 36, 37')
+  await bringTo(page, request, 'inspect-casting')
+  await look(page, 'Casting', 'Margin short')
+  await expect(check(page, 'Casting')).toContainText('Hotter mould, faster transfer, more turns or metal')
+  await check(page, 'Casting')
+    .getByRole('button', { name: /Thin green wax to the margin/ })
+    .click()
+  await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Thin green wax to the margin')
+  await bringTo(page, request, 'fit-die')
+  for (const [name, answer] of [
+    ['Seat', 'Seats'],
+    ['Margin', 'Closed'],
+    ['Contacts and bite', 'Touch, pin down'],
+  ] as const)
+    await look(page, name, answer)
+  await done(page)
+})
+
+test('posts from the clinic: counted, clean, with the statement on what the patient carries', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(180_000)
+  const docket = await takeIn(page, 'Cast post and core', 'From the clinic', 'PO-1', '15, 24')
+  const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
+  await go('Read the work authorisation', { looks: { Complete: 'Complete' } })
+  await go('Disinfect everything that came')
+  await start(page)
+  const posts = check(page, 'Posts')
+  await posts.getByLabel('What or where').fill('Post 15')
+  await posts.getByLabel('Post 15', { exact: true }).fill('1')
+  await posts.getByRole('button', { name: 'Another part' }).click()
+  await posts.getByLabel('What or where').nth(1).fill('Post 24')
+  await posts.getByLabel('Post 24', { exact: true }).fill('1')
+  await posts.getByRole('button', { name: 'Record', exact: true }).click()
+  await expect(posts).toContainText('On record')
+  await done(page)
+  await test.step('more than half returned metal is a question to the dentist', async () => {
+    await start(page)
+    await weigh(page)
+    await measure(page, 'From returns, %', '40')
+    await done(page)
+  })
+  await go('Take the sprue off', { looks: { Shape: 'Kept' } })
+  await start(page)
+  await look(page, 'Stone', 'Used on another alloy')
+  await expect(check(page, 'Stone')).toContainText('Take a clean stone and go over it again.')
+  await look(page, 'Stone', 'Non-contaminating')
+  await look(page, 'Inside', 'No bubble')
+  await look(page, 'Margin', 'Smooth')
+  await done(page)
+  await go('Ultrasonic, ammonia solution', { minutes: 4 })
+  await go('Ultrasonic, distilled water', { minutes: 4 })
+  await start(page)
+  await fillSheet(page, 'Posts packed', { 'Post 15': '1', 'Post 24': '0' })
+  await expect(check(page, 'Posts packed')).toContainText('Post 24: 0 of 1')
+  await fillSheet(page, 'Posts packed', { 'Post 24': '1' })
+  await done(page)
+  await start(page)
+  await page.getByRole('link', { name: 'Papers' }).click()
+  await page.getByRole('link', { name: 'Statement on the custom-made device' }).click()
+  const paper = page.getByRole('main')
+  await expect(paper).toContainText(`Statement on a custom-made device ${docket}`)
+  await expect(paper).toContainText('exclusive use of the patient with the code PO-1')
+  await expect(paper).toContainText('Casting alloy, lot CA-5510')
+  await expect(paper).toContainText('Annex XIII')
+  await expect(page.getByRole('region', { name: 'To complete' })).toContainText('Address of the maker.')
+  await page.getByRole('button', { name: 'Back' }).click()
+  await page.getByRole('button', { name: 'Back' }).click()
+  await look(page, 'Statement', 'Right, signed')
+  await done(page)
+  await start(page)
+  await look(page, 'Enclosures', 'All in the bag')
+  await step(page).getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
 })

@@ -52,6 +52,7 @@ for (const theme of ['plaster', 'nightbench'])
       `/papers/trim/${models}?job=job-1&step=measure&sheet=trim-plan`,
       `/papers/record/${done}`,
       `/papers/docket/${done}`,
+      `/papers/statement/${done}`,
     ]) {
       await page.goto(path)
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()

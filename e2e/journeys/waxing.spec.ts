@@ -19,7 +19,7 @@ test('a bridge pattern: a layer too thick, a pattern that will not come off, and
   request,
 }) => {
   test.setTimeout(240_000)
-  const docket = await takeIn(page, 'Three-unit bridge pattern', [], 'BP-1', '35, 36, 37')
+  const docket = await takeIn(page, 'Three-unit bridge', 'Pattern only', 'BP-1', '35, 36, 37')
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
   const greenWax = () =>
     go('Thin green wax to the margin', {
@@ -135,7 +135,6 @@ test('a bridge pattern: a layer too thick, a pattern that will not come off, and
   await look(page, 'Contacts to the neighbours', 'Touch')
   await measure(page, 'Marginal ridge, step to its neighbour', '0.3')
   await done(page)
-  await go('Papers')
   await go('Last look at the margin, weigh', {
     looks: { Margin: 'Closed, sharp' },
     measures: { 'Pattern weight': '0.74' },

@@ -16,6 +16,7 @@ export type MaterialFamily =
   | 'lightCure'
   | 'wax'
   | 'liquid'
+  | 'alloy'
   | 'aid'
 
 /** Weighed powder with a measured liquid. */

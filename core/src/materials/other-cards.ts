@@ -119,6 +119,14 @@ export const otherCards: readonly MaterialCard[] = [
     notes: ['Small portions, thin: it shrinks as it sets.'],
   },
   {
+    id: 'casting-alloy',
+    name: 'Casting alloy',
+    family: 'alloy',
+    powderName: 'charge',
+    liquidName: '',
+    notes: ['Lot and share of returns into the record: a statement names them.'],
+  },
+  {
     id: 'denture-teeth',
     name: 'Denture teeth',
     family: 'aid',

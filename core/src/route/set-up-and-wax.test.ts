@@ -87,7 +87,7 @@ describe('setting up, waxing and the try-in', () => {
     expect(windowVerdict(window, due + 1)).toBe('late')
   })
   it('a pattern that will not come off is waxed again from the green wax', () => {
-    const bench = new Bench('bridge-pattern').upTo('take-off')
+    const bench = new Bench('cast-bridge').upTo('take-off')
     bench.check('take-off', 'comes-off', 'Will not come off')
     bench.check('take-off', 'no-voids', 'No void')
     expect(bench.refusal({ type: 'finishStep', jobId: J, stepId: 'take-off' })).toBe('check-failing')
@@ -96,7 +96,7 @@ describe('setting up, waxing and the try-in', () => {
     expect(bench.job.steps['die-spacer']?.status).toBe('done')
   })
   it('an hour after the last look at its margin a pattern is not invested without a reason', () => {
-    const bench = new Bench('crown-pattern').upTo('margin-check')
+    const bench = new Bench('cast-crown', { casting: 'elsewhere' }).upTo('margin-check')
     for (const command of goodHand(J, stepOf(bench.job, 'margin-check'), seededRandom(3))) bench.do(command)
     bench.finish('margin-check')
     const begin: CaseCommand = { type: 'startStep', jobId: J, stepId: 'to-invest' }

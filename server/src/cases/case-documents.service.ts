@@ -2,8 +2,10 @@ import { Injectable } from '@nestjs/common'
 import {
   type CaseAtHand,
   type CaseEvent,
+  type CustomMadeStatement,
   caseState,
   checkSheet,
+  customMadeStatement,
   type Route,
   routeFaults,
 } from '@yentrik/core'
@@ -48,6 +50,17 @@ export class CaseDocuments {
         .map(({ lotId, materialId, number }) => ({ lotId, materialId, number }))
         .sort((a, b) => a.lotId.localeCompare(b.lotId)),
     }
+  }
+
+  /** The statement on a custom-made device. @throws {Refusal} `no-such-job`; {DomainError} `nothing-made` */
+  async statement(caseId: string, jobId: string): Promise<CustomMadeStatement> {
+    const { events, routes, lots } = await this.export(caseId)
+    const state = caseState(events, (id) => routes[id]!)
+    const job = state.jobs.find((each) => each.jobId === jobId)
+    if (!job) throw new Refusal(404, 'no-such-job', `The case has no job ${jobId}.`, 'Look at the case.')
+    const { labName } = await this.settings.lab()
+    const numbers = new Map(lots.map(({ lotId, number }) => [lotId, number]))
+    return customMadeStatement(state, job, labName, (lotId) => numbers.get(lotId) ?? lotId)
   }
 
   /** @throws {Refusal} `document-damaged` with the place and reason, `case-known`, `docket-taken` */

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, Param, Post, Query } from '@nestjs/common'
 import { ApiOperation, ApiPropertyOptional, ApiTags } from '@nestjs/swagger'
-import { type CaseCommand, type CaseEvent, type CaseSummary } from '@yentrik/core'
+import type { CaseCommand, CaseEvent, CaseSummary, CustomMadeStatement } from '@yentrik/core'
 import { IsIn, IsOptional } from 'class-validator'
 import type { Person } from '../people/people.service.ts'
 import { Me } from '../people/session.guard.ts'
@@ -65,6 +65,14 @@ export class CasesController {
   @ApiOperation({ summary: 'The whole case as one JSON document' })
   export(@Param('caseId') caseId: string): Promise<CaseDocument> {
     return this.documents.export(caseId)
+  }
+
+  @Get('cases/:caseId/jobs/:jobId/statement')
+  @ApiOperation({
+    summary: 'The statement on a custom-made device, from the record; a template, local law decides',
+  })
+  statement(@Param('caseId') caseId: string, @Param('jobId') jobId: string): Promise<CustomMadeStatement> {
+    return this.documents.statement(caseId, jobId)
   }
 
   @Post('cases/:caseId/events')

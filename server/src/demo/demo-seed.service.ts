@@ -67,6 +67,6 @@ export class DemoSeed {
         await this.store.append(manager, randomUUID(), hand, hand.events, calendar)
       }
     })
-    await this.settings.set('next-docket', 2170)
+    await this.settings.set('next-docket', 2172)
   }
 }

@@ -117,6 +117,29 @@ describe('the sheets of set-up and wax on record', () => {
       await other.close()
     }
   })
+  it('gives the statement on what was made, and none while nothing is', async () => {
+    const jobs = [{ templateId: 'cast-posts', choices: {} }]
+    const { caseId } = await server.receive({ ...intake(), jobs })
+    const path = `/cases/${caseId}/jobs/job-1/statement`
+    expect((await server.get(path).expect(422)).body.code).toBe('nothing-made')
+    const on = { jobId: 'job-1', stepId: 'work-authorisation' }
+    await server.command(caseId, 1, { type: 'startStep', ...on }).expect(201)
+    await server
+      .command(caseId, 2, {
+        type: 'recordCheck',
+        ...on,
+        checkId: 'authorisation-complete',
+        answer: 'Complete',
+      })
+      .expect(201)
+    await server.command(caseId, 3, { type: 'finishStep', ...on }).expect(201)
+    expect((await server.get(path).expect(200)).body).toMatchObject({
+      patientCode: 'P-7',
+      materials: [],
+      source: expect.stringContaining('Annex XIII'),
+    })
+    await server.get(`/cases/${caseId}/jobs/job-9/statement`).expect(404)
+  })
   it('stores nothing of a prescription with one figure that cannot be, and says which', async () => {
     const { caseId, seen } = await dentureAt('transfer')
     const give = (prescription: object) =>

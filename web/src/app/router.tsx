@@ -67,6 +67,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../papers/SetUpPaper.tsx')).SetUpPaper }),
       },
       {
+        path: 'papers/statement/:caseId',
+        lazy: async () => ({ Component: (await import('../papers/StatementPaper.tsx')).StatementPaper }),
+      },
+      {
         path: 'papers/commands',
         lazy: async () => ({ Component: (await import('../papers/CommandSheet.tsx')).CommandSheet }),
       },

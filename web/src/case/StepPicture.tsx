@@ -1,10 +1,21 @@
 import type { Route, Stage } from '@yentrik/core'
+import { RingDrawing } from '../casting/RingDrawing.tsx'
 import { Hatch } from '../parts/Hatch.tsx'
 import { PatternPicture } from '../waxing/PatternPicture.tsx'
 import { ImplantPicture } from './ImplantPicture.tsx'
 import { PairPicture } from './PairPicture.tsx'
 
-const patternJobs: ReadonlySet<string> = new Set(['crown-pattern', 'bridge-pattern', 'tooth-wax-up'])
+/** A ring of ordinary size, for the picture only. */
+const pictured = {
+  binder: 'phosphate',
+  ringRadiusMillimetres: 24,
+  ringHeightMillimetres: 50,
+  formerMillimetres: 20,
+  sprueLengthMillimetres: 16,
+  patternHeightMillimetres: 10.5,
+  patternReachMillimetres: 9,
+} as const
+const patternJobs: ReadonlySet<string> = new Set(['cast-crown', 'cast-bridge', 'tooth-wax-up'])
 
 /** A section of the real thing in the colours of its materials: what is there, and hatched what this step adds. */
 export function StepPicture({
@@ -28,6 +39,8 @@ export function StepPicture({
         lower={route.choices.arch === 'lower'}
       />
     )
+  if (['invest', 'burnOut', 'cast'].includes(stage))
+    return <RingDrawing at={pictured} wireMillimetres={2.6} lines={[]} />
   if (patternJobs.has(route.templateId) && stage !== 'receive')
     return <PatternPicture templateId={route.templateId} stepId={stepId} />
   if (route.templateId === 'study-model-pair') return <PairPicture />

@@ -28,7 +28,7 @@ export function RingDrawing({
   return (
     <svg
       viewBox={`${-R - 9} -6 ${2 * R + 18} ${H + 12}`}
-      className="max-h-[30rem] w-full"
+      className="h-full max-h-[30rem] w-full"
       role="img"
       aria-label="Ring in section, to scale"
       fontSize="2.8"

@@ -8,7 +8,7 @@ import {
   showTooth,
   stepOf,
 } from '@yentrik/core'
-import { useParams } from 'react-router'
+import { Link, useParams } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { useCaseHand } from '../case/case-hand.ts'
 import { choiceWords } from '../case/choice-words.ts'
@@ -33,6 +33,13 @@ export function RecordPaper() {
   const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')
   return (
     <Paper title={`Record of ${docket}`}>
+      <p className="no-print mb-3 flex flex-wrap gap-4">
+        {state.jobs.map(({ jobId, route }) => (
+          <Link key={jobId} className="link" to={`/papers/statement/${caseId}?job=${jobId}`}>
+            Statement on the custom-made device{state.jobs.length > 1 && `, ${route.name}`}
+          </Link>
+        ))}
+      </p>
       <header className="flex items-start justify-between gap-6 border-b border-black pb-3">
         <div>
           <p>{lab?.labName}</p>

@@ -25,7 +25,7 @@ type Fill = (layer: string) => string | undefined
 
 /** A section through die and pattern: spacer, green wax, resin, outer wax, and the opposing tooth above. */
 export function PatternPicture({ templateId, stepId }: { templateId: string; stepId: string }) {
-  const bridge = templateId === 'bridge-pattern'
+  const bridge = templateId === 'cast-bridge'
   const steps = templateId === 'tooth-wax-up' ? waxUpOrder : order
   const now = steps.indexOf(stepId)
   const fill =

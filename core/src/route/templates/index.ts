@@ -1,8 +1,9 @@
 import type { RouteTemplate } from '../route-template.ts'
 import { articulatorMounting } from './articulator-mounting.ts'
-import { bridgePattern } from './bridge-pattern.ts'
+import { castBridge } from './cast-bridge.ts'
+import { castCrown } from './cast-crown.ts'
+import { castPosts } from './cast-posts.ts'
 import { completeDenture } from './complete-denture.ts'
-import { crownPattern } from './crown-pattern.ts'
 import { immediateDenture } from './immediate-denture.ts'
 import { implantVerification } from './implant-verification.ts'
 import { studyCast } from './study-cast.ts'
@@ -15,8 +16,9 @@ const shipped: readonly RouteTemplate[] = [
   studyModelPair,
   implantVerification,
   articulatorMounting,
-  crownPattern,
-  bridgePattern,
+  castCrown,
+  castBridge,
+  castPosts,
   toothWaxUp,
   completeDenture,
   wireClaspPartial,

@@ -2,6 +2,7 @@ import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { RoomPlace } from '../../waxing/index.ts'
 import type { MeasureCheck, TemplateStep } from '../route-template.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
+import { handOver, papersAndLabel } from './door.ts'
 
 /** What the wax patterns of crowns and bridges have in common, from the trimmed die to investing (common practice). */
 
@@ -213,7 +214,7 @@ export const layerSteps = (
   },
 ]
 
-/** Chewing face, last look, weight, and the clock that runs until it is invested. */
+/** Chewing face, last look, weight: from then on the clock runs until it is invested. */
 export const occlusalSteps: readonly TemplateStep[] = [
   {
     id: 'wax-occlusal',
@@ -260,15 +261,6 @@ export const occlusalSteps: readonly TemplateStep[] = [
     cautions: ['hotWax'],
   },
   {
-    id: 'pattern-papers',
-    name: 'Papers',
-    stage: 'document',
-    kind: 'attended',
-    how: ['Print the record for the caster.'],
-    why: 'Once the margin is checked there is no time for paper.',
-    handsOnMinutes: 2,
-  },
-  {
     id: 'margin-check',
     name: 'Last look at the margin, weigh',
     stage: 'check',
@@ -292,11 +284,16 @@ export const occlusalSteps: readonly TemplateStep[] = [
       },
     ],
   },
+]
+
+/** Out of the house: the casting, or a pattern to be cast elsewhere within the hour. */
+export const sentOut: readonly TemplateStep[] = [
   {
     id: 'to-invest',
     name: 'Hand over to investing',
     stage: 'deliver',
     kind: 'attended',
+    when: { casting: ['elsewhere'] },
     how: ['On its die, cool, to the bench where it is sprued.', 'Say when the margin was looked at.'],
     why: 'Wax creeps: with every hour the margin is a little less true.',
     handsOnMinutes: 2,
@@ -312,5 +309,10 @@ export const occlusalSteps: readonly TemplateStep[] = [
         'Something is missing': adjust('Find it before it is invested.'),
       }),
     ],
+  },
+  { ...papersAndLabel, when: { casting: ['here'] } },
+  {
+    ...handOver({ how: ['On its die; casts and bite record back with it.', "Cementing is the clinic's."] }),
+    when: { casting: ['here'] },
   },
 ]

@@ -1,9 +1,10 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
 import { PONTIC_SHEETS, ponticClearanceMillimetres } from '../../waxing/index.ts'
 import type { RouteTemplate, TemplateStep } from '../route-template.ts'
+import { castHere, castingSteps, investmentMatter } from './casting-steps.ts'
 import { adjust, look } from './checks.ts'
 import { disinfectArrival, readAuthorisation } from './door.ts'
-import { dieSteps, layerSteps, occlusalSteps } from './wax-pattern-steps.ts'
+import { dieSteps, layerSteps, occlusalSteps, sentOut } from './wax-pattern-steps.ts'
 
 const clearance = ponticClearanceMillimetres(PONTIC_SHEETS).toFixed(2)
 
@@ -78,12 +79,14 @@ const ponticSteps: readonly TemplateStep[] = [
   },
 ]
 
-/** A three-unit bridge, from trimmed dies on the articulator to a pattern ready to invest (common practice throughout). */
-export const bridgePattern: RouteTemplate = {
-  id: 'bridge-pattern',
+/** A three-unit bridge, from trimmed dies on the articulator to its casting, or to its pattern (common practice throughout). */
+export const castBridge: RouteTemplate = {
+  id: 'cast-bridge',
   version: 1,
-  name: 'Three-unit bridge pattern',
+  name: 'Three-unit bridge',
   matters: [
+    castHere,
+    investmentMatter,
     {
       id: 'pontic',
       name: 'Pontic',
@@ -107,5 +110,7 @@ export const bridgePattern: RouteTemplate = {
     ]),
     ...ponticSteps,
     ...occlusalSteps,
+    ...castingSteps,
+    ...sentOut,
   ],
 }

@@ -1,13 +1,14 @@
 import type { RouteTemplate } from '../route-template.ts'
+import { castHere, castingSteps, investmentMatter } from './casting-steps.ts'
 import { disinfectArrival, readAuthorisation } from './door.ts'
-import { dieSteps, layerSteps, occlusalSteps } from './wax-pattern-steps.ts'
+import { dieSteps, layerSteps, occlusalSteps, sentOut } from './wax-pattern-steps.ts'
 
-/** The wax pattern of one crown, from its trimmed die to investing (common practice throughout). */
-export const crownPattern: RouteTemplate = {
-  id: 'crown-pattern',
+/** One crown, from its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
+export const castCrown: RouteTemplate = {
+  id: 'cast-crown',
   version: 1,
-  name: 'Crown pattern',
-  matters: [],
+  name: 'Cast crown',
+  matters: [castHere, investmentMatter],
   steps: [
     readAuthorisation,
     disinfectArrival('Casts, dies, bite record.'),
@@ -19,5 +20,7 @@ export const crownPattern: RouteTemplate = {
       { name: 'Buccal wall', place: 'axial' },
     ]),
     ...occlusalSteps,
+    ...castingSteps,
+    ...sentOut,
   ],
 }

@@ -1,0 +1,50 @@
+import { describe, expect, it } from '@jest/globals'
+import { Bench, J } from '../route/case-bench.ts'
+import { goodHand, seededRandom, stepOf } from '../route/index.ts'
+import { customMadeStatement } from './index.ts'
+
+const number = (lotId: string) => `no. ${lotId}`
+
+describe('the statement on a custom-made device', () => {
+  const bench = new Bench('cast-posts').upTo('metal-record')
+  for (const command of goodHand(J, stepOf(bench.job, 'metal-record'), seededRandom(1), () => 'L7'))
+    bench.do(command)
+  bench.finish('metal-record')
+
+  it('holds what Annex XIII section 1 of Regulation (EU) 2017/745 asks for (recalled), from the record alone', () => {
+    const statement = customMadeStatement(bench.hand.state, bench.job, 'Kiln Street Laboratory', number)
+    expect(statement).toMatchObject({
+      maker: 'Kiln Street Laboratory',
+      device: 'Cast post and core',
+      deviceNumber: 'K-1/job-1',
+      patientCode: 'P-7',
+      prescriber: 'Dr. Orla',
+      materials: [{ name: 'Casting alloy', lots: ['no. L7'] }],
+    })
+    expect(statement.statements.join(' ')).toContain('exclusive use of the patient with the code P-7')
+    expect(statement.statements.join(' ')).toContain('Annex I')
+    expect(statement.source).toContain('local law decides')
+  })
+  it('says what a person must still complete', () => {
+    const { open } = customMadeStatement(bench.hand.state, bench.job, 'Lab', number)
+    expect(open).toEqual(expect.arrayContaining(['Address of the maker.', 'Steps that are not done yet.']))
+    const unnoted = new Bench('cast-posts').upTo('cut-sprue')
+    expect(customMadeStatement(unnoted.hand.state, unnoted.job, 'Lab', number).open).toContain(
+      'Lots that were not noted.',
+    )
+  })
+  it('names what stays in the mouth, not what helped on the way', () => {
+    const denture = new Bench('complete-denture').upTo('dough')
+    const names = customMadeStatement(denture.hand.state, denture.job, 'Lab', number).materials.map(
+      ({ name }) => name,
+    )
+    expect(names).toEqual(expect.arrayContaining(['Denture teeth', 'Heat-cure acrylic']))
+    expect(names).not.toContain('Model plaster')
+  })
+  it('is refused while nothing is made', () => {
+    const fresh = new Bench('cast-posts')
+    expect(() => customMadeStatement(fresh.hand.state, fresh.job, 'Lab', number)).toThrow(
+      expect.objectContaining({ code: 'nothing-made' }),
+    )
+  })
+})

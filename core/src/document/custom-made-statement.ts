@@ -1,0 +1,106 @@
+import { materials } from '../materials/index.ts'
+import { DomainError } from '../refusal/index.ts'
+import type { CaseState, JobState } from '../route/index.ts'
+
+/** A material of a device, with the lots that went into it. */
+export interface StatedMaterial {
+  readonly name: string
+  readonly product?: string
+  readonly lots: readonly string[]
+}
+
+/** What a statement on a custom-made device says. Made from the record; a template, local law decides. */
+export interface CustomMadeStatement {
+  readonly maker: string
+  readonly device: string
+  readonly deviceNumber: string
+  readonly patientCode: string
+  readonly prescriber: string
+  readonly clinic: string
+  readonly teeth: readonly number[]
+  /** What the prescription asks of it. */
+  readonly characteristics: readonly string[]
+  readonly materials: readonly StatedMaterial[]
+  /** ISO 8601 instant of the last step on record. */
+  readonly madeAt: string
+  readonly statements: readonly string[]
+  /** What a person must still complete before signing. */
+  readonly open: readonly string[]
+  readonly source: string
+}
+
+/**
+ * A statement on a custom-made device, from the record of a job.
+ *
+ * @param lotNumber the number on the pack of a lot
+ * @throws {DomainError} `nothing-made`: no step of the job is done
+ * Source: the contents of Annex XIII, section 1, of Regulation (EU) 2017/745, recalled: a template; local law decides.
+ */
+export function customMadeStatement(
+  state: CaseState,
+  job: JobState,
+  maker: string,
+  lotNumber: (lotId: string) => string,
+): CustomMadeStatement {
+  const done = Object.values(job.steps).flatMap(({ finishedAt }) => (finishedAt ? [finishedAt] : []))
+  if (done.length === 0)
+    throw new DomainError(
+      'nothing-made',
+      'Nothing of this job is done yet.',
+      'Make it first, then print its statement.',
+    )
+  const { patientCode, prescriber, clinic, teeth, shade, wanted, materials: asked } = state.authorisation
+  const used = usedMaterials(job, lotNumber)
+  const finished = job.route.steps.every(({ id }) => job.steps[id]?.finishedAt ?? job.steps[id]?.skipReason)
+  return {
+    maker,
+    device: job.route.name,
+    deviceNumber: `${state.docket}/${job.jobId}`,
+    patientCode,
+    prescriber,
+    clinic,
+    teeth,
+    characteristics: [
+      wanted,
+      ...(asked ? [`Materials: ${asked}`] : []),
+      ...(shade ? [`Shade: ${shade}`] : []),
+    ],
+    materials: used,
+    madeAt: [...done].sort().at(-1)!,
+    statements: [
+      `This device was made for the exclusive use of the patient with the code ${patientCode}.`,
+      `It was made to the written prescription of ${prescriber}, ${clinic}, whose characteristics are given above.`,
+      'It conforms to the general safety and performance requirements of Annex I of Regulation (EU) 2017/745; any that are not fully met are named below, with the grounds.',
+    ],
+    open: [
+      'Address of the maker.',
+      'Requirements of Annex I that are not fully met, with the grounds, or "none".',
+      ...(used.some(({ lots }) => lots.length === 0) ? ['Lots that were not noted.'] : []),
+      ...(finished ? [] : ['Steps that are not done yet.']),
+    ],
+    source: 'Regulation (EU) 2017/745, Annex XIII, section 1, recalled; a template, local law decides',
+  }
+}
+
+/** What went into the attempt that stands, by material and product; what only helped on the way is left out. */
+function usedMaterials(job: JobState, lotNumber: (lotId: string) => string): StatedMaterial[] {
+  const found = new Map<string, { name: string; product?: string; lots: Set<string> }>()
+  for (const { mixes } of Object.values(job.steps))
+    for (const { materialId, product, lots } of mixes) {
+      const card = materials.get(materialId)
+      // Denture teeth are an aid on the shelf, and stay in the mouth all the same.
+      if (!card || !(staysInTheMouth.has(card.family) || materialId === 'denture-teeth')) continue
+      const key = `${materialId} ${product ?? ''}`
+      const entry = found.get(key) ?? {
+        name: card.name,
+        ...(product ? { product } : {}),
+        lots: new Set<string>(),
+      }
+      for (const lot of lots) entry.lots.add(lotNumber(lot))
+      found.set(key, entry)
+    }
+  return [...found.values()].map(({ lots, ...rest }) => ({ ...rest, lots: [...lots] }))
+}
+
+/** Families of materials that a patient carries. */
+const staysInTheMouth: ReadonlySet<string> = new Set(['alloy', 'acrylic'])

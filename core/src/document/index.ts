@@ -1,0 +1,5 @@
+export {
+  type CustomMadeStatement,
+  customMadeStatement,
+  type StatedMaterial,
+} from './custom-made-statement.ts'

@@ -1,0 +1,367 @@
+import { COMMON_PRACTICE } from '../../materials/index.ts'
+import type { Conditional, Matter, MeasureCheck, TemplateStep } from '../route-template.ts'
+import { adjust, goBack, look, remake } from './checks.ts'
+
+/** From the pattern to the casting on its die (common practice). */
+
+export const castHere: Matter = {
+  id: 'casting',
+  name: 'Casting',
+  choices: [
+    { id: 'here', name: 'Cast here' },
+    { id: 'elsewhere', name: 'Pattern only' },
+  ],
+  usual: 'here',
+  why: 'As ordered.',
+  prescribed: true,
+}
+
+export const investmentMatter: Matter = {
+  id: 'investment',
+  name: 'Investment',
+  choices: [
+    { id: 'gypsum', name: 'Gypsum-bonded' },
+    { id: 'phosphate', name: 'Phosphate-bonded' },
+  ],
+  usual: 'phosphate',
+  why: 'Gypsum-bonded for low-fusing gold only; phosphate-bonded for all else.',
+}
+
+/** After burnout the pattern is gone: what went wrong begins again with its wax. */
+const PATTERN = 'green-wax'
+const here = { casting: ['here'] }
+const gypsum = { investment: ['gypsum'] }
+const phosphate = { investment: ['phosphate'] }
+
+const measure = (
+  check: Pick<MeasureCheck, 'id' | 'name' | 'how' | 'quantity' | 'plausible'> &
+    Partial<MeasureCheck> &
+    Conditional,
+): MeasureCheck & Conditional => ({ kind: 'measure', source: COMMON_PRACTICE, ...check })
+
+const steps: readonly TemplateStep[] = [
+  {
+    id: 'sprue',
+    name: 'Sprue it and set the former',
+    stage: 'invest',
+    kind: 'attended',
+    how: [
+      'Sprue to the thickest part, flared, at about 45°; a reservoir where it is long or thin.',
+      'On the former, above the middle of the ring. The Cast screen says whether it feeds.',
+      'Liner into the ring, soaked.',
+    ],
+    why: 'A sprue that freezes first leaves the crown porous.',
+    handsOnMinutes: 10,
+    checks: [
+      measure({
+        id: 'sprue-gauge',
+        name: 'Sprue gauge',
+        how: 'As printed on the wax wire; a higher number is thinner.',
+        quantity: 'count',
+        max: 14,
+        above: adjust('Take a thicker sprue: gauge 14 or a lower number.'),
+        plausible: { min: 4, max: 20 },
+        source: 'common practice: 10-14; ASTM B258',
+      }),
+      measure({
+        id: 'end-clearance-gypsum',
+        name: 'Pattern to the end of the ring',
+        how: 'Rule across the ring.',
+        quantity: 'millimetres',
+        min: 5,
+        max: 7,
+        below: adjust('Shorten the sprue, or take a taller ring.'),
+        above: adjust('Lengthen the sprue: gas would not get out.'),
+        plausible: { min: 0, max: 40 },
+        when: gypsum,
+      }),
+      measure({
+        id: 'end-clearance-phosphate',
+        name: 'Pattern to the end of the ring',
+        how: 'Rule across the ring.',
+        quantity: 'millimetres',
+        min: 3,
+        max: 4,
+        below: adjust('Shorten the sprue, or take a taller ring.'),
+        above: adjust('Lengthen the sprue: gas would not get out.'),
+        plausible: { min: 0, max: 40 },
+        when: phosphate,
+      }),
+      measure({
+        id: 'weight-with-sprue',
+        name: 'Pattern with its sprue',
+        how: 'On the fine balance. The Cast screen makes it grams of alloy.',
+        quantity: 'grams',
+        plausible: { min: 0.05, max: 30 },
+        source: 'weighed',
+      }),
+    ],
+    cautions: ['hotWax'],
+  },
+  {
+    id: 'invest',
+    name: 'Invest',
+    stage: 'invest',
+    kind: 'attended',
+    how: ['Wetting agent on the pattern, blow dry.', 'Vacuum mix; fill along the wall of the ring.'],
+    why: 'A bubble on the pattern is a nodule on the casting.',
+    handsOnMinutes: 10,
+    startWindow: {
+      afterStepId: 'margin-check',
+      bestMinutes: 30,
+      latestMinutes: 60,
+      late: 'The wax has had an hour to move: go back to the last look at the margin.',
+      source: 'common practice: invest within about an hour of the last margin check',
+    },
+    amounts: [
+      {
+        id: 'gypsum-investment',
+        kind: 'mix',
+        materialId: 'gypsum-investment',
+        powderGrams: 60,
+        source: 'common practice: by the size of the ring',
+        when: gypsum,
+      },
+      {
+        id: 'phosphate-investment',
+        kind: 'mix',
+        materialId: 'phosphate-investment',
+        powderGrams: 160,
+        source: 'common practice: by the size of the ring',
+        when: phosphate,
+      },
+    ],
+    checks: [
+      look('wetted', 'Wetting agent', 'A film, nothing pooled.', 'Dry film', {
+        Pools: adjust('Blow it dry.'),
+        'None used': adjust('Spray the pattern and blow it dry.'),
+      }),
+      measure({
+        id: 'special-liquid',
+        name: 'Special liquid, %',
+        how: 'Of the liquid; the Cast screen works it out from the product.',
+        quantity: 'count',
+        plausible: { min: 0, max: 100 },
+        source: 'by the product',
+        when: phosphate,
+      }),
+    ],
+    cautions: ['silicaDust'],
+  },
+  {
+    id: 'bench-set',
+    name: 'Investment sets',
+    stage: 'invest',
+    kind: 'unattended',
+    how: ['Leave it in peace.'],
+    why: 'Green investment cracks in the furnace.',
+    handsOnMinutes: 1,
+    waitMinutes: 45,
+    wait: {
+      earliestMinutes: 45,
+      bestMinutes: 180,
+      early: 'Not set through: it would crack.',
+      late: 'Wet it before the furnace if it has dried.',
+      source: 'common practice: 45-60 min',
+    },
+  },
+  {
+    id: 'burnout',
+    name: 'Burnout',
+    stage: 'burnOut',
+    kind: 'machine',
+    how: [
+      'Hole down first, so that wax drains.',
+      'The program from the Cast screen: slow through the inversions.',
+      'It stays in until the arm is wound.',
+    ],
+    why: 'A core that is not hot leaves the margin short; a cold mould has shrunk.',
+    handsOnMinutes: 3,
+    waitMinutes: 240,
+    wait: {
+      earliestMinutes: 60,
+      bestMinutes: 420,
+      early: 'The core is not hot through, or carbon is left.',
+      late: 'Long holds break the binder down.',
+      source: 'common practice: an hour of final hold; the program of the product decides',
+    },
+    checks: [
+      furnaceHold('gypsum', 480, 700, 'gypsum-bonded never above 700 °C (Phillips, recalled)'),
+      furnaceHold('phosphate', 700, 1000, 'common practice; the sheet of the alloy decides'),
+    ],
+    cautions: ['hotRing'],
+  },
+  {
+    id: 'cast',
+    name: 'Cast',
+    stage: 'cast',
+    kind: 'attended',
+    how: [
+      'Crucible hot, alloy melted in the reducing zone.',
+      'Ring into the cradle, release when the melt spins bright.',
+      'At most a minute from oven to arm.',
+    ],
+    why: 'The mould shrinks while it cools, at the pattern first.',
+    handsOnMinutes: 5,
+    startWindow: {
+      afterStepId: 'burnout',
+      bestMinutes: 1,
+      latestMinutes: 2,
+      late: 'The mould has cooled: back into the oven, hold again.',
+      source: 'common practice: at most about a minute',
+    },
+    amounts: [
+      { id: 'alloy', kind: 'use', materialId: 'casting-alloy', count: 1, unit: 'charge', source: 'weighed' },
+    ],
+    checks: [
+      measure({
+        id: 'alloy-weight',
+        name: 'Alloy melted',
+        how: 'Weighed before it went into the crucible.',
+        quantity: 'grams',
+        plausible: { min: 0.5, max: 200 },
+        source: 'weighed',
+      }),
+      measure({
+        id: 'remelt-share',
+        name: 'From returns, %',
+        how: 'Of the charge.',
+        quantity: 'count',
+        max: 0,
+        above: remake(PATTERN, 'Frameworks take new metal only: wax, invest and cast again.'),
+        plausible: { min: 0, max: 100 },
+        source: 'common practice: new metal only for frameworks',
+      }),
+      measure({
+        id: 'arm-turns',
+        name: 'Turns of the arm',
+        how: 'As wound.',
+        quantity: 'count',
+        min: 2,
+        max: 5,
+        below: adjust('Note why; a light alloy wants 4 to 5.'),
+        above: adjust('Note why; a dense alloy wants 2 to 3.'),
+        plausible: { min: 0, max: 10 },
+        source: 'common practice: 2-3 dense, 4-5 light alloys',
+      }),
+    ],
+    cautions: ['moltenMetal'],
+  },
+  {
+    id: 'cool-casting',
+    name: 'Casting cools',
+    stage: 'cast',
+    kind: 'unattended',
+    how: ['Leave it until it may be touched.'],
+    howWhen: [
+      { when: gypsum, say: 'Gypsum-bonded gold: quench when the red of the button has gone.' },
+      { when: phosphate, say: 'Phosphate-bonded: bench cool, no water.' },
+    ],
+    why: 'Quenched too soon it warps; a phosphate mould bursts.',
+    handsOnMinutes: 1,
+    waitMinutes: 30,
+    wait: {
+      earliestMinutes: 5,
+      bestMinutes: 240,
+      early: 'Still hot through.',
+      late: 'No harm.',
+      source: COMMON_PRACTICE,
+    },
+    cautions: ['hotRing'],
+  },
+  {
+    id: 'divest',
+    name: 'Divest and blast',
+    stage: 'cast',
+    kind: 'attended',
+    how: ['Break it out, blast the rest; the margin last, at low pressure.', 'Pickle gold, rinse.'],
+    why: 'A blaster on the margin cuts it.',
+    handsOnMinutes: 10,
+    cautions: ['silicaDust', 'blaster', 'acid'],
+  },
+  {
+    id: 'inspect-casting',
+    name: 'Compare casting and pattern',
+    stage: 'check',
+    kind: 'attended',
+    how: ['Region by region under the lens, before the sprue is cut.'],
+    why: 'What is wrong now shows what to change in the next one.',
+    handsOnMinutes: 5,
+    checks: [
+      look('casting-whole', 'Casting', 'Margin, walls, chewing face, inside.', 'Whole', {
+        'Margin short': remake(
+          PATTERN,
+          'Hotter mould, faster transfer, more turns or metal: wax and cast again.',
+        ),
+        Fins: adjust('Grind them off; heat the next ring more slowly through 250 °C.'),
+        'Nodules inside': adjust('Take them off under the lens; wetting agent on the next one.'),
+        'Rough all over': adjust('Polish what may be; look at ratio and heating rate.'),
+        Porous: remake(PATTERN, 'A thicker sprue or a reservoir: wax and cast again.'),
+        Bent: remake(PATTERN, 'It will not seat: wax and cast again.'),
+      }),
+    ],
+  },
+  {
+    id: 'fit-die',
+    name: 'Fit it on the die',
+    stage: 'finish',
+    kind: 'attended',
+    how: ['Sprue off, heatless stone; never force it on.', 'Mark what holds it up and take only that.'],
+    why: 'Forced on, it breaks the die and the truth with it.',
+    handsOnMinutes: 25,
+    checks: [
+      look('seats', 'Seat', 'Home without pressure, no rock.', 'Seats', {
+        'Held up inside': adjust('Mark, relieve the spot, try again.'),
+        'Will not seat': remake(PATTERN, 'Wax and cast again with more expansion.'),
+      }),
+      look('margin-fit', 'Margin', 'All round under the lens.', 'Closed', {
+        Open: remake(PATTERN, 'Wax and cast again.'),
+        Over: adjust('Thin it to the line.'),
+      }),
+      look('cast-contacts', 'Contacts and bite', 'Strip at the neighbours; pin down.', 'Touch, pin down', {
+        'Contact tight': adjust('Relieve and polish.'),
+        'Contact open': goBack('divest', 'Solder or add, then blast again; or ask for a remake.'),
+        High: adjust('Grind the high spot.'),
+      }),
+    ],
+    cautions: ['metalDust', 'lathe'],
+  },
+  {
+    id: 'polish-casting',
+    name: 'Polish and clean',
+    stage: 'polish',
+    kind: 'attended',
+    how: ['Rubber, then paste; the margin from metal to die.', 'Ultrasonic, rinse, dry.'],
+    why: 'A scratch holds plaque.',
+    handsOnMinutes: 20,
+    checks: [
+      look('polished', 'Surface', 'Dry, one lamp.', 'No scratch, margin whole', {
+        Scratches: adjust('Back to the rubber, then every step again.'),
+        'Margin rounded': remake(PATTERN, 'Wax and cast again.'),
+      }),
+    ],
+    cautions: ['metalDust', 'lathe'],
+  },
+]
+
+function furnaceHold(binder: 'gypsum' | 'phosphate', min: number, max: number, source: string) {
+  return measure({
+    id: `furnace-hold-${binder}`,
+    name: 'Furnace in the final hold',
+    how: 'Read it off the furnace.',
+    quantity: 'celsius',
+    min,
+    max,
+    below: adjust('Hold hotter, as the alloy wants it.'),
+    above: remake(PATTERN, 'The binder has broken down: discard the ring, wax and invest again.'),
+    plausible: { min: 0, max: 1300 },
+    source,
+    when: { investment: [binder] },
+  })
+}
+
+/** Every step only where it is cast here. */
+export const castingSteps: readonly TemplateStep[] = steps.map((step) => ({
+  ...step,
+  when: { ...here, ...step.when },
+}))

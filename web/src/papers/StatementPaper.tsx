@@ -1,0 +1,92 @@
+import { customMadeStatement, DomainError, showTooth } from '@yentrik/core'
+import { useParams, useSearchParams } from 'react-router'
+import { usePreferences } from '../app/preferences.ts'
+import { useCaseHand } from '../case/case-hand.ts'
+import { longDate } from '../format/format.ts'
+import { useFetched } from '../live/live-store.ts'
+import { Told, Waiting } from '../parts/Told.tsx'
+import { useShelf } from '../shelf/use-shelf.ts'
+import { Paper } from './Paper.tsx'
+
+/** The statement on a custom-made device, made from the record, to be read, completed and signed. */
+export function StatementPaper() {
+  const { caseId = '' } = useParams()
+  const [query] = useSearchParams()
+  const notation = usePreferences((preferences) => preferences.teeth)
+  const { state, error } = useCaseHand(caseId)
+  const { data: lab } = useFetched<{ labName: string }>('/lab')
+  const { lotNumber } = useShelf()
+  if (!state || !lab) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  const job = state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? state.jobs[0]!
+  const { statement, refusal } = statementOf()
+  if (!statement)
+    return (
+      <Paper title={`Statement for ${state.docket}`}>
+        <h1 className="text-[16pt] font-bold">Statement on a custom-made device</h1>
+        <Told tone="error">{refusal ?? ''}</Told>
+      </Paper>
+    )
+  const rows: readonly (readonly [string, string])[] = [
+    ['Maker', `${statement.maker}, address: ______________________________`],
+    ['Device', `${statement.device}, number ${statement.deviceNumber}`],
+    ['For the patient', statement.patientCode],
+    ['Prescribed by', `${statement.prescriber}, ${statement.clinic}`],
+    ['Teeth', statement.teeth.map((tooth) => showTooth(tooth, notation)).join(', ') || 'as prescribed'],
+    ['Characteristics', statement.characteristics.join('. ')],
+    [
+      'Materials',
+      statement.materials
+        .map(
+          ({ name, product, lots }) =>
+            `${name}${product ? ` (${product})` : ''}, ${lots.length > 0 ? `lot ${lots.join(', ')}` : 'lot not noted'}`,
+        )
+        .join('; ') || 'none on record',
+    ],
+    ['Made', longDate(Date.parse(statement.madeAt))],
+  ]
+  return (
+    <Paper title={`Statement for ${state.docket}`}>
+      <h1 className="text-[16pt] font-bold">
+        Statement on a custom-made device <span className="figures">{state.docket}</span>
+      </h1>
+      <table className="mt-3 w-full text-[10pt]">
+        <tbody>
+          {rows.map(([name, words]) => (
+            <tr key={name} className="border-b border-neutral-300 align-top">
+              <th className="w-40 py-1 text-left font-semibold">{name}</th>
+              <td>{words}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <ol className="mt-4 grid list-decimal gap-1 pl-5">
+        {statement.statements.map((sentence) => (
+          <li key={sentence}>{sentence}</li>
+        ))}
+      </ol>
+      <p className="mt-3 border-b border-black pb-6">Not fully met, with the grounds:</p>
+      <section className="mt-4" aria-label="To complete">
+        <h2 className="font-semibold">To complete before signing</h2>
+        <ul className="list-disc pl-5">
+          {statement.open.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      </section>
+      <footer className="mt-10 grid grid-cols-2 gap-10 break-inside-avoid">
+        <p className="border-t border-black pt-1">Place and date</p>
+        <p className="border-t border-black pt-1">Name and signature, for the maker</p>
+      </footer>
+      <p className="mt-6 text-[8.5pt]">{statement.source}.</p>
+    </Paper>
+  )
+
+  function statementOf() {
+    try {
+      return { statement: customMadeStatement(state!, job, lab!.labName, lotNumber) }
+    } catch (thrown) {
+      if (!(thrown instanceof DomainError)) throw thrown
+      return { refusal: `${thrown.message} ${thrown.remedy}` }
+    }
+  }
+}
