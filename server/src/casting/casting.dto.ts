@@ -1,13 +1,9 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger'
 import type { Binder } from '@yentrik/core'
 import { IsIn, IsNumber, IsOptional } from 'class-validator'
-import { Nested, NestedList } from '../errors/nested.ts'
+import { Figure, Nested, NestedList } from '../errors/nested.ts'
 
 const binders = ['gypsum', 'phosphate'] as const satisfies readonly Binder[]
-const Figure = (example: number, description?: string) => (target: object, key: string) => {
-  ApiProperty({ example, description })(target, key)
-  IsNumber()(target, key)
-}
 
 class PatternPartDto {
   @Figure(0.4) grams: number

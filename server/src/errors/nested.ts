@@ -1,7 +1,7 @@
 import { applyDecorators } from '@nestjs/common'
 import { ApiProperty } from '@nestjs/swagger'
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, IsArray, IsObject, ValidateNested } from 'class-validator'
+import { ArrayMaxSize, IsArray, IsNumber, IsObject, ValidateNested } from 'class-validator'
 
 type Shape = () => new () => object
 
@@ -18,3 +18,7 @@ export const NestedList = (shape: Shape, most: number) =>
     ValidateNested({ each: true }),
     Type(shape),
   )
+
+/** A number that must be there, with an example for the description. */
+export const Figure = (example: number, description?: string) =>
+  applyDecorators(ApiProperty({ example, description }), IsNumber())

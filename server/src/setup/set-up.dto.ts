@@ -11,74 +11,70 @@ import {
   Length,
   ValidateNested,
 } from 'class-validator'
-import { Nested, NestedList } from '../errors/nested.ts'
+import { Figure, Nested, NestedList } from '../errors/nested.ts'
 import { PointDto } from '../trimming/trim.dto.ts'
 
 const archs = ['upper', 'lower'] as const
-const Millimetres = (example: number, description?: string) => (target: object, key: string) => {
-  ApiProperty({ example, description })(target, key)
-  IsNumber()(target, key)
-}
 
 class SidesDto {
-  @Millimetres(24) right: number
-  @Millimetres(24.5) left: number
+  @Figure(24) right: number
+  @Figure(24.5) left: number
 }
 export class PrescriptionDto {
   @ApiProperty({ enum: archs }) @IsIn(archs) arch: 'upper' | 'lower'
-  @Millimetres(0, 'From the mark on the cast, to the left above 0') centreLineMillimetres: number
-  @Millimetres(21.5, 'Vestibule to edge') incisalLevelMillimetres: number
-  @Millimetres(8, 'Papilla to the front of the rim') labialFullnessMillimetres: number
+  @Figure(0, 'From the mark on the cast, to the left above 0') centreLineMillimetres: number
+  @Figure(21.5, 'Vestibule to edge') incisalLevelMillimetres: number
+  @Figure(8, 'Papilla to the front of the rim') labialFullnessMillimetres: number
   @Nested(() => SidesDto) canineMillimetres: SidesDto
   @Nested(() => SidesDto) planeMillimetres: SidesDto
-  @Millimetres(9.5) highLipMillimetres: number
-  @Millimetres(0) pinMillimetres: number
+  @Figure(9.5) highLipMillimetres: number
+  @Figure(0) pinMillimetres: number
 }
 export class SetUpReadingDto {
-  @Millimetres(0.2) centreLineMillimetres: number
+  @Figure(0.2) centreLineMillimetres: number
   @Nested(() => SidesDto) incisalLevelMillimetres: SidesDto
   @Nested(() => SidesDto) labialFullnessMillimetres: SidesDto
   @Nested(() => SidesDto) canineMillimetres: SidesDto
   @Nested(() => SidesDto) planeMillimetres: SidesDto
-  @Millimetres(0) pinMillimetres: number
+  @Figure(0) pinMillimetres: number
 }
 export class SetUpTolerancesDto {
-  @Millimetres(usualTolerances.centreLineMillimetres) centreLineMillimetres: number
-  @Millimetres(usualTolerances.levelMillimetres) levelMillimetres: number
-  @Millimetres(usualTolerances.fullnessMillimetres) fullnessMillimetres: number
-  @Millimetres(usualTolerances.canineMillimetres) canineMillimetres: number
-  @Millimetres(usualTolerances.planeMillimetres) planeMillimetres: number
-  @Millimetres(usualTolerances.pinMillimetres) pinMillimetres: number
+  @Figure(usualTolerances.centreLineMillimetres) centreLineMillimetres: number
+  @Figure(usualTolerances.levelMillimetres) levelMillimetres: number
+  @Figure(usualTolerances.fullnessMillimetres) fullnessMillimetres: number
+  @Figure(usualTolerances.canineMillimetres) canineMillimetres: number
+  @Figure(usualTolerances.planeMillimetres) planeMillimetres: number
+  @Figure(usualTolerances.pinMillimetres) pinMillimetres: number
 }
 
 class FrontWidthsDto {
-  @Millimetres(11) central: number
-  @Millimetres(9.6) lateral: number
-  @Millimetres(10.6) canine: number
+  @Figure(11) central: number
+  @Figure(9.6) lateral: number
+  @Figure(10.6) canine: number
 }
 class WidthsDto {
-  @Millimetres(8.9) central: number
-  @Millimetres(6.9) lateral: number
-  @Millimetres(8) canine: number
-  @Millimetres(7.2) firstPremolar: number
-  @Millimetres(6.8) secondPremolar: number
-  @Millimetres(10.2) firstMolar: number
-  @Millimetres(9.2) secondMolar: number
+  @Figure(8.9) central: number
+  @Figure(6.9) lateral: number
+  @Figure(8) canine: number
+  @Figure(7.2) firstPremolar: number
+  @Figure(6.8) secondPremolar: number
+  @Figure(10.2) firstMolar: number
+  @Figure(9.2) secondMolar: number
 }
 /** What was measured of a set of teeth. */
 export class ToothMeasuresDto {
   @Nested(() => WidthsDto) widthsMillimetres: WidthsDto
   @Nested(() => FrontWidthsDto) lengthsMillimetres: FrontWidthsDto
-  @Millimetres(20) cuspDegrees: number
+  @Figure(20) cuspDegrees: number
 }
 class ToothSetDto extends ToothMeasuresDto {
   @ApiProperty({ example: 'Broad 24' }) @IsString() @Length(1, 60) name: string
 }
 
 class StanceDto {
-  @Millimetres(2) mesiodistalDegrees: number
-  @Millimetres(usualStances.central.labialDegrees) labialDegrees: number
-  @Millimetres(0) shortMillimetres: number
+  @Figure(2) mesiodistalDegrees: number
+  @Figure(usualStances.central.labialDegrees) labialDegrees: number
+  @Figure(0) shortMillimetres: number
 }
 class StancesDto {
   @Nested(() => StanceDto) central: StanceDto
@@ -115,13 +111,13 @@ export class SetUpEntryDto {
   @NestedList(() => PointDto, 60) rim: PointDto[]
   @NestedList(() => PointDto, 60) crest: PointDto[]
   @Nested(() => SidesDto) canineMillimetres: SidesDto
-  @Millimetres(9.5) highLipMillimetres: number
+  @Figure(9.5) highLipMillimetres: number
   @Nested(() => ToothSetDto) toothSet: ToothSetDto
   @Nested(() => StancesDto) stances: StancesDto
-  @Millimetres(85) incisorForwardMillimetres: number
-  @Millimetres(35) incisorBelowMillimetres: number
+  @Figure(85) incisorForwardMillimetres: number
+  @Figure(35) incisorBelowMillimetres: number
   @ApiProperty({ enum: curves }) @IsIn(curves) curve: SetUpEntry['curve']
-  @Millimetres(101.6) curveRadiusMillimetres: number
-  @Millimetres(110) intercondylarMillimetres: number
+  @Figure(101.6) curveRadiusMillimetres: number
+  @Figure(110) intercondylarMillimetres: number
   @Nested(() => OpposingDto) opposing: OpposingDto
 }

@@ -4,6 +4,7 @@ import { clockTime, dayAndTime, shortDate } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { Chart } from '../parts/Chart.tsx'
 import { Pills } from '../parts/Choices.tsx'
+import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { type BurnoutDraft, nextAt, programOf, proposed, type SegmentDraft } from './burnout-draft.ts'
@@ -198,42 +199,15 @@ function SegmentTable({
 }) {
   return (
     <>
-      <table className="w-full">
-        <caption className="text-left font-semibold">Program</caption>
-        <thead>
-          <tr className="text-left text-sm">
-            {columns.map(([column, name]) => (
-              <th key={column} className="font-semibold">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {segments.map((segment, index) => (
-            <tr key={`${index + 1}`}>
-              {columns.map(([column, name]) => (
-                <td key={column} className="pr-1 pb-1">
-                  <input
-                    inputMode="decimal"
-                    autoComplete="off"
-                    aria-label={`${name}, line ${index + 1}`}
-                    className="input bg-base-100 figures h-11 w-full px-2 text-lg font-semibold"
-                    value={segment[column]}
-                    onChange={(event) =>
-                      onSegments(
-                        segments.map((each, n) =>
-                          n === index ? { ...each, [column]: event.target.value } : each,
-                        ),
-                      )
-                    }
-                  />
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <NumberGrid
+        caption="Program"
+        columns={columns}
+        rows={segments}
+        rowName="line"
+        onText={(row, column, text) =>
+          onSegments(segments.map((each, n) => (n === row ? { ...each, [column]: text } : each)))
+        }
+      />
       <div className="flex gap-2">
         <button
           type="button"

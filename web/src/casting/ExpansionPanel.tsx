@@ -12,6 +12,7 @@ import {
 import { useMemo } from 'react'
 import { Chart } from '../parts/Chart.tsx'
 import { readNumber } from '../parts/NumberField.tsx'
+import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { Told } from '../parts/Told.tsx'
 import { FigureFields } from './Figures.tsx'
 import { ask, readAll, type Typed } from './typed-figures.ts'
@@ -104,36 +105,17 @@ export function ExpansionPanel({
       </section>
       <aside className="card-flat p-4" aria-label="Figures">
         <FigureFields specs={specs} typed={entered} faults={faults} onTyped={onTyped} />
-        <table className="w-full">
-          <caption className="text-left font-semibold">The investment's table</caption>
-          <thead>
-            <tr className="text-left text-sm">
-              {columns.map(([column, name]) => (
-                <th key={column} className="font-semibold">
-                  {name}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {ROWS.map((row) => (
-              <tr key={row}>
-                {columns.map(([column, name]) => (
-                  <td key={column} className="pr-1 pb-1">
-                    <input
-                      inputMode="decimal"
-                      autoComplete="off"
-                      aria-label={`${name}, row ${row + 1}`}
-                      className="input bg-base-100 figures h-11 w-full px-2 text-lg font-semibold"
-                      value={typed[`${column} ${row}`] ?? ''}
-                      onChange={(event) => onTyped({ ...typed, [`${column} ${row}`]: event.target.value })}
-                    />
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <NumberGrid
+          caption="The investment's table"
+          columns={columns}
+          rows={ROWS.map((row) => ({
+            liquid: typed[`liquid ${row}`],
+            setting: typed[`setting ${row}`],
+            thermal: typed[`thermal ${row}`],
+          }))}
+          rowName="row"
+          onText={(row, column, text) => onTyped({ ...typed, [`${column} ${row}`]: text })}
+        />
       </aside>
     </div>
   )

@@ -18,6 +18,7 @@ import { usePreferences } from '../app/preferences.ts'
 import { quantity } from '../format/format.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
+import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { Told } from '../parts/Told.tsx'
 import { useKept } from '../parts/use-kept.ts'
 import { PlanCurve, PlanFront, PlanTop } from './PlanDrawings.tsx'
@@ -225,12 +226,22 @@ interface PartProps {
   readonly faults: PlanFaults
 }
 
-function RimPart({ draft, onDraft, faults }: PartProps) {
-  const field = (
-    key: 'rimFront' | 'crestBehind' | 'canineRight' | 'canineLeft' | 'highLip',
-    label: string,
-    hint?: string,
-  ) => (
+type PlanFigure =
+  | 'rimFront'
+  | 'crestBehind'
+  | 'canineRight'
+  | 'canineLeft'
+  | 'highLip'
+  | 'radius'
+  | 'forward'
+  | 'below'
+  | 'intercondylar'
+  | 'overlap'
+
+/** Makes the field of one figure of the plan, mm. */
+const fieldOf =
+  ({ draft, onDraft, faults }: PartProps) =>
+  (key: PlanFigure, label: string, hint?: string) => (
     <NumberField
       label={label}
       unit="mm"
@@ -240,52 +251,28 @@ function RimPart({ draft, onDraft, faults }: PartProps) {
       hint={hint}
     />
   )
+
+function RimPart({ draft, onDraft, faults }: PartProps) {
+  const field = fieldOf({ draft, onDraft, faults })
   return (
     <>
       <div className="grid grid-cols-2 gap-x-3">
         {field('rimFront', 'Rim front', 'ahead of the papilla')}
         {field('crestBehind', 'Crest at the middle', 'behind the rim front')}
       </div>
-      <table className="w-full">
-        <caption className="text-left text-sm opacity-80">
-          Millimetres; from the centre line. Leave out what cannot be read.
-        </caption>
-        <thead>
-          <tr className="text-left text-sm">
-            {rulerColumns.map(([column, name]) => (
-              <th key={column} className="pr-1 font-semibold">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {draft.rows.map((row, index) => (
-            <tr key={index}>
-              {rulerColumns.map(([column, name]) => (
-                <td key={column} className="pr-1 pb-1">
-                  <input
-                    inputMode="decimal"
-                    autoComplete="off"
-                    aria-label={`${name}, row ${index + 1}`}
-                    aria-invalid={faults[`${index} ${column}`] !== undefined}
-                    className={`input bg-base-100 figures h-11 w-full px-2 text-lg font-semibold ${faults[`${index} ${column}`] ? 'input-error' : ''}`}
-                    value={row[column]}
-                    onChange={(event) =>
-                      onDraft({
-                        ...draft,
-                        rows: draft.rows.map((each, n) =>
-                          n === index ? { ...each, [column]: event.target.value } : each,
-                        ),
-                      })
-                    }
-                  />
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <NumberGrid
+        caption="Millimetres from the centre line; leave out what cannot be read"
+        columns={rulerColumns}
+        rows={draft.rows}
+        rowName="row"
+        wrong={(row, column) => faults[`${row} ${column}`] !== undefined}
+        onText={(row, column, text) =>
+          onDraft({
+            ...draft,
+            rows: draft.rows.map((each, n) => (n === row ? { ...each, [column]: text } : each)),
+          })
+        }
+      />
       <button
         type="button"
         className="small-act justify-self-start"
@@ -349,20 +336,7 @@ function TeethPart({ draft, onDraft, faults }: PartProps) {
 }
 
 function CurvePart({ draft, onDraft, faults }: PartProps) {
-  const field = (
-    key: 'radius' | 'forward' | 'below' | 'intercondylar' | 'overlap',
-    label: string,
-    hint?: string,
-  ) => (
-    <NumberField
-      label={label}
-      unit="mm"
-      text={draft[key]}
-      onText={(text) => onDraft({ ...draft, [key]: text })}
-      fault={faults[key]}
-      hint={hint}
-    />
-  )
+  const field = fieldOf({ draft, onDraft, faults })
   return (
     <>
       <Pills
