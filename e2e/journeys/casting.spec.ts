@@ -201,8 +201,17 @@ test('a crown cast here: the ring on time, no returned metal in it, fitted and o
 test('a bridge whose casting is short goes back to its wax', async ({ page, request }) => {
   test.setTimeout(180_000)
   await takeIn(page, 'Three-unit bridge', 'Cast here', 'BC-1', '35, 36, 37')
+  await bringTo(page, request, 'burnout')
+  await measure(page, 'Furnace in the final hold', '850')
+  await forward(request, 300)
+  await done(page)
+  await forward(request, 1.6)
   await bringTo(page, request, 'inspect-casting')
   await look(page, 'Casting', 'Margin short')
+  // What this case's own record speaks for stands first.
+  const causes = check(page, 'What may have caused it')
+  await expect(causes.getByRole('listitem').first()).toContainText('The mould cooled on its way to the arm')
+  await expect(causes.getByRole('listitem').first()).toContainText(/1\.\d min from oven to arm/)
   await expect(check(page, 'Casting')).toContainText('Hotter mould, faster transfer, more turns or metal')
   await check(page, 'Casting')
     .getByRole('button', { name: /Thin green wax to the margin/ })

@@ -18,6 +18,7 @@ import { amountFigures } from '../mixing/amount-figures.ts'
 import { Figures } from '../mixing/Figures.tsx'
 import { MixClocks, useRunningMixes } from '../mixing/MixClocks.tsx'
 import { Told } from '../parts/Told.tsx'
+import { FaultCauses } from '../quality/FaultCauses.tsx'
 import { PlannedCuts } from '../trimming/PlannedCuts.tsx'
 import { CheckEntry } from './CheckEntry.tsx'
 import type { CaseHand } from './case-hand.ts'
@@ -156,6 +157,7 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
               }
             />
           ))}
+          {step.id === 'inspect-casting' && <FaultCauses job={job} fault={state.readings.at(-1)?.answer} />}
         </div>
       )}
       {!running &&

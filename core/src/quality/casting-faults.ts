@@ -1,0 +1,208 @@
+import type { Source } from '../materials/index.ts'
+import { COMMON_PRACTICE } from '../materials/index.ts'
+import { gaugeMillimetres } from '../quantity/index.ts'
+import type { CastingRecord } from './casting-record.ts'
+
+/** What the record says of a cause: it was so, it was not, or nothing is noted. */
+export type Standing = 'supported' | 'unknown' | 'against'
+
+interface Evidence {
+  readonly standing: 'supported' | 'against'
+  /** What the record says, as words. */
+  readonly words: string
+}
+
+interface CauseRule {
+  readonly name: string
+  readonly change: string
+  readonly evidence?: (record: CastingRecord) => Evidence | undefined
+}
+
+export interface RankedCause {
+  readonly name: string
+  readonly standing: Standing
+  readonly words: string
+  /** What to change in the next one. */
+  readonly change: string
+  readonly source: Source
+}
+
+const when = (supported: boolean, words: string): Evidence => ({
+  standing: supported ? 'supported' : 'against',
+  words,
+})
+const minutes = (value: number) => (value < 10 ? `${value.toFixed(1)} min` : `${Math.round(value)} min`)
+
+const transferLate: CauseRule = {
+  name: 'The mould cooled on its way to the arm',
+  change: 'Wind the arm and melt first; at most a minute from oven to arm.',
+  evidence: ({ transferMinutes: t }) =>
+    t === undefined ? undefined : when(t > 1, `${minutes(t)} from oven to arm.`),
+}
+const furnaceCold: CauseRule = {
+  name: 'The mould was not hot enough',
+  change: 'Hold at the temperature of the investment, until the core is hot: see Cast, Burnout.',
+  evidence: ({ furnaceCelsius: t, binder, burnoutMinutes: m }) => {
+    if (t === undefined && m === undefined) return undefined
+    const usual = binder === 'gypsum' ? 650 : 800
+    const cold = t !== undefined && t < usual
+    const short = m !== undefined && m < 120
+    const words = [
+      ...(t === undefined ? [] : [`final hold at ${Math.round(t)} °C, usual ${usual} or more`]),
+      ...(m === undefined ? [] : [`${Math.round(m)} min in the furnace`]),
+    ].join(', ')
+    return when(cold || short, `${words.charAt(0).toUpperCase()}${words.slice(1)}.`)
+  },
+}
+/** The lightest casting alloys, g/cm3, and the heaviest waxes: less metal than this cannot fill the mould. */
+const LIGHTEST_ALLOY = 8.3
+const USUAL_WAX = 0.95
+const metalShort: CauseRule = {
+  name: 'Too little metal',
+  change: 'Work the alloy out from the pattern with its sprue, and add the button: see Cast, Metal.',
+  evidence: ({ alloyGrams: alloy, patternGrams: pattern }) => {
+    if (alloy === undefined || pattern === undefined) return undefined
+    const least = (pattern / USUAL_WAX) * LIGHTEST_ALLOY
+    return when(alloy < least, `${alloy} g melted; ${pattern} g of wax want at least ${least.toFixed(1)} g.`)
+  },
+}
+const fewTurns: CauseRule = {
+  name: 'Too little pressure',
+  change: 'More turns: 2 to 3 for dense, 4 to 5 for light alloys.',
+  evidence: ({ turns, binder }) => {
+    if (turns === undefined) return undefined
+    const usual = binder === 'gypsum' ? 2 : 4
+    return when(turns < usual, `${turns} turns; usual ${usual} or more.`)
+  },
+}
+const clearanceLong: CauseRule = {
+  name: 'Gas could not leave the end of the mould',
+  change: 'Bring the pattern to 6 mm (gypsum) or 3 to 4 mm (phosphate) below the end of the ring.',
+  evidence: ({ endClearanceMillimetres: mm, binder }) => {
+    if (mm === undefined) return undefined
+    const most = binder === 'gypsum' ? 7 : 4
+    return when(mm > most, `${mm} mm to the end of the ring; at most ${most}.`)
+  },
+}
+const heatedFast: CauseRule = {
+  name: 'Heated too fast',
+  change: 'Slowly through 250 °C and 573 °C; the longer program.',
+  evidence: ({ burnoutMinutes: m }) =>
+    m === undefined ? undefined : when(m < 150, `${Math.round(m)} min in the furnace in all.`),
+}
+const setShort: CauseRule = {
+  name: 'Into the furnace before it had set',
+  change: 'Bench set 45 to 60 min, or as the product says.',
+  evidence: ({ benchSetMinutes: m }) =>
+    m === undefined ? undefined : when(m < 45, `${Math.round(m)} min of bench set.`),
+}
+const ratioRule = (side: 'thin' | 'thick', name: string, change: string): CauseRule => ({
+  name,
+  change,
+  evidence: ({ ratio }) =>
+    ratio &&
+    when(
+      ratio.standing === side,
+      `Mixed at ${ratio.millilitresPerGram.toFixed(3)} mL/g, ${ratio.standing === 'usual' ? 'in the usual range' : `${ratio.standing}er than usual`}.`,
+    ),
+})
+const noWetting: CauseRule = {
+  name: 'No wetting agent, or bubbles left on the wax',
+  change: 'Wetting agent, blow it dry, paint the first investment on.',
+  evidence: ({ wettingAgent }) =>
+    wettingAgent === undefined ? undefined : when(wettingAgent === 'none', `Wetting agent: ${wettingAgent}.`),
+}
+const wettingPools: CauseRule = {
+  name: 'Wetting agent pooled on the pattern',
+  change: 'Blow it dry before the investment goes on.',
+  evidence: ({ wettingAgent }) =>
+    wettingAgent === undefined
+      ? undefined
+      : when(wettingAgent === 'pools', `Wetting agent: ${wettingAgent}.`),
+}
+const sprueThin: CauseRule = {
+  name: 'The sprue froze before the casting',
+  change: 'A thicker sprue, or a ball reservoir close to the pattern: see Cast, Sprue and ring.',
+  evidence: ({ sprueGauge: gauge }) =>
+    gauge === undefined
+      ? undefined
+      : when(gauge > 10, `Gauge ${gauge}, ${gaugeMillimetres(gauge).toFixed(2)} mm thick.`),
+}
+const overheated: CauseRule = {
+  name: 'The investment broke down',
+  change: 'Gypsum-bonded never above 700 °C; phosphate-bonded as its sheet says.',
+  evidence: ({ furnaceCelsius: t, binder }) =>
+    t === undefined
+      ? undefined
+      : when(t > (binder === 'gypsum' ? 690 : 930), `Final hold at ${Math.round(t)} °C.`),
+}
+const waxMoved: CauseRule = {
+  name: 'The wax moved before it was invested',
+  change: 'Invest within an hour of the last look at the margin.',
+  evidence: ({ marginToInvestMinutes: m }) =>
+    m === undefined ? undefined : when(m > 30, `${Math.round(m)} min from the last look to investing.`),
+}
+const metalCold: CauseRule = {
+  name: 'The metal was not hot enough',
+  change: 'Cast when the melt spins bright.',
+}
+const metalHot: CauseRule = {
+  name: 'The metal was too hot',
+  change: 'Take the flame off as soon as it spins bright.',
+}
+const dropped: CauseRule = {
+  name: 'The ring was knocked, or the mould cracked',
+  change: 'Set it down softly; look for a crack.',
+}
+const bentOff: CauseRule = {
+  name: 'Bent when it was taken off the die',
+  change: 'Straight up, by the sprue; chill it first.',
+}
+
+/** Faults of a casting by the answers of its inspection, with their causes, the likeliest first. */
+const faults: Readonly<Record<string, readonly CauseRule[]>> = {
+  'Margin short': [transferLate, furnaceCold, metalShort, fewTurns, clearanceLong, metalCold],
+  Fins: [
+    heatedFast,
+    setShort,
+    ratioRule('thin', 'The investment was too thin', 'Weigh and measure; less liquid.'),
+    dropped,
+  ],
+  'Nodules inside': [
+    noWetting,
+    ratioRule('thick', 'The investment was too thick', 'Weigh and measure; more liquid.'),
+  ],
+  'Rough all over': [
+    wettingPools,
+    ratioRule('thin', 'The investment was too thin', 'Weigh and measure; less liquid.'),
+    overheated,
+    heatedFast,
+    metalHot,
+  ],
+  Porous: [sprueThin, metalShort, metalHot, clearanceLong],
+  Bent: [waxMoved, bentOff],
+}
+
+const order: Readonly<Record<Standing, number>> = { supported: 0, unknown: 1, against: 2 }
+
+/**
+ * What may have caused a fault of a casting: first what this case's own record supports, then what is not on record, last
+ * what it speaks against; the usual likelihood decides within each.
+ *
+ * @param fault an answer of the inspection; one that is none gives no causes
+ * Source: common practice; the limits are those of the steps.
+ */
+export function castingCauses(fault: string, record: CastingRecord): readonly RankedCause[] {
+  return (faults[fault] ?? [])
+    .map(({ name, change, evidence }): RankedCause => {
+      const found = evidence?.(record)
+      return {
+        name,
+        change,
+        standing: found?.standing ?? 'unknown',
+        words: found?.words ?? 'Not on record.',
+        source: COMMON_PRACTICE,
+      }
+    })
+    .sort((a, b) => order[a.standing] - order[b.standing])
+}

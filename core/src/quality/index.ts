@@ -1,0 +1,2 @@
+export { castingCauses, type RankedCause, type Standing } from './casting-faults.ts'
+export { type CastingRecord, castingRecord } from './casting-record.ts'
