@@ -15,7 +15,7 @@ export interface BurnoutProgram {
 /** Gypsum binder breaks down with carbon above it. Source: Phillips, recalled. */
 export const GYPSUM_CEILING_CELSIUS = 700
 /** Where quartz and cristobalite expand all at once. Source: Phillips, recalled. */
-export const inversions = { cristobaliteCelsius: [200, 270], quartzCelsius: 573 } as const
+export const inversions = { cristobaliteCelsius: [200, 270] as const, quartzCelsius: 573 }
 
 /**
  * Refuses a program that cannot be run.

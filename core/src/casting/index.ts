@@ -53,6 +53,14 @@ export {
   neededExpansion,
 } from './expansion-budget.ts'
 export {
+  type CutFurnace,
+  type CutJudgement,
+  furnaceWithCut,
+  judgeCut,
+  type PowerCut,
+  USUAL_TIME_CONSTANT,
+} from './power-cut.ts'
+export {
   type RingGrid,
   type RingHeat,
   type RingMoment,

@@ -4,6 +4,9 @@ import {
   type BurnoutProgram,
   coreReady,
   factorFor,
+  furnaceWithCut,
+  judgeCut,
+  programCelsius,
   type RingMaterial,
   ringHeat,
   ringMaterials,
@@ -170,5 +173,43 @@ describe('a ring with its water (model notes, two solvers)', () => {
     [ring, { ...typical, joulesPerKgK: -1 }, 'ring-material'],
   ])('refuses %j', (size, material, code) => {
     expect(() => ringHeat(size, material, normal, 10)).toThrow(expect.objectContaining({ code }))
+  })
+})
+
+describe('a furnace without power for a while', () => {
+  const cut = (afterMinutes: number, minutes: number) => ({ afterMinutes, minutes, timeConstantMinutes: 60 })
+  it('cools by 63 % over the room in one time constant, climbs back, and ends later by both', () => {
+    // By hand: from 850 after 60 min of τ 60: 20 + 830/e = 325.3; back up at 7 °C/min takes 74.95 min.
+    const furnace = furnaceWithCut(normal, cut(240, 60))
+    expect(furnace.lowestCelsius).toBeCloseTo(325.34, 2)
+    expect(furnace.endMinutes).toBeCloseTo(270 + 60 + 74.95, 1)
+    expect(furnace.at(240)).toBe(850)
+    expect(furnace.at(300)).toBeCloseTo(325.34, 2)
+    expect(furnace.at(furnace.endMinutes)).toBe(850)
+  })
+  it('no cut changes nothing; a longer one is never sooner', () => {
+    const none = furnaceWithCut(normal, cut(100, 0))
+    for (const minutes of [0, 50, 100, 150, 269])
+      expect(none.at(minutes)).toBeCloseTo(programCelsius(normal, minutes), 9)
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 270 }), fc.integer({ min: 0, max: 200 }), (after, minutes) => {
+        const end = (length: number) => furnaceWithCut(normal, cut(after, length)).endMinutes
+        expect(end(minutes + 10)).toBeGreaterThan(end(minutes))
+      }),
+    )
+  })
+  it('a short cut is held out, a long one at the peak falls through quartz and is discarded', () => {
+    const grid = { across: 10, along: 8, stepSeconds: 30 }
+    const judge = (after: number, minutes: number) =>
+      judgeCut(ring, 'phosphate', normal, cut(after, minutes), grid)
+    expect(judge(250, 4).verdict).not.toBe('discard')
+    const short = judge(250, 10)
+    expect(short.verdict).toBe('hold')
+    expect(short.castFromMinutes).toBeGreaterThan(280)
+    const long = judge(250, 60)
+    expect(long).toMatchObject({ verdict: 'discard', say: expect.stringContaining('inversion of quartz') })
+    expect(long.castFromMinutes).toBeUndefined()
+    // Early on the core lags behind a furnace that still gives it heat.
+    expect(judge(20, 5).verdict).toBe('goOn')
   })
 })

@@ -12,6 +12,7 @@ import {
   windowVerdict,
 } from '@yentrik/core'
 import { TriangleAlert } from 'lucide-react'
+import { Link } from 'react-router'
 import { dayAndTime, stageName } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { amountFigures } from '../mixing/amount-figures.ts'
@@ -93,6 +94,14 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
           )}
         </div>
       </div>
+      {castViews[step.id] && (
+        <Link
+          className="small-act mt-3"
+          to={`/cast?case=${hand.record?.caseId}&job=${job.jobId}&view=${castViews[step.id]}`}
+        >
+          Work it out on the Cast screen
+        </Link>
+      )}
       <PlannedCuts job={job} step={step} caseId={hand.record?.caseId ?? ''} />
       {(step.amounts ?? []).map((amount) => (
         <AmountRow
@@ -185,6 +194,14 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
       <NotesAndNext hand={hand} job={job} step={step} />
     </section>
   )
+}
+
+/** What the Cast screen works out for a step. */
+const castViews: Readonly<Record<string, string>> = {
+  sprue: 'sprue',
+  invest: 'expansion',
+  burnout: 'burnout',
+  cast: 'metal',
 }
 
 /** A running step whose sheet is a drawing of its own wants no second picture above it. */

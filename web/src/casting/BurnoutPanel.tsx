@@ -1,4 +1,12 @@
-import { type CoreReading, type CoreReady, checkProgram, type RingSpeed, startFor } from '@yentrik/core'
+import {
+  type CoreReading,
+  type CoreReady,
+  checkProgram,
+  type PowerCut,
+  type RingSpeed,
+  startFor,
+  USUAL_TIME_CONSTANT,
+} from '@yentrik/core'
 import { useMemo } from 'react'
 import { clockTime, dayAndTime, shortDate } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
@@ -8,9 +16,10 @@ import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { type BurnoutDraft, nextAt, programOf, proposed, type SegmentDraft } from './burnout-draft.ts'
+import type { JudgedCut } from './casting.worker.ts'
 import { FigureFields } from './Figures.tsx'
 import { ask, readAll } from './typed-figures.ts'
-import { useBurnout } from './use-burnout.ts'
+import { useBurnout, useCut } from './use-burnout.ts'
 
 const ringSpecs = [
   { key: 'diameter', label: 'Ring, inside', unit: 'mm', hint: 'diameter' },
@@ -46,7 +55,7 @@ export function BurnoutPanel({
   const { values, faults } = readAll(draft.figures, ringKeys)
   const refusal = program && ask(() => checkProgram(program, draft.binder)).refusal
   const reading = readingOf(draft)
-  const followed = useBurnout(
+  const asked =
     program && values && !refusal
       ? {
           size: { radiusMillimetres: values.diameter / 2, heightMillimetres: values.height },
@@ -54,8 +63,10 @@ export function BurnoutPanel({
           program,
           ...(reading ? { reading } : {}),
         }
-      : undefined,
-  )
+      : undefined
+  const followed = useBurnout(asked)
+  const cut = cutOf(draft)
+  const judged = useCut(asked && cut ? { ...asked, cut } : undefined)
   const readyAt = nextAt(draft.readyAt, now)
   const reserve = readAll(draft.figures, ['reserve']).values?.reserve ?? 0
   const ready = followed?.ok ? followed.ready : undefined
@@ -82,6 +93,7 @@ export function BurnoutPanel({
         )}
         {followed && !followed.ok && <Told tone="error">{followed.sentence}</Told>}
         {ready && putInAt !== undefined && <CoreWords ready={ready} putInAt={putInAt} now={now} />}
+        {judged && putInAt !== undefined && <CutWords judged={judged} putInAt={putInAt} now={now} />}
         {ready ? (
           <BurnoutChart ready={ready} putInAt={putInAt ?? now} />
         ) : (
@@ -142,6 +154,24 @@ export function BurnoutPanel({
         />
         <SegmentTable segments={shown.segments} onSegments={(segments) => change({ segments })} />
         <details>
+          <summary className="min-h-11 cursor-pointer font-semibold">The power was out</summary>
+          <FigureFields
+            specs={[
+              { key: 'cutAfter', label: 'Out after', unit: 'min', hint: 'from putting it in' },
+              { key: 'cutFor', label: 'For', unit: 'min' },
+              {
+                key: 'cutTau',
+                label: 'Furnace cools by 63 % in',
+                unit: 'min',
+                hint: 'assumed; time your own',
+              },
+            ]}
+            typed={{ cutTau: String(USUAL_TIME_CONSTANT), ...draft.figures }}
+            faults={{}}
+            onTyped={(figures) => onDraft({ ...shown, figures })}
+          />
+        </details>
+        <details>
           <summary className="min-h-11 cursor-pointer font-semibold">Thermocouple in a dummy ring</summary>
           <FigureFields
             specs={[
@@ -164,6 +194,33 @@ export function BurnoutPanel({
 function readingOf({ figures }: BurnoutDraft): CoreReading | undefined {
   const { values } = readAll(figures, ['readMinutes', 'readCelsius'])
   return values && { minutes: values.readMinutes, celsius: values.readCelsius }
+}
+
+function cutOf({ figures }: BurnoutDraft): PowerCut | undefined {
+  const { values } = readAll({ cutTau: String(USUAL_TIME_CONSTANT), ...figures }, [
+    'cutAfter',
+    'cutFor',
+    'cutTau',
+  ])
+  return (
+    values && { afterMinutes: values.cutAfter, minutes: values.cutFor, timeConstantMinutes: values.cutTau }
+  )
+}
+
+/** What to do with a ring whose furnace stood without power. */
+function CutWords({ judged, putInAt, now }: { judged: JudgedCut; putInAt: number; now: number }) {
+  if (!judged.ok) return <Told tone="error">{judged.sentence}</Told>
+  const { verdict, say, castFromMinutes } = judged
+  return (
+    <section aria-label="After the power cut">
+      <p className={`text-3xl leading-tight font-bold ${verdict === 'discard' ? 'text-error' : ''}`}>
+        {verdict === 'discard' || castFromMinutes === undefined
+          ? 'Discard the ring'
+          : `Cast from ${dayAndTime(putInAt + castFromMinutes * 60_000, now)}`}
+      </p>
+      <p>{say}</p>
+    </section>
+  )
 }
 
 function CoreWords({ ready, putInAt, now }: { ready: CoreReady; putInAt: number; now: number }) {

@@ -1,10 +1,13 @@
-import { alloyCards, type Binder } from '@yentrik/core'
+import { alloyCards, type Binder, type CastingRecord, castingRecord } from '@yentrik/core'
 import { useState } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { useCaseHand } from '../case/case-hand.ts'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
+import { Told, Waiting } from '../parts/Told.tsx'
 import { useKept } from '../parts/use-kept.ts'
 import { ArmPanel, armStart } from './ArmPanel.tsx'
 import { BurnoutPanel } from './BurnoutPanel.tsx'
-import { type BurnoutDraft, burnoutStart } from './burnout-draft.ts'
+import { type BurnoutDraft, burnoutFor } from './burnout-draft.ts'
 import { ExpansionPanel, expansionStart } from './ExpansionPanel.tsx'
 import { MetalPanel, metalStart } from './MetalPanel.tsx'
 import { SpruePanel, sprueStart } from './SpruePanel.tsx'
@@ -24,22 +27,73 @@ function without(typed: Typed, key: string): Typed {
   return rest
 }
 
-/** The arithmetic of the lost wax, from the sprue to the arm. What is entered is kept for this session. */
+/** The arithmetic of the lost wax, from the sprue to the arm. On its own, or with the figures of a case filled in. */
 export function CastScreen() {
-  const [view, setView] = useState<View>('sprue')
-  const [alloyId, setAlloyId] = useKept('cast alloy', () => alloyCards[2]!.id)
+  const [query] = useSearchParams()
+  const caseId = query.get('case')
+  const view = views.find(([each]) => each === query.get('view'))?.[0] ?? 'sprue'
+  return caseId ? <CastForCase caseId={caseId} view={view} /> : <CastTool kept="cast" view={view} />
+}
+
+function CastForCase({ caseId, view }: { caseId: string; view: View }) {
+  const [query] = useSearchParams()
+  const { state, error } = useCaseHand(caseId)
+  if (!state) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  const job = state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? state.jobs[0]!
+  return (
+    <CastTool
+      kept={`cast ${caseId} ${job.jobId}`}
+      view={view}
+      record={castingRecord(job)}
+      title={
+        <Link to={`/case/${caseId}`} className="link">
+          {state.docket}
+        </Link>
+      }
+    />
+  )
+}
+
+function CastTool({
+  kept,
+  view: startView,
+  record = {},
+  title,
+}: {
+  /** Under what the entries of this session are kept. */
+  kept: string
+  view: View
+  /** What the case has on record: its figures to begin with. */
+  record?: CastingRecord
+  title?: React.ReactNode
+}) {
+  const noted = (key: string, value: number | undefined): Typed =>
+    value === undefined ? {} : { [key]: String(value) }
+  const usualAlloy = record.binder === 'phosphate' ? 'nickel-chromium' : 'gold-type-3'
+  const [view, setView] = useState<View>(startView)
+  const [alloyId, setAlloyId] = useKept<string>(`${kept} alloy`, () => usualAlloy)
   const alloy = alloyCards.find(({ id }) => id === alloyId) ?? alloyCards[0]!
-  const [binder, setBinder] = useKept<Binder>('cast binder', () => 'phosphate')
-  const [sprue, setSprue] = useKept<Typed>('cast sprue', () => sprueStart)
-  const [metal, setMetal] = useKept<Typed>('cast metal', () => metalStart)
-  const [expansion, setExpansion] = useKept<Typed>('cast expansion', () => expansionStart)
-  const [burnout, setBurnout] = useKept<BurnoutDraft>('cast burnout', () => burnoutStart)
-  const [arm, setArm] = useKept<Typed>('cast arm', () => armStart)
+  const [binder, setBinder] = useKept<Binder>(`${kept} binder`, () => record.binder ?? 'phosphate')
+  const [sprue, setSprue] = useKept<Typed>(`${kept} sprue`, () => ({
+    ...sprueStart,
+    ...noted('gauge', record.sprueGauge),
+  }))
+  const [metal, setMetal] = useKept<Typed>(`${kept} metal`, () => ({
+    ...metalStart,
+    ...noted('pattern', record.patternGrams),
+  }))
+  const [expansion, setExpansion] = useKept<Typed>(`${kept} expansion`, () => expansionStart)
+  const [burnout, setBurnout] = useKept<BurnoutDraft>(`${kept} burnout`, () => burnoutFor(record.binder))
+  const [arm, setArm] = useKept<Typed>(`${kept} arm`, () => ({
+    ...armStart,
+    ...noted('turns', record.turns),
+  }))
   const wantsAlloy = view === 'metal' || view === 'expansion' || view === 'arm'
   return (
     <main className="mx-auto grid max-w-[1500px] gap-3 p-4 sm:p-5">
       <header className="flex flex-wrap items-end gap-x-5 gap-y-2">
         <h1 className="text-3xl font-bold">Cast</h1>
+        {title && <p>{title}</p>}
         {wantsAlloy && (
           <div className="w-60">
             <SelectField

@@ -27,6 +27,11 @@ export const burnoutStart: BurnoutDraft = {
   readyAt: '09:30',
 }
 
+/** To begin with, for the investment of a case. */
+export function burnoutFor(binder: Binder = 'phosphate'): BurnoutDraft {
+  return { ...burnoutStart, binder, figures: { ...burnoutStart.figures, peak: String(usualPeaks[binder]) } }
+}
+
 /** The program that follows from binder, ring and pattern, as lines to be changed. */
 export function proposed(draft: BurnoutDraft): readonly SegmentDraft[] {
   const number = (key: string, otherwise: number) =>

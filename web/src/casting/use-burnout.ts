@@ -1,7 +1,7 @@
-import type { Binder, BurnoutProgram, CoreReading, RingSize } from '@yentrik/core'
+import type { Binder, BurnoutProgram, CoreReading, PowerCut, RingSize } from '@yentrik/core'
 import { type Remote, wrap } from 'comlink'
-import { useEffect, useState } from 'react'
-import type { CastingWork, FollowedBurnout } from './casting.worker.ts'
+import { useEffect, useRef, useState } from 'react'
+import type { CastingWork, FollowedBurnout, JudgedCut } from './casting.worker.ts'
 
 let shared: Remote<CastingWork> | undefined
 function castingWorker(): Remote<CastingWork> {
@@ -18,22 +18,40 @@ export interface BurnoutAsked {
   readonly reading?: CoreReading
 }
 
-/** Follows a burnout in the worker; the answer to the last question counts, whatever comes late. */
-export function useBurnout(asked: BurnoutAsked | undefined): FollowedBurnout | undefined {
-  const [answer, setAnswer] = useState<{ readonly key: string; readonly followed: FollowedBurnout }>()
-  const key = asked ? JSON.stringify(asked) : ''
+/** Asks the worker; the answer to the last question counts, whatever comes late. */
+function useWorker<Q, A>(asked: Q | undefined, ask: (question: Q) => Promise<A>): A | undefined {
+  const [told, setTold] = useState<{ readonly key: string; readonly answer: A }>()
+  const key = asked === undefined ? '' : JSON.stringify(asked)
+  const latest = useRef(ask)
+  latest.current = ask
   useEffect(() => {
     if (key === '') return
     let dropped = false
-    const { size, binder, program, reading } = JSON.parse(key) as BurnoutAsked
-    void castingWorker()
-      .follow(size, binder, program, reading)
-      .then((followed) => {
-        if (!dropped) setAnswer({ key, followed })
-      })
+    void latest.current(JSON.parse(key) as Q).then((answer) => {
+      if (!dropped) setTold({ key, answer })
+    })
     return () => {
       dropped = true
     }
   }, [key])
-  return answer?.key === key ? answer.followed : undefined
+  return told?.key === key ? told.answer : undefined
+}
+
+/** Follows a burnout into the core of its ring. */
+export function useBurnout(asked: BurnoutAsked | undefined): FollowedBurnout | undefined {
+  return useWorker<BurnoutAsked, FollowedBurnout>(
+    asked,
+    async ({ size, binder, program, reading }) =>
+      await castingWorker().follow(size, binder, program, reading),
+  )
+}
+
+/** What a power cut did to a burnout. */
+export function useCut(
+  asked: (BurnoutAsked & { readonly cut: PowerCut }) | undefined,
+): JudgedCut | undefined {
+  return useWorker<BurnoutAsked & { readonly cut: PowerCut }, JudgedCut>(
+    asked,
+    async ({ size, binder, program, cut }) => await castingWorker().cut(size, binder, program, cut),
+  )
 }

@@ -7,8 +7,7 @@ import {
   type SetUpTolerances,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { usePreferences } from '../app/preferences.ts'
-import { quantity } from '../format/format.ts'
+import { millimetres } from '../format/format.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { useKept } from '../parts/use-kept.ts'
@@ -40,7 +39,6 @@ interface Draft {
 
 /** The set-up measured again: each figure beside what the rim said, drawn, and what to move. */
 export function ComparePanel({ prescription, draftKey, stored, refusal, onRecord }: ComparePanelProps) {
-  const units = usePreferences((preferences) => preferences.units)
   const [draft, keep, forget] = useKept<Draft>(draftKey, () => ({
     typed: stored ? typedReading(stored.reading) : {},
     tolerances: typedTolerances(stored?.tolerances),
@@ -141,7 +139,7 @@ export function ComparePanel({ prescription, draftKey, stored, refusal, onRecord
   )
 
   function show(mm: number): string {
-    return quantity(Number(mm.toFixed(2)), 'millimetres', units)
+    return millimetres(Number(mm.toFixed(2)))
   }
 }
 

@@ -15,7 +15,7 @@ import {
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
-import { quantity } from '../format/format.ts'
+import { millimetres } from '../format/format.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
@@ -189,9 +189,8 @@ function partOf(field: string): Part {
 }
 
 function Verdict({ plan }: { plan: SetUpPlan }) {
-  const units = usePreferences((preferences) => preferences.units)
   const spare = plan.spareMillimetres.right + plan.spareMillimetres.left
-  const show = (mm: number) => quantity(Number(Math.abs(mm).toFixed(1)), 'millimetres', units)
+  const show = (mm: number) => millimetres(Number(Math.abs(mm).toFixed(1)))
   return (
     <div className="grid gap-1">
       <p className="text-lg">
