@@ -1,4 +1,5 @@
 import type { Route, Stage } from '@yentrik/core'
+import { PostPicture } from '../casting/PostPicture.tsx'
 import { RingDrawing } from '../casting/RingDrawing.tsx'
 import { Hatch } from '../parts/Hatch.tsx'
 import { PatternPicture } from '../waxing/PatternPicture.tsx'
@@ -39,6 +40,8 @@ export function StepPicture({
         lower={route.choices.arch === 'lower'}
       />
     )
+  if (route.templateId === 'cast-posts' && stage !== 'receive')
+    return <PostPicture sprued={stepId === 'metal-record' || stepId === 'cut-sprue'} />
   if (['invest', 'burnOut', 'cast'].includes(stage))
     return <RingDrawing at={pictured} wireMillimetres={2.6} lines={[]} />
   if (patternJobs.has(route.templateId) && stage !== 'receive')

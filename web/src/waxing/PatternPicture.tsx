@@ -21,16 +21,30 @@ const order = [
 ]
 const waxUpOrder = ['bulk-wax', 'cusp-tips', 'detail-wax', 'carve-walls', 'carve-occlusal', 'every-side']
 
+/** From here on the pattern is metal. */
+const castSteps: ReadonlySet<string> = new Set([
+  'inspect-casting',
+  'fit-die',
+  'polish-casting',
+  'label',
+  'deliver',
+])
+
+/** What of the pattern is seen once it is cast: its outer shape, the pontic and its joints. */
+const castLayers: ReadonlySet<string> = new Set(['contour', 'wax-occlusal', 'set-pontic', 'join-pontic'])
+
 type Fill = (layer: string) => string | undefined
 
 /** A section through die and pattern: spacer, green wax, resin, outer wax, and the opposing tooth above. */
 export function PatternPicture({ templateId, stepId }: { templateId: string; stepId: string }) {
   const bridge = templateId === 'cast-bridge'
   const steps = templateId === 'tooth-wax-up' ? waxUpOrder : order
-  const now = steps.indexOf(stepId)
+  const metal = castSteps.has(stepId) && templateId !== 'tooth-wax-up'
+  const now = metal ? steps.length : steps.indexOf(stepId)
   const fill =
     (colour: string) =>
     (layer: string): string | undefined => {
+      if (metal) return castLayers.has(layer) ? 'var(--metal)' : undefined
       const at = steps.indexOf(layer)
       if (at < 0 || now < 0 || at > now) return undefined
       return at === now ? 'url(#due-layer)' : colour
@@ -75,7 +89,7 @@ export function PatternPicture({ templateId, stepId }: { templateId: string; ste
           )}
           {wax('join-pontic') && (
             <path
-              d="M94 112h22v22H94zM184 112h22v22h-22z"
+              d="M76 112h40v20H76zM184 112h40v20h-40z"
               fill={wax('join-pontic')}
               stroke={ink}
               strokeWidth="1.5"
