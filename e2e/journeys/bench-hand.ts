@@ -73,6 +73,7 @@ export async function measure(page: Page, checkName: string, value: string): Pro
 export async function weigh(page: Page, parts?: readonly [powder: string, liquid: string]): Promise<void> {
   const fresh = step(page).getByRole('button', { name: /^(Weigh and record|Record)( M)?$/ })
   const again = step(page).getByRole('button', { name: 'Record another' })
+  await expect(fresh.or(again).first()).toBeVisible()
   const [unmixed, mixed] = [await fresh.count(), await again.count()]
   await (unmixed > 0 ? fresh : again).first().click()
   const sheet = page.getByRole('dialog', { name: 'What was used' })
