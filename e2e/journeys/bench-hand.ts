@@ -20,9 +20,9 @@ export async function takeIn(
   teeth = '',
 ): Promise<string> {
   await page.goto('/cases/new')
-  await page.getByRole('radio', { name: job }).check({ force: true })
+  await page.getByRole('radio', { name: job }).locator('..').click()
   for (const choice of [prescribed].flat())
-    await page.getByRole('radio', { name: choice, exact: true }).check({ force: true })
+    await page.getByRole('radio', { name: choice, exact: true }).locator('..').click()
   await page.getByRole('combobox', { name: 'Clinic' }).fill('Mill Lane Dental')
   await page.getByLabel('Prescriber').fill('Dr. Orla')
   await page.getByLabel('Patient code').fill(code)

@@ -245,13 +245,13 @@ test('the set-up on its own: against natural lowers, a radius that does not reac
   for (const [row, cells] of ruler.entries())
     for (const [index, cell] of cells.entries())
       if (cell) await page.getByLabel(`${columns[index]}, row ${row + 1}`).fill(cell)
-  await page.getByRole('radio', { name: 'Teeth', exact: true }).check({ force: true })
+  await page.getByRole('radio', { name: 'Teeth', exact: true }).locator('..').click()
   await page.getByLabel('Set of teeth').selectOption('Broad 24')
   const plan = page.getByRole('region', { name: 'The plan' })
   // Central 11 mm, high-lip line 12.5 mm up.
   await expect(plan).toContainText('1.5 mm shorter than to the high-lip line')
-  await page.getByRole('radio', { name: 'Bite and curve' }).check({ force: true })
-  await page.getByRole('radio', { name: 'Natural teeth' }).check({ force: true })
+  await page.getByRole('radio', { name: 'Bite and curve' }).locator('..').click()
+  await page.getByRole('radio', { name: 'Natural teeth' }).locator('..').click()
   for (const side of ['R', 'L'])
     for (const [tooth, height] of [
       ['4', '0'],
@@ -265,7 +265,7 @@ test('the set-up on its own: against natural lowers, a radius that does not reac
   await expect(plan.getByRole('alert')).toContainText('does not reach both sides of the arch')
   await expect(page.getByLabel('Radius of the curve')).toHaveValue('10')
   await page.getByLabel('Radius of the curve').fill('101.6')
-  await page.getByRole('radio', { name: 'Compare with the rim' }).check({ force: true })
+  await page.getByRole('radio', { name: 'Compare with the rim' }).locator('..').click()
   for (const [label, value] of Object.entries(rim)) await page.getByLabel(label, { exact: true }).fill(value)
   await page.getByRole('button', { name: 'Now the teeth' }).click()
   for (const [label, value] of Object.entries({ ...teethAsPrescribed, Pin: '0.4' }))

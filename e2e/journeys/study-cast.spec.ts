@@ -105,7 +105,7 @@ test('a failed impression stops the case for the dentist, and a new one starts i
   await page.getByRole('button', { name: 'Enter the answer' }).click()
   const sheet = page.getByRole('dialog', { name: "The dentist's answer" })
   await sheet.getByLabel('What the dentist said').fill('A new impression comes at noon')
-  await sheet.getByRole('radio', { name: 'remake' }).check({ force: true })
+  await sheet.getByRole('radio', { name: 'remake' }).locator('..').click()
   await sheet.getByLabel('To which step').selectOption('Disinfect the impression')
   await sheet.getByRole('button', { name: 'Enter the answer' }).click()
   await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Disinfect the impression')

@@ -102,7 +102,10 @@ async function markModel(
   spots: readonly Spot[],
   heights: readonly string[],
 ): Promise<void> {
-  await page.getByRole('radio', { name: `Mark the ${arch}` }).check({ force: true })
+  await page
+    .getByRole('radio', { name: `Mark the ${arch}` })
+    .locator('..')
+    .click()
   await page.getByLabel(`Picture of the ${arch} model`).setInputFiles(picture(arch))
   // The ruler in the picture: 0 and 50 mm.
   await expect(page.getByLabel('Length between the marks')).toHaveValue('50')
@@ -128,13 +131,13 @@ test('study models from two casts to the bag, planned on pictures', async ({ pag
   await test.step('mark both models, survive a reload, see every cut, store the plan', async () => {
     await start(page)
     await step(page).getByRole('link', { name: 'Open the trim planner' }).click()
-    await page.getByRole('radio', { name: 'The cuts' }).check({ force: true })
+    await page.getByRole('radio', { name: 'The cuts' }).locator('..').click()
     await expect(page.getByRole('region', { name: 'Still missing' })).toContainText('upper: midline')
     await markModel(page, 'upper', upper, ['39', '38', '37.5'])
     await page.reload()
     await expect(page.getByRole('button', { name: /^Right canine/ })).toContainText('✓')
     await markModel(page, 'lower', lower, ['38', '38.5', '30'])
-    await page.getByRole('radio', { name: 'The cuts' }).check({ force: true })
+    await page.getByRole('radio', { name: 'The cuts' }).locator('..').click()
     // The worked example of the notes: sides at 65.2°, back 7 mm deep.
     await page.getByRole('button', { name: /^right side/i }).click()
     await expect(page.getByLabel('Table angle')).toHaveText(/^65\.[123]°$/)
@@ -143,9 +146,9 @@ test('study models from two casts to the bag, planned on pictures', async ({ pag
     // One corner of the lower is too low: rebase, until it is read again.
     const warned = page.getByRole('region', { name: 'What cannot be met' })
     await expect(warned).toContainText(/Lower base too thin by \d\.\d mm: rebase it by \d\.\d mm/)
-    await page.getByRole('radio', { name: 'Mark the lower' }).check({ force: true })
+    await page.getByRole('radio', { name: 'Mark the lower' }).locator('..').click()
     await page.getByLabel('Height 3').fill('38')
-    await page.getByRole('radio', { name: 'The cuts' }).check({ force: true })
+    await page.getByRole('radio', { name: 'The cuts' }).locator('..').click()
     await expect(warned).not.toContainText('rebase')
     await page.getByLabel('Heel', { exact: true }).fill('20')
     await expect(page.getByRole('alert').first()).toContainText('Choose 9.525 to 15.875 mm')
