@@ -1,5 +1,8 @@
 import { DomainError, requirePositive } from '../refusal/index.ts'
 
+/** Linear contraction of wax for each °C it cools. Source: Phillips, recalled. */
+export const WAX_CONTRACTION_PER_CELSIUS = 0.00035
+
 /** A row of an investment's own table: share of special liquid, %, and what it gives. Linear fractions. */
 export interface ExpansionRow {
   readonly specialLiquidPercent: number
@@ -12,7 +15,7 @@ export interface ExpansionRow {
 export interface ExpansionBudget {
   /** Casting shrinkage of the alloy, of the size of the mould. */
   readonly shrinkageFraction: number
-  /** Of the wax from carving to investing; 0.000350 for each °C it cools (Phillips, recalled). */
+  /** Of the wax from carving to investing; 0.000350 see WAX_CONTRACTION_PER_CELSIUS. */
   readonly waxContractionFraction: number
   readonly hygroscopicFraction: number
   /** Share of setting and hygroscopic expansion that ring and liner let through, 0 to 1. */

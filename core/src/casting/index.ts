@@ -51,6 +51,7 @@ export {
   type Fit,
   fitAt,
   neededExpansion,
+  WAX_CONTRACTION_PER_CELSIUS,
 } from './expansion-budget.ts'
 export {
   type CutFurnace,
@@ -80,10 +81,11 @@ export {
   type Binder,
   checkArrangement,
   endClearances,
+  FEED_RATIO,
   type FeedCheck,
   feedCheck,
   gaugeAtLeast,
   type RingArrangement,
   WALL_CLEARANCE,
 } from './sprue.ts'
-export { type BareMould, bareMouldCelsius, erfc, phosphateOut } from './transfer.ts'
+export { type BareMould, bareMouldCelsius, erfc, LATEST_TRANSFER_SECONDS, phosphateOut } from './transfer.ts'

@@ -14,6 +14,9 @@ export function erfc(x: number): number {
   return x >= 0 ? value : 2 - value
 }
 
+/** From the oven to the cast, s: the outside limit (common practice). */
+export const LATEST_TRANSFER_SECONDS = 60
+
 /** A hot mould laid bare. */
 export interface BareMould {
   readonly startCelsius: number

@@ -1,3 +1,4 @@
+import { USUAL_WAX_GRAMS_PER_CM3 } from '../casting/index.ts'
 import type { Source } from '../materials/index.ts'
 import { COMMON_PRACTICE } from '../materials/index.ts'
 import { gaugeMillimetres } from '../quantity/index.ts'
@@ -54,15 +55,14 @@ const furnaceCold: CauseRule = {
     return when(cold || short, `${words.charAt(0).toUpperCase()}${words.slice(1)}.`)
   },
 }
-/** The lightest casting alloys, g/cm3, and the heaviest waxes: less metal than this cannot fill the mould. */
-const LIGHTEST_ALLOY = 8.3
-const USUAL_WAX = 0.95
+/** The lightest casting alloys: less metal than this cannot fill the mould. */
+const LIGHTEST_ALLOY_GRAMS_PER_CM3 = 8.3
 const metalShort: CauseRule = {
   name: 'Too little metal',
   change: 'Work the alloy out from the pattern with its sprue, and add the button: see Cast, Metal.',
   evidence: ({ alloyGrams: alloy, patternGrams: pattern }) => {
     if (alloy === undefined || pattern === undefined) return undefined
-    const least = (pattern / USUAL_WAX) * LIGHTEST_ALLOY
+    const least = (pattern / USUAL_WAX_GRAMS_PER_CM3) * LIGHTEST_ALLOY_GRAMS_PER_CM3
     return when(alloy < least, `${alloy} g melted; ${pattern} g of wax want at least ${least.toFixed(1)} g.`)
   },
 }

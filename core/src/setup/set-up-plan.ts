@@ -3,6 +3,7 @@ import {
   MONSON_RADIUS_MILLIMETRES,
   onSphere,
   sphereThrough,
+  toRadians,
 } from '../mounting/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 import type { Point } from '../trimming/index.ts'
@@ -229,7 +230,7 @@ function placeFront(entry: SetUpEntry, rim: FittedArch, side: Side): PlacedAnter
       edgeMillimetres,
       neckMillimetres:
         edgeMillimetres +
-        length * Math.cos(inRadians(stance.labialDegrees)) * Math.cos(inRadians(stance.mesiodistalDegrees)),
+        length * Math.cos(toRadians(stance.labialDegrees)) * Math.cos(toRadians(stance.mesiodistalDegrees)),
     }
   })
 }
@@ -388,5 +389,3 @@ function remarksOn(
     remarks.push(`The curve has a radius of ${entry.curveRadiusMillimetres} mm, not the published 4 in.`)
   return remarks
 }
-
-const inRadians = (degrees: number) => (degrees * Math.PI) / 180

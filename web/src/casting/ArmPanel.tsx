@@ -4,6 +4,7 @@ import {
   bareMouldCelsius,
   centrifugalKilopascals,
   inflowMetresPerSecond,
+  LATEST_TRANSFER_SECONDS,
   phosphateOut,
   turnsForEqualPressure,
 } from '@yentrik/core'
@@ -85,8 +86,6 @@ export function ArmPanel({
 }
 
 const DEPTHS = [3, 6] as const
-/** From oven to arm, s: the outside limit (common practice). */
-const LATEST = 60
 
 /** The seconds from the oven, and what the pattern's depth has lost meanwhile. */
 function Transfer() {
@@ -119,7 +118,7 @@ function Transfer() {
         </button>
         {since !== undefined && (
           <output
-            className={`figures text-5xl font-bold ${seconds > LATEST ? 'text-error' : ''}`}
+            className={`figures text-5xl font-bold ${seconds > LATEST_TRANSFER_SECONDS ? 'text-error' : ''}`}
             aria-label="Since the oven"
           >
             {minutesSeconds(1000 * seconds)}
@@ -135,7 +134,7 @@ function Transfer() {
           .
         </p>
       )}
-      {seconds > LATEST && (
+      {seconds > LATEST_TRANSFER_SECONDS && (
         <Told tone="error">
           More than a minute: the mould has shrunk at the pattern. Back into the oven and hold again.
         </Told>

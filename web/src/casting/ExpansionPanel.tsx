@@ -8,6 +8,7 @@ import {
   type Fit,
   fitAt,
   neededExpansion,
+  WAX_CONTRACTION_PER_CELSIUS,
 } from '@yentrik/core'
 import { useMemo } from 'react'
 import { Chart } from '../parts/Chart.tsx'
@@ -61,7 +62,7 @@ export function ExpansionPanel({
   const { table, wrong } = readTable(typed)
   const budget: ExpansionBudget | undefined = values && {
     shrinkageFraction: values.shrinkage / 100,
-    waxContractionFraction: 0.00035 * values.cooling,
+    waxContractionFraction: WAX_CONTRACTION_PER_CELSIUS * values.cooling,
     hygroscopicFraction: values.hygroscopic / 100,
     restraint: values.restraint / 100,
     thermalShare: 1,

@@ -7,6 +7,8 @@ import {
   newMetal,
   nextCharge,
   parseTypedNumber,
+  USUAL_BUTTON_GRAMS,
+  USUAL_WAX_GRAMS_PER_CM3,
 } from '@yentrik/core'
 import { grams } from '../format/format.ts'
 import { TextField } from '../parts/TextField.tsx'
@@ -22,7 +24,13 @@ const specs = [
 ] as const
 const keys = ['pattern', 'wax', 'density', 'button'] as const
 
-export const metalStart: Typed = { pattern: '', wax: '0.95', button: '6', pieces: '', share: '0' }
+export const metalStart: Typed = {
+  pattern: '',
+  wax: String(USUAL_WAX_GRAMS_PER_CM3),
+  button: String(USUAL_BUTTON_GRAMS),
+  pieces: '',
+  share: '0',
+}
 
 /** How much alloy, from which pieces, and how often it has been melted. */
 export function MetalPanel({

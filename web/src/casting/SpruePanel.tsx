@@ -1,6 +1,7 @@
 import {
   type Binder,
   checkArrangement,
+  FEED_RATIO,
   feedCheck,
   gaugeAtLeast,
   gaugeMillimetres,
@@ -92,7 +93,7 @@ export function SpruePanel({
                 <div>
                   <p className="text-error text-3xl leading-tight font-bold">The sprue freezes first</p>
                   <p className="text-lg">
-                    {`Its modulus is ${answer.feed.ratio.toFixed(2)} of the part, 1.2 wanted. A ball of ${answer.feed.reservoirMillimetres.toFixed(1)} mm within 1.5 mm of the pattern, or ${thicker?.answer === undefined ? 'two sprues' : `a sprue of ${answer.feed.sprueMillimetres.toFixed(1)} mm, gauge ${thicker.answer}`}.`}
+                    {`Its modulus is ${answer.feed.ratio.toFixed(2)} of the part, ${FEED_RATIO} wanted. A ball of ${answer.feed.reservoirMillimetres.toFixed(1)} mm within 1.5 mm of the pattern, or ${thicker?.answer === undefined ? 'two sprues' : `a sprue of ${answer.feed.sprueMillimetres.toFixed(1)} mm, gauge ${thicker.answer}`}.`}
                   </p>
                 </div>
               )}

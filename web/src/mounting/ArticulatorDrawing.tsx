@@ -1,4 +1,4 @@
-import type { Articulator, JawPose, SpacePoint } from '@yentrik/core'
+import { type Articulator, type JawPose, type SpacePoint, toRadians } from '@yentrik/core'
 
 /** Teeth of the lower that the drawing follows. */
 export interface FollowedTeeth {
@@ -29,7 +29,7 @@ export function ArticulatorDrawing({
   const foot = Math.min(pinTip.z, plane) - 26
   const table = (dx: number) => ({
     x: pinTip.x + dx,
-    z: pinTip.z - dx * Math.tan((incisalDegrees * Math.PI) / 180),
+    z: pinTip.z - dx * Math.tan(toRadians(incisalDegrees)),
   })
   const lowerCast = [
     moved(back, plane),

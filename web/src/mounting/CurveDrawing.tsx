@@ -1,11 +1,10 @@
-import { type BalancedSetUp, onSphere, type ToothContact } from '@yentrik/core'
+import { type BalancedSetUp, onSphere, type ToothContact, toRadians } from '@yentrik/core'
 
 export interface NamedContact {
   readonly name: string
   readonly contact: ToothContact
 }
 
-const radians = (degrees: number) => (degrees * Math.PI) / 180
 const ink = 'var(--color-base-content)'
 
 /** From the side, to scale: the occlusal plane, the curve, and at each tooth the wedge that its cusp must fill in protrusion. */
@@ -46,7 +45,7 @@ export function CurveDrawing({
       )}
       {teeth.map(({ name, contact: { cusp, protrusion } }) => {
         const arm = (degrees: number) =>
-          at(cusp.x + 5.5 * Math.cos(radians(degrees)), cusp.z - 5.5 * Math.sin(radians(degrees)))
+          at(cusp.x + 5.5 * Math.cos(toRadians(degrees)), cusp.z - 5.5 * Math.sin(toRadians(degrees)))
         return (
           <g key={name}>
             <path

@@ -9,6 +9,7 @@ import {
   type SetUpPlan,
   showTooth,
   type ToothNotation,
+  toRadians,
 } from '@yentrik/core'
 
 const ink = 'var(--color-base-content, #000)'
@@ -239,7 +240,7 @@ export function PlanFront({ entry, plan, notation, className, lifeSize }: PlanDr
         const shown = tooth.widthMillimetres * Math.abs(tooth.distal.x)
         const lean =
           (tooth.neckMillimetres - tooth.edgeMillimetres) *
-          Math.tan((tooth.stance.mesiodistalDegrees * Math.PI) / 180)
+          Math.tan(toRadians(tooth.stance.mesiodistalDegrees))
         const [x, edge, neck] = [tooth.centre.x, -down * tooth.edgeMillimetres, -down * tooth.neckMillimetres]
         const neckX = x + sign * lean
         const w = shown / 2 - 0.1
