@@ -1,0 +1,24 @@
+export {
+  type MachineNature,
+  type MachineRun,
+  type MachineTrouble,
+  type RunMoment,
+  runMachine,
+} from './machine-run.ts'
+export {
+  checkMeasured,
+  insideCelsius,
+  type MeasuredPoint,
+  type MeasuredRun,
+  MOST_POINTS,
+} from './measured-curve.ts'
+export {
+  type ProgramSegment,
+  programCelsius,
+  programMinutes,
+  programStretchAt,
+  programStretches,
+  readyAfter,
+  startFor,
+  type TemperatureProgram,
+} from './temperature-program.ts'

@@ -1,0 +1,93 @@
+import { DomainError } from '../refusal/index.ts'
+import { programCelsius, type TemperatureProgram } from './temperature-program.ts'
+
+/** A temperature that was read, minutes from the start. */
+export interface MeasuredPoint {
+  readonly minutes: number
+  readonly celsius: number
+}
+
+/** What is known of a run: its program, and what was read off the machine or by hand. */
+export interface MeasuredRun {
+  readonly program: TemperatureProgram
+  /** All the way by the machine, or now and then by hand. */
+  readonly from: 'machine' | 'hand'
+  readonly measured: readonly MeasuredPoint[]
+  /** When the machine had run the program through, which waits and power cuts put off; left out: as planned. */
+  readonly endMinutes?: number
+  /** What the machine shows too much, °C, by a second thermometer; 0 when none was held to it. */
+  readonly showsTooMuchCelsius: number
+}
+
+/** Points beyond this are not kept: ten hours by the minute (choice). */
+export const MOST_POINTS = 900
+/** A week: no program runs on longer (choice). */
+const LONGEST_MINUTES = 7 * 24 * 60
+
+/**
+ * Refuses readings that make no sense.
+ * @throws {DomainError} `no-reading`, `readings-not-in-order`, `reading-not-plausible`
+ */
+export function checkMeasured({ measured, showsTooMuchCelsius, endMinutes }: MeasuredRun): void {
+  if (measured.length === 0)
+    throw new DomainError(
+      'no-reading',
+      'Nothing was read.',
+      'Read the temperature once, in the final hold.',
+      'measured',
+    )
+  if (measured.length > MOST_POINTS)
+    throw new DomainError(
+      'too-many-readings',
+      `${measured.length} readings are too many.`,
+      `Keep at most ${MOST_POINTS}, one a minute.`,
+      'measured',
+    )
+  for (const [index, { minutes, celsius }] of measured.entries()) {
+    if (!(minutes >= 0 && minutes <= LONGEST_MINUTES && minutes > (measured[index - 1]?.minutes ?? -1)))
+      throw new DomainError(
+        'readings-not-in-order',
+        `The reading at ${minutes} min is out of order.`,
+        'Enter the readings by the clock, each after the one before.',
+        'measured',
+      )
+    if (!(celsius > -20 && celsius < 1800)) throw implausible(celsius)
+  }
+  if (!(Math.abs(showsTooMuchCelsius) <= 200)) throw implausible(showsTooMuchCelsius)
+  if (!(endMinutes === undefined || (endMinutes >= 0 && endMinutes <= LONGEST_MINUTES)))
+    throw new DomainError(
+      'readings-not-in-order',
+      `The program cannot have ended after ${endMinutes} min.`,
+      'Enter when it ended, by the clock.',
+      'measured',
+    )
+}
+
+function implausible(celsius: number): DomainError {
+  return new DomainError(
+    'reading-not-plausible',
+    `${celsius} °C cannot be right.`,
+    'Read it again.',
+    'measured',
+  )
+}
+
+/**
+ * The temperature inside over time, as far as it is known: between the machine's own readings a straight line; with
+ * readings by hand the program, moved by what they were off it.
+ */
+export function insideCelsius(run: MeasuredRun): (minutes: number) => number {
+  const { measured, program, from, showsTooMuchCelsius } = run
+  const value = (point: MeasuredPoint) =>
+    point.celsius - showsTooMuchCelsius - (from === 'hand' ? programCelsius(program, point.minutes) : 0)
+  const at = (minutes: number) => {
+    const after = measured.findIndex((point) => point.minutes >= minutes)
+    if (after < 0) return value(measured.at(-1)!)
+    const right = measured[after]!
+    const left = measured[after - 1]
+    if (!left || right.minutes === minutes) return value(right)
+    const share = (minutes - left.minutes) / (right.minutes - left.minutes)
+    return value(left) + share * (value(right) - value(left))
+  }
+  return from === 'hand' ? (minutes) => programCelsius(program, minutes) + at(minutes) : at
+}

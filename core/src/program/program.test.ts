@@ -1,0 +1,117 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import { seededRandom } from '../route/index.ts'
+import {
+  checkMeasured,
+  insideCelsius,
+  type MachineNature,
+  type MachineTrouble,
+  type MeasuredRun,
+  programCelsius,
+  programMinutes,
+  programStretches,
+  runMachine,
+  type TemperatureProgram,
+} from './index.ts'
+
+const program: TemperatureProgram = {
+  startCelsius: 20,
+  segments: [
+    { rampCelsiusPerMinute: 5, toCelsius: 250, holdMinutes: 60 },
+    { rampCelsiusPerMinute: 7, toCelsius: 845, holdMinutes: 60 },
+  ],
+}
+const furnace: MachineNature = {
+  roomCelsius: 20,
+  timeConstantMinutes: 60,
+  fullPowerCelsius: 1300,
+  sensorLagMinutes: 1.5,
+  noiseCelsius: 0,
+}
+const run = (troubles: readonly MachineTrouble[] = [], minutes = 400, nature = furnace) =>
+  runMachine(program, nature, troubles, minutes, seededRandom(4))
+const at = (minutes: number, of = run()) => of.moments[minutes]!
+
+describe('a temperature program', () => {
+  it('lies out in time: 46 + 60 min, then 85 + 60 (by hand)', () => {
+    expect(programMinutes(program)).toBeCloseTo(251, 9)
+    expect(
+      programStretches(program).map(({ startMinutes, rampMinutes }) => [startMinutes, rampMinutes]),
+    ).toEqual([
+      [0, 46],
+      [106, 85],
+    ])
+    expect(programCelsius(program, 23)).toBeCloseTo(135, 9)
+    expect(programCelsius(program, 116)).toBeCloseTo(320, 9)
+    expect(programCelsius({ startCelsius: 73, segments: [] }, 5)).toBe(73)
+  })
+})
+
+describe('a machine that is not there', () => {
+  it('follows its program within a few degrees once a hold has settled, and ends when it has run through', () => {
+    expect(at(100).measuredCelsius).toBeCloseTo(250, -0.3)
+    expect(Math.abs(at(245).chamberCelsius - 845)).toBeLessThan(4)
+    const { endMinutes } = run()
+    expect(endMinutes).toBeGreaterThanOrEqual(251)
+    expect(endMinutes).toBeLessThan(262)
+  })
+  it('without power it cools as a body that loses heat in proportion (exact: T = 20 + (T0 - 20) e^(-t/60))', () => {
+    const cut = run([{ kind: 'powerCut', fromMinutes: 240, minutes: 30 }])
+    const before = at(240, cut).chamberCelsius
+    expect(at(270, cut).chamberCelsius).toBeCloseTo(20 + (before - 20) * Math.exp(-0.5), -0.3)
+    expect(cut.endMinutes! - run().endMinutes!).toBeGreaterThan(30)
+  })
+  it('an open door lets it fall; a thermocouple that drifts up leaves the chamber cold and shows it not', () => {
+    const open = run([{ kind: 'doorOpen', fromMinutes: 240, minutes: 5 }])
+    expect(at(245, open).chamberCelsius).toBeLessThan(at(245).chamberCelsius - 60)
+    const drift = run([{ kind: 'drift', fromMinutes: 0, celsiusPerHour: 15 }])
+    expect(at(248, drift).measuredCelsius).toBeCloseTo(845, -1)
+    // After 248 min it reads 62 °C too much.
+    expect(at(248, drift).chamberCelsius).toBeCloseTo(845 - 62, -1)
+  })
+  it('is the same for the same seed, however far it is followed', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 300 }), fc.integer({ min: 1, max: 60 }), (minutes, further) => {
+        const noisy = { ...furnace, noiseCelsius: 1 }
+        const short = run([], minutes, noisy).moments
+        expect(run([], minutes + further, noisy).moments.slice(0, short.length)).toEqual(short)
+      }),
+      { numRuns: 20 },
+    )
+  })
+})
+
+describe('what is known of a run', () => {
+  const read: MeasuredRun = {
+    program,
+    from: 'machine',
+    measured: [
+      { minutes: 0, celsius: 20 },
+      { minutes: 10, celsius: 60 },
+    ],
+    showsTooMuchCelsius: 5,
+  }
+  it('between readings a straight line, less what the machine shows too much; the last one stays', () => {
+    const inside = insideCelsius(read)
+    expect([0, 5, 10, 99].map(inside)).toEqual([15, 35, 55, 55])
+  })
+  it('with one reading by hand the program, moved by what it was off', () => {
+    const inside = insideCelsius({ ...read, from: 'hand', measured: [{ minutes: 200, celsius: 830 }] })
+    expect(inside(200)).toBeCloseTo(825, 9)
+    expect(inside(23)).toBeCloseTo(135 - 15 - 5, 9)
+  })
+  it.each<[MeasuredRun['measured'], string]>([
+    [[], 'no-reading'],
+    [
+      [
+        { minutes: 5, celsius: 20 },
+        { minutes: 5, celsius: 30 },
+      ],
+      'readings-not-in-order',
+    ],
+    [[{ minutes: 5, celsius: Number.NaN }], 'reading-not-plausible'],
+    [[{ minutes: -1, celsius: 20 }], 'readings-not-in-order'],
+  ])('refuses %j', (measured, code) =>
+    expect(() => checkMeasured({ ...read, measured })).toThrow(expect.objectContaining({ code })),
+  )
+})

@@ -1,0 +1,69 @@
+/** One stretch of a program: on to a temperature at a rate, then a hold. */
+export interface ProgramSegment {
+  readonly rampCelsiusPerMinute: number
+  readonly toCelsius: number
+  readonly holdMinutes: number
+}
+/** A timed temperature cycle of a furnace or a bath. */
+export interface TemperatureProgram {
+  readonly startCelsius: number
+  readonly segments: readonly ProgramSegment[]
+}
+
+/** A segment laid out in time. */
+export interface ProgramStretch extends ProgramSegment {
+  readonly fromCelsius: number
+  readonly startMinutes: number
+  readonly rampMinutes: number
+}
+
+/** The segments of a program one after the other, each with its start and the minutes of its ramp, |ΔT| / rate (exact). */
+export function programStretches({ startCelsius, segments }: TemperatureProgram): readonly ProgramStretch[] {
+  let fromCelsius = startCelsius
+  let startMinutes = 0
+  return segments.map((segment) => {
+    const { rampCelsiusPerMinute, toCelsius, holdMinutes } = segment
+    const rampMinutes =
+      toCelsius === fromCelsius ? 0 : Math.abs(toCelsius - fromCelsius) / rampCelsiusPerMinute
+    const stretch = { ...segment, fromCelsius, startMinutes, rampMinutes }
+    fromCelsius = toCelsius
+    startMinutes += rampMinutes + holdMinutes
+    return stretch
+  })
+}
+
+/** Length of a program, min: Σ |ΔT| / rate + Σ holds (exact). */
+export function programMinutes(program: TemperatureProgram): number {
+  const last = programStretches(program).at(-1)
+  return last ? last.startMinutes + last.rampMinutes + last.holdMinutes : 0
+}
+
+/** The stretch that runs so many minutes in; the last one afterwards. */
+export function programStretchAt(program: TemperatureProgram, minutes: number): ProgramStretch | undefined {
+  const stretches = programStretches(program)
+  return (
+    stretches.find(
+      ({ startMinutes, rampMinutes, holdMinutes }) => minutes <= startMinutes + rampMinutes + holdMinutes,
+    ) ?? stretches.at(-1)
+  )
+}
+
+/** Temperature that a program wants so many minutes in; its last temperature afterwards. */
+export function programCelsius(program: TemperatureProgram, minutes: number): number {
+  const stretch = programStretchAt(program, minutes)
+  if (!stretch) return program.startCelsius
+  const { fromCelsius, toCelsius, startMinutes, rampMinutes } = stretch
+  const into = minutes - startMinutes
+  return into >= rampMinutes ? toCelsius : fromCelsius + (toCelsius - fromCelsius) * (into / rampMinutes)
+}
+
+const MINUTE = 60_000
+
+/** When to start, so that it is ready at an instant; elapsed minutes, whatever the clocks do meanwhile. */
+export function startFor(readyAt: number, program: TemperatureProgram, reserveMinutes = 0): number {
+  return readyAt - (programMinutes(program) + reserveMinutes) * MINUTE
+}
+/** When what was started at an instant is ready. */
+export function readyAfter(startAt: number, program: TemperatureProgram, reserveMinutes = 0): number {
+  return startAt + (programMinutes(program) + reserveMinutes) * MINUTE
+}
