@@ -1,16 +1,6 @@
+import { type Binder, materials } from '../materials/index.ts'
+import type { TemperatureProgram } from '../program/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import type { Binder } from './sprue.ts'
-
-/** One stretch of a furnace program: on to a temperature at a rate, then a hold. */
-export interface BurnoutSegment {
-  readonly rampCelsiusPerMinute: number
-  readonly toCelsius: number
-  readonly holdMinutes: number
-}
-export interface BurnoutProgram {
-  readonly startCelsius: number
-  readonly segments: readonly BurnoutSegment[]
-}
 
 /** Gypsum binder breaks down with carbon above it. Source: Phillips, recalled. */
 export const GYPSUM_CEILING_CELSIUS = 700
@@ -21,7 +11,7 @@ export const inversions = { cristobaliteCelsius: [200, 270] as const, quartzCels
  * Refuses a program that cannot be run.
  * @throws {DomainError} `no-segment`, `segment`, `gypsum-too-hot`
  */
-export function checkProgram({ startCelsius, segments }: BurnoutProgram, binder: Binder): void {
+export function checkProgram({ startCelsius, segments }: TemperatureProgram, binder: Binder): void {
   if (segments.length === 0)
     throw new DomainError('no-segment', 'The program is empty.', 'Add a ramp and a hold.', 'segments')
   let from = startCelsius
@@ -53,30 +43,6 @@ export function checkProgram({ startCelsius, segments }: BurnoutProgram, binder:
   }
 }
 
-/** Length of a program, min: Σ |ΔT| / rate + Σ holds (exact). */
-export function programMinutes({ startCelsius, segments }: BurnoutProgram): number {
-  let from = startCelsius
-  return segments.reduce((sum, { rampCelsiusPerMinute, toCelsius, holdMinutes }) => {
-    const ramp = toCelsius === from ? 0 : Math.abs(toCelsius - from) / rampCelsiusPerMinute
-    from = toCelsius
-    return sum + ramp + holdMinutes
-  }, 0)
-}
-
-/** Furnace temperature that a program wants so many minutes in; its last temperature afterwards. */
-export function programCelsius({ startCelsius, segments }: BurnoutProgram, minutes: number): number {
-  let from = startCelsius
-  let left = minutes
-  for (const { rampCelsiusPerMinute, toCelsius, holdMinutes } of segments) {
-    const ramp = toCelsius === from ? 0 : Math.abs(toCelsius - from) / rampCelsiusPerMinute
-    if (left < ramp) return from + (toCelsius - from) * (left / ramp)
-    if (left < ramp + holdMinutes) return toCelsius
-    left -= ramp + holdMinutes
-    from = toCelsius
-  }
-  return from
-}
-
 export interface BurnoutWish {
   readonly binder: Binder
   /** Of the ring, mm. */
@@ -90,7 +56,10 @@ export interface BurnoutWish {
 }
 
 /** Usual final temperatures, °C (common practice; the maker's sheet wins). */
-export const usualPeaks: Readonly<Record<Binder, number>> = { gypsum: 680, phosphate: 850 }
+export const usualPeaks: Readonly<Record<Binder, number>> = {
+  gypsum: materials.get('gypsum-investment')!.investment!.peakCelsius,
+  phosphate: materials.get('phosphate-investment')!.investment!.peakCelsius,
+}
 
 /**
  * A safe program by binder, size, number of rings and kind of pattern: slow through cristobalite and quartz, the first
@@ -99,12 +68,12 @@ export const usualPeaks: Readonly<Record<Binder, number>> = { gypsum: 680, phosp
  * @throws {DomainError} `segment`, `gypsum-too-hot`
  * Source: common practice; the rates and added minutes our choice, the maker's sheet wins.
  */
-export function burnoutProgram(wish: BurnoutWish): BurnoutProgram {
+export function burnoutProgram(wish: BurnoutWish): TemperatureProgram {
   const { binder, radiusMillimetres, rings, pattern, fast, peakCelsius } = wish
   const larger = Math.max(0, radiusMillimetres - 32.5)
   const more = Math.max(0, rings - 1)
   const finalHold = 60 + 2 * larger + 10 * more + (pattern === 'resin' ? 30 : 0)
-  const program: BurnoutProgram = fast
+  const program: TemperatureProgram = fast
     ? {
         // The ring goes into the hot furnace: it starts at its peak.
         startCelsius: peakCelsius,
@@ -130,15 +99,4 @@ export function burnoutProgram(wish: BurnoutWish): BurnoutProgram {
       }
   checkProgram(program, binder)
   return program
-}
-
-const MINUTE = 60_000
-
-/** When to put the rings in, so that they are ready at an instant; elapsed minutes, whatever the clocks do meanwhile. */
-export function startFor(readyAt: number, program: BurnoutProgram, reserveMinutes = 0): number {
-  return readyAt - (programMinutes(program) + reserveMinutes) * MINUTE
-}
-/** When rings put in at an instant are ready. */
-export function readyAfter(startAt: number, program: BurnoutProgram, reserveMinutes = 0): number {
-  return startAt + (programMinutes(program) + reserveMinutes) * MINUTE
 }

@@ -8,8 +8,6 @@ export interface PatternPart {
   readonly gramsPerCm3: number
 }
 
-/** Inlay wax where nothing was measured, g/cm3 (common practice). */
-export const USUAL_WAX_GRAMS_PER_CM3 = 0.95
 /** Left over as the button, g (choice). */
 export const USUAL_BUTTON_GRAMS = 6
 
@@ -80,11 +78,19 @@ export function ringPowderGrams(ring: RingFill): number {
   return room / (1 / ring.powderGramsPerCm3 + ring.millilitresPerGram)
 }
 
+/** A lot, and its share of a piece, 0 to 1. */
+export interface LotShare {
+  readonly lotId: string
+  readonly share: number
+}
+
 /** A piece of alloy on the shelf, weighed by itself. */
 export interface AlloyPiece {
   readonly id: string
   readonly grams: number
-  readonly lot: string
+  /** None: no lot was noted. */
+  readonly lots: readonly LotShare[]
+  readonly history: MeltHistory
 }
 
 export interface PieceChoice {
@@ -132,11 +138,10 @@ export function choosePieces(
       const candidate = [...before, index]
       if (isBetter(candidate, best[sum], stock)) best[sum] = candidate
     }
-  for (let sum = need; sum <= top; sum++) {
-    const found = best[sum]
-    if (found) return { choice: { pieces: found.map((index) => stock[index]!), grams: sum / CENTIGRAMS } }
-  }
-  return { choice: { pieces: stock, grams: all / CENTIGRAMS } }
+  // All pieces together are enough, so there is a sum.
+  let sum = need
+  while (!best[sum]) sum++
+  return { choice: { pieces: best[sum]!.map((index) => stock[index]!), grams: sum / CENTIGRAMS } }
 }
 
 function isBetter(
@@ -145,7 +150,8 @@ function isBetter(
   stock: readonly AlloyPiece[],
 ): boolean {
   if (!b || a.length !== b.length) return !b || a.length < b.length
-  const lots = (set: readonly number[]) => new Set(set.map((index) => stock[index]!.lot)).size
+  const lots = (set: readonly number[]) =>
+    new Set(set.flatMap((index) => stock[index]!.lots.map(({ lotId }) => lotId))).size
   return lots(a) < lots(b)
 }
 

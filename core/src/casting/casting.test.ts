@@ -1,10 +1,16 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import type { Binder } from '../materials/index.ts'
+import {
+  programCelsius,
+  programMinutes,
+  readyAfter,
+  startFor,
+  type TemperatureProgram,
+} from '../program/index.ts'
 import {
   alloyGrams,
   availableExpansion,
-  type Binder,
-  type BurnoutProgram,
   bareMouldCelsius,
   burnoutProgram,
   centrifugalKilopascals,
@@ -25,13 +31,9 @@ import {
   newMetal,
   nextCharge,
   phosphateOut,
-  programCelsius,
-  programMinutes,
-  readyAfter,
   ringPowderGrams,
   speedFor,
   speedRatio,
-  startFor,
   traceElement,
   turnsForEqualPressure,
 } from './index.ts'
@@ -70,7 +72,8 @@ describe('metal for a casting', () => {
   const stock = [6.02, 5.97, 6.05, 3.1, 2.48, 1.22, 12.1].map((grams, index) => ({
     id: String(index),
     grams,
-    lot: index % 2 ? 'B' : 'A',
+    lots: [{ lotId: index % 2 ? 'B' : 'A', share: 1 }],
+    history: newMetal,
   }))
   it('makes 18.53 g up from the shelf with the least left over: 18.79 of five pieces (worked by hand)', () => {
     const { choice } = choosePieces(18.53, stock)
@@ -86,7 +89,12 @@ describe('metal for a casting', () => {
         fc.array(fc.integer({ min: 20, max: 900 }), { minLength: 1, maxLength: 9 }),
         fc.integer({ min: 1, max: 3000 }),
         (centi, need) => {
-          const pieces = centi.map((each, n) => ({ id: String(n), grams: each / 100, lot: 'A' }))
+          const pieces = centi.map((each, n) => ({
+            id: String(n),
+            grams: each / 100,
+            lots: [],
+            history: newMetal,
+          }))
           const sums = Array.from({ length: 2 ** centi.length }, (_, bits) =>
             centi.reduce((sum, each, n) => sum + (bits & (1 << n) ? each : 0), 0),
           ).filter((sum) => sum >= need)
@@ -283,7 +291,7 @@ describe('the sprue', () => {
 
 describe('burnout programs', () => {
   it('the normal phosphate program is 270 min: 46 + 30 + 64 + 30 + 40 + 60 (by hand)', () => {
-    const program: BurnoutProgram = {
+    const program: TemperatureProgram = {
       startCelsius: 20,
       segments: [
         { rampCelsiusPerMinute: 5, toCelsius: 250, holdMinutes: 30 },

@@ -1,5 +1,7 @@
+import type { Binder } from '../materials/index.ts'
+import { programMinutes, type TemperatureProgram } from '../program/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { type BurnoutProgram, checkProgram, programMinutes } from './burnout-program.ts'
+import { checkProgram } from './burnout-program.ts'
 import {
   followMinutes,
   type RingGrid,
@@ -15,7 +17,6 @@ import {
   ringSpeeds,
   scaledMaterial,
 } from './ring-material.ts'
-import type { Binder } from './sprue.ts'
 
 /** When a ring is ready, as a range: what is not known of the investment is not hidden. Minutes from putting it in. */
 export interface CoreReady {
@@ -33,7 +34,7 @@ export interface CoreReady {
 export function coreReady(
   size: RingSize,
   binder: Binder,
-  program: BurnoutProgram,
+  program: TemperatureProgram,
   factor = 1,
   grid: RingGrid = usualGrid,
 ): CoreReady {
@@ -77,7 +78,7 @@ const FACTORS = [0.3, 3] as const
 export function factorFor(
   size: RingSize,
   material: RingMaterial,
-  program: BurnoutProgram,
+  program: TemperatureProgram,
   { minutes, celsius }: CoreReading,
   grid: RingGrid = usualGrid,
 ): number {

@@ -40,7 +40,7 @@ export interface Fit {
 }
 
 /** Within this of the spacer a fit is as spaced, mm (choice). */
-const AS_SPACED = 0.002
+const AS_SPACED_MILLIMETRES = 0.002
 
 /**
  * Expansions at a concentration, linear between the rows of the product's table and never beyond them.
@@ -131,7 +131,7 @@ function fitOf({ dieMillimetres, spacerMillimetres }: DieAndSpacer, oversizeFrac
     verdict:
       gapMillimetres < 0
         ? 'willNotSeat'
-        : Math.abs(off) <= AS_SPACED
+        : Math.abs(off) <= AS_SPACED_MILLIMETRES
           ? 'asSpaced'
           : off < 0
             ? 'tight'

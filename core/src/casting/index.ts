@@ -1,22 +1,17 @@
-export { type AlloyCard, alloyCards } from './alloy-cards.ts'
+export { type AlloyCard, alloyCards, alloyOf, LIGHTEST_ALLOY_GRAMS_PER_CM3 } from './alloy-cards.ts'
 export {
-  type BurnoutProgram,
-  type BurnoutSegment,
   type BurnoutWish,
   burnoutProgram,
   checkProgram,
   GYPSUM_CEILING_CELSIUS,
   inversions,
-  programCelsius,
-  programMinutes,
-  readyAfter,
-  startFor,
   usualPeaks,
 } from './burnout-program.ts'
 export {
   type AlloyPiece,
   alloyGrams,
   choosePieces,
+  type LotShare,
   type MeltHistory,
   meanMelts,
   mostRemelt,
@@ -29,7 +24,6 @@ export {
   ringPowderGrams,
   traceElement,
   USUAL_BUTTON_GRAMS,
-  USUAL_WAX_GRAMS_PER_CM3,
 } from './casting-metal.ts'
 export {
   type ArmRadii,
@@ -39,7 +33,17 @@ export {
   speedRatio,
   turnsForEqualPressure,
 } from './centrifugal-arm.ts'
+export { type Charge, chargeOf, checkPiece, isNew, meltedOnce } from './charge.ts'
 export { type CoreReading, type CoreReady, coreReady, factorFor } from './core-ready.ts'
+export {
+  type ArmCard,
+  armSpeed,
+  type CastingEquipment,
+  checkEquipment,
+  type EquipmentKind,
+  type FurnaceCard,
+  radiiOf,
+} from './equipment.ts'
 export {
   availableExpansion,
   type ConcentrationAnswer,
@@ -54,14 +58,28 @@ export {
   WAX_CONTRACTION_PER_CELSIUS,
 } from './expansion-budget.ts'
 export {
-  type CutFurnace,
-  type CutJudgement,
+  type BurnoutJudgement,
+  type BurnoutRun,
+  type BurnoutVerdict,
+  checkBurnoutRun,
   furnaceWithCut,
+  judgeBurnout,
   judgeCut,
   type PowerCut,
-  USUAL_TIME_CONSTANT,
-} from './power-cut.ts'
+  slowBands,
+  steepestCelsiusPerMinute,
+  USUAL_TIME_CONSTANT_MINUTES,
+} from './judge-burnout.ts'
 export {
+  arrangementIn,
+  type PatternsToRing,
+  type RingCard,
+  type RingProposal,
+  ringFor,
+  usualRings,
+} from './ring-choice.ts'
+export {
+  CORE_WITHIN_CELSIUS,
   type RingGrid,
   type RingHeat,
   type RingMoment,
@@ -78,14 +96,17 @@ export {
 } from './ring-material.ts'
 export {
   type ArrangementLine,
-  type Binder,
+  BETWEEN_PATTERNS_MILLIMETRES,
   checkArrangement,
   endClearances,
   FEED_RATIO,
   type FeedCheck,
   feedCheck,
   gaugeAtLeast,
+  offAxisMillimetres,
+  RESERVOIR_WITHIN_MILLIMETRES,
   type RingArrangement,
-  WALL_CLEARANCE,
+  WALL_CLEARANCE_MILLIMETRES,
 } from './sprue.ts'
+export { expansionRows, thermalAt, thermalShareAt } from './thermal-shape.ts'
 export { type BareMould, bareMouldCelsius, erfc, LATEST_TRANSFER_SECONDS, phosphateOut } from './transfer.ts'

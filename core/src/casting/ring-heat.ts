@@ -1,5 +1,5 @@
+import { programCelsius, programMinutes, type TemperatureProgram } from '../program/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
-import { type BurnoutProgram, programCelsius, programMinutes } from './burnout-program.ts'
 import { type MoistureCurve, moisture, type RingMaterial } from './ring-material.ts'
 import { sweep, type Tridiagonal, tridiagonal } from './tridiagonal.ts'
 
@@ -40,7 +40,7 @@ export interface RingHeat {
 const STEFAN_BOLTZMANN = 5.670374e-8
 const KELVIN = 273.15
 /** How near the core must be, °C (choice). */
-export const CORE_WITHIN = 10
+export const CORE_WITHIN_CELSIUS = 10
 export const WATER_GONE_CELSIUS = 120
 const METAL_JOULES_PER_M3K = 3.925e6
 const LINING_WATTS_PER_MK = 0.15
@@ -64,7 +64,7 @@ const PASS_WITHIN = 1e-3
 export function ringHeat(
   size: RingSize,
   material: RingMaterial,
-  furnace: BurnoutProgram | ((minutes: number) => number),
+  furnace: TemperatureProgram | ((minutes: number) => number),
   minutes: number,
   grid: RingGrid = usualGrid,
 ): RingHeat {
@@ -88,8 +88,8 @@ export function ringHeat(
       now - (grid.stepSeconds / 60) * (1 - (celsius - before) / Math.max(1e-9, core - before))
     if (waterGoneMinutes === undefined && core > WATER_GONE_CELSIUS)
       waterGoneMinutes = passed(WATER_GONE_CELSIUS)
-    if (coreReadyMinutes === undefined && core >= highest - CORE_WITHIN)
-      coreReadyMinutes = passed(highest - CORE_WITHIN)
+    if (coreReadyMinutes === undefined && core >= highest - CORE_WITHIN_CELSIUS)
+      coreReadyMinutes = passed(highest - CORE_WITHIN_CELSIUS)
     before = core
     if (Math.floor(now) > Math.floor(now - grid.stepSeconds / 60) || n === steps)
       curve.push({ minutes: now, furnaceCelsius, wallCelsius: field.wall, coreCelsius: core })
@@ -102,7 +102,7 @@ export function ringHeat(
 }
 
 /** How long a program has to be followed, so that the core has time to come after: its length and as much again. */
-export function followMinutes(program: BurnoutProgram): number {
+export function followMinutes(program: TemperatureProgram): number {
   return programMinutes(program) + 120
 }
 

@@ -1,5 +1,5 @@
+import type { Binder } from '../materials/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import type { Binder } from './sprue.ts'
 
 /** Investment as a body that conducts heat and holds water. */
 export interface RingMaterial {

@@ -1,3 +1,4 @@
+import type { Binder } from '../materials/index.ts'
 import { gaugeMillimetres } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 
@@ -69,15 +70,15 @@ export function gaugeAtLeast(millimetres: number): number {
   )
 }
 
-export type Binder = 'gypsum' | 'phosphate'
-
 /** From the end of the pattern to the end of the ring, mm: what gas can still leave through (common practice). */
 export const endClearances: Readonly<Record<Binder, { readonly least: number; readonly most: number }>> = {
   gypsum: { least: 5, most: 7 },
   phosphate: { least: 3, most: 4 },
 }
 /** From the pattern to the wall of the ring, mm (common practice). */
-export const WALL_CLEARANCE = 6
+export const WALL_CLEARANCE_MILLIMETRES = 6
+/** Between patterns in one ring, mm (common practice). */
+export const BETWEEN_PATTERNS_MILLIMETRES = 6
 
 /** A pattern as it stands in its ring, mm from the former upwards. */
 export interface RingArrangement {
@@ -88,9 +89,37 @@ export interface RingArrangement {
   readonly formerMillimetres: number
   readonly sprueLengthMillimetres: number
   readonly patternHeightMillimetres: number
-  /** Half the width of the pattern, from the axis of the ring to its outermost part. */
+  /** Half the width of a pattern, from its own axis to its outermost part. */
   readonly patternReachMillimetres: number
+  /** Like ones that stand evenly round the axis; one, as usual, stands on it. */
+  readonly patterns?: number
 }
+
+/** From the axis of the ring to the axis of each pattern, mm: neighbours keep their distance (chord of a circle, exact). */
+export function offAxisMillimetres({
+  patterns = 1,
+  patternReachMillimetres,
+}: Pick<RingArrangement, 'patterns' | 'patternReachMillimetres'>): number {
+  if (!(Number.isInteger(patterns) && patterns >= 1 && patterns <= 12))
+    throw new DomainError(
+      'patterns',
+      `${patterns} patterns do not go into one ring.`,
+      'Enter a whole number from 1 to 12.',
+      'patterns',
+    )
+  if (patterns === 1) return 0
+  return (2 * patternReachMillimetres + BETWEEN_PATTERNS_MILLIMETRES) / (2 * Math.sin(Math.PI / patterns))
+}
+
+/** From the axis of the ring to the outermost part of any pattern, mm. */
+export function outermostMillimetres(
+  at: Pick<RingArrangement, 'patterns' | 'patternReachMillimetres'>,
+): number {
+  return offAxisMillimetres(at) + at.patternReachMillimetres
+}
+
+/** How near to its pattern a ball reservoir sits, mm (common practice). */
+export const RESERVOIR_WITHIN_MILLIMETRES = 1.5
 
 export interface ArrangementLine {
   readonly id: 'end' | 'wall' | 'thermalCentre'
@@ -117,7 +146,7 @@ export function checkArrangement(at: RingArrangement): ArrangementLine[] {
   const { least, most } = endClearances[at.binder]
   const end =
     at.ringHeightMillimetres - at.formerMillimetres - at.sprueLengthMillimetres - at.patternHeightMillimetres
-  const wall = at.ringRadiusMillimetres - at.patternReachMillimetres
+  const wall = at.ringRadiusMillimetres - outermostMillimetres(at)
   const above = at.formerMillimetres + at.sprueLengthMillimetres - at.ringHeightMillimetres / 2
   const mm = (value: number) => `${value.toFixed(1)} mm`
   return [
@@ -139,9 +168,12 @@ export function checkArrangement(at: RingArrangement): ArrangementLine[] {
       id: 'wall',
       name: 'To the wall of the ring',
       foundMillimetres: wall,
-      leastMillimetres: WALL_CLEARANCE,
-      pass: wall >= WALL_CLEARANCE,
-      say: wall < WALL_CLEARANCE ? `Take a ring ${mm(2 * (WALL_CLEARANCE - wall))} wider.` : '',
+      leastMillimetres: WALL_CLEARANCE_MILLIMETRES,
+      pass: wall >= WALL_CLEARANCE_MILLIMETRES,
+      say:
+        wall < WALL_CLEARANCE_MILLIMETRES
+          ? `Take a ring ${mm(2 * (WALL_CLEARANCE_MILLIMETRES - wall))} wider.`
+          : '',
     },
     {
       id: 'thermalCentre',

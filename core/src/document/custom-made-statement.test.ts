@@ -3,6 +3,8 @@ import { Bench, J } from '../route/case-bench.ts'
 import { goodHand, seededRandom, stepOf } from '../route/index.ts'
 import { customMadeStatement } from './index.ts'
 
+const maker = { name: 'Kiln Street Laboratory', address: '2 Kiln Street' }
+const unknown = { name: 'Lab', address: '' }
 const number = (lotId: string) => `no. ${lotId}`
 
 describe('the statement on a custom-made device', () => {
@@ -12,7 +14,7 @@ describe('the statement on a custom-made device', () => {
   bench.finish('metal-record')
 
   it('holds what Annex XIII section 1 of Regulation (EU) 2017/745 asks for (recalled), from the record alone', () => {
-    const statement = customMadeStatement(bench.hand.state, bench.job, 'Kiln Street Laboratory', number)
+    const statement = customMadeStatement(bench.hand.state, bench.job, maker, number)
     expect(statement).toMatchObject({
       maker: 'Kiln Street Laboratory',
       device: 'Cast post and core',
@@ -26,16 +28,37 @@ describe('the statement on a custom-made device', () => {
     expect(statement.source).toContain('local law decides')
   })
   it('says what a person must still complete', () => {
-    const { open } = customMadeStatement(bench.hand.state, bench.job, 'Lab', number)
+    const { open } = customMadeStatement(bench.hand.state, bench.job, unknown, number)
     expect(open).toEqual(expect.arrayContaining(['Address of the maker.', 'Steps that are not done yet.']))
     const unnoted = new Bench('cast-posts').upTo('cut-sprue')
-    expect(customMadeStatement(unnoted.hand.state, unnoted.job, 'Lab', number).open).toContain(
+    expect(customMadeStatement(unnoted.hand.state, unnoted.job, unknown, number).open).toContain(
       'Lots that were not noted.',
     )
   })
+  it('names the alloy that was melted, its lots and what of it was returned; the address when it is known', () => {
+    const post = new Bench('cast-crown').upTo('cast')
+    const piece = (id: string, lotId: string, shares: number[]) => ({
+      id,
+      grams: 5,
+      lots: [{ lotId, share: 1 }],
+      history: { shares },
+    })
+    post.sheet('cast', 'charge', {
+      kind: 'charge',
+      alloyId: 'gold-type-3',
+      pieces: [piece('a', 'L1', [1]), piece('b', 'L2', [0, 1])],
+    })
+    const { materials, open } = customMadeStatement(post.hand.state, post.job, maker, number)
+    expect(materials).toContainEqual({
+      name: 'Gold alloy, type 3',
+      lots: ['no. L1', 'no. L2'],
+      returnedPercent: 50,
+    })
+    expect(open).not.toContain('Address of the maker.')
+  })
   it('names what stays in the mouth, not what helped on the way', () => {
     const denture = new Bench('complete-denture').upTo('dough')
-    const names = customMadeStatement(denture.hand.state, denture.job, 'Lab', number).materials.map(
+    const names = customMadeStatement(denture.hand.state, denture.job, unknown, number).materials.map(
       ({ name }) => name,
     )
     expect(names).toEqual(expect.arrayContaining(['Denture teeth', 'Heat-cure acrylic']))
@@ -43,7 +66,7 @@ describe('the statement on a custom-made device', () => {
   })
   it('is refused while nothing is made', () => {
     const fresh = new Bench('cast-posts')
-    expect(() => customMadeStatement(fresh.hand.state, fresh.job, 'Lab', number)).toThrow(
+    expect(() => customMadeStatement(fresh.hand.state, fresh.job, unknown, number)).toThrow(
       expect.objectContaining({ code: 'nothing-made' }),
     )
   })

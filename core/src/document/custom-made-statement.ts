@@ -1,3 +1,4 @@
+import { chargeOf } from '../casting/index.ts'
 import { materials } from '../materials/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import type { CaseState, JobState } from '../route/index.ts'
@@ -7,11 +8,21 @@ export interface StatedMaterial {
   readonly name: string
   readonly product?: string
   readonly lots: readonly string[]
+  /** Of an alloy: how much of it had been melted before, percent; left out: none of it. */
+  readonly returnedPercent?: number
+}
+
+/** The lab as it signs. */
+export interface Maker {
+  readonly name: string
+  readonly address: string
 }
 
 /** What a statement on a custom-made device says. Made from the record; a template, local law decides. */
 export interface CustomMadeStatement {
   readonly maker: string
+  /** Empty where the lab has not entered it. */
+  readonly address: string
   readonly device: string
   readonly deviceNumber: string
   readonly patientCode: string
@@ -39,7 +50,7 @@ export interface CustomMadeStatement {
 export function customMadeStatement(
   state: CaseState,
   job: JobState,
-  maker: string,
+  maker: Maker,
   lotNumber: (lotId: string) => string,
 ): CustomMadeStatement {
   const done = Object.values(job.steps).flatMap(({ finishedAt }) => (finishedAt ? [finishedAt] : []))
@@ -53,7 +64,8 @@ export function customMadeStatement(
   const used = usedMaterials(job, lotNumber)
   const finished = job.route.steps.every(({ id }) => job.steps[id]?.finishedAt ?? job.steps[id]?.skipReason)
   return {
-    maker,
+    maker: maker.name,
+    address: maker.address,
     device: job.route.name,
     deviceNumber: `${state.docket}/${job.jobId}`,
     patientCode,
@@ -73,7 +85,7 @@ export function customMadeStatement(
       'It conforms to the general safety and performance requirements of Annex I of Regulation (EU) 2017/745; any that are not fully met are named below, with the grounds.',
     ],
     open: [
-      'Address of the maker.',
+      ...(maker.address.trim() === '' ? ['Address of the maker.'] : []),
       'Requirements of Annex I that are not fully met, with the grounds, or "none".',
       ...(used.some(({ lots }) => lots.length === 0) ? ['Lots that were not noted.'] : []),
       ...(finished ? [] : ['Steps that are not done yet.']),
@@ -99,7 +111,26 @@ function usedMaterials(job: JobState, lotNumber: (lotId: string) => string): Sta
       for (const lot of lots) entry.lots.add(lotNumber(lot))
       found.set(key, entry)
     }
-  return [...found.values()].map(({ lots, ...rest }) => ({ ...rest, lots: [...lots] }))
+  return [
+    ...[...found.values()].map(({ lots, ...rest }) => ({ ...rest, lots: [...lots] })),
+    ...meltedAlloys(job, lotNumber),
+  ]
+}
+
+function meltedAlloys(job: JobState, lotNumber: (lotId: string) => string): StatedMaterial[] {
+  return Object.values(job.steps).flatMap(({ sheets }) => {
+    const sheet = sheets.findLast((each) => each.sheet.kind === 'charge')?.sheet
+    if (sheet?.kind !== 'charge') return []
+    const { lots, remeltShare } = chargeOf(sheet.pieces)
+    return [
+      {
+        name: materials.get(sheet.alloyId)?.name ?? sheet.alloyId,
+        ...(sheet.product ? { product: sheet.product } : {}),
+        lots: lots.map(({ lotId }) => lotNumber(lotId)),
+        ...(remeltShare > 0 ? { returnedPercent: Math.round(100 * remeltShare) } : {}),
+      },
+    ]
+  })
 }
 
 /** Families of materials that a patient carries. */

@@ -1,5 +1,6 @@
 export {
   type CustomMadeStatement,
   customMadeStatement,
+  type Maker,
   type StatedMaterial,
 } from './custom-made-statement.ts'

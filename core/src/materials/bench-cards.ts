@@ -18,6 +18,7 @@ export const investmentCards: readonly MaterialCard[] = [
     family: 'investment',
     powderName: 'powder',
     liquidName: 'diluted special liquid',
+    investment: { binder: 'phosphate', peakCelsius: 850, hotEntry: false, source: COMMON_PRACTICE },
     measure: {
       by: 'mass',
       minMillilitresPerGram: 0.16,
@@ -46,6 +47,7 @@ export const investmentCards: readonly MaterialCard[] = [
     family: 'investment',
     powderName: 'powder',
     liquidName: 'water',
+    investment: { binder: 'gypsum', peakCelsius: 680, hotEntry: false, source: COMMON_PRACTICE },
     measure: {
       by: 'mass',
       minMillilitresPerGram: 0.38,

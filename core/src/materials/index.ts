@@ -1,10 +1,17 @@
+import { alloyMaterials } from './alloy-cards.ts'
 import { benchCards, investmentCards } from './bench-cards.ts'
 import { gypsumCards } from './gypsum-cards.ts'
 import { materialShelf } from './material-card.ts'
 import { otherCards } from './other-cards.ts'
 
 /** Every shipped material card by its id, checked when the core is loaded. */
-export const materials = materialShelf([...gypsumCards, ...investmentCards, ...otherCards, ...benchCards])
+export const materials = materialShelf([
+  ...gypsumCards,
+  ...investmentCards,
+  ...alloyMaterials,
+  ...otherCards,
+  ...benchCards,
+])
 
 export {
   type LabProduct,
@@ -13,10 +20,13 @@ export {
   productFlags,
 } from './lab-product.ts'
 export {
+  type AlloyFigures,
+  type Binder,
   COMMON_PRACTICE,
   clockFault,
   clockOrder,
   type ExpansionPoint,
+  type InvestmentFigures,
   type Iso6873Limits,
   type MassMeasure,
   type MaterialCard,
@@ -26,9 +36,11 @@ export {
   materialShelf,
   type PartsMeasure,
   type Source,
+  type ThermalPoint,
 } from './material-card.ts'
 export {
   LOOSE_POLYMER_GRAMS_PER_ML,
   MONOMER_GRAMS_PER_CM3,
   POLYMER_GRAMS_PER_CM3,
+  USUAL_WAX_GRAMS_PER_CM3,
 } from './other-cards.ts'

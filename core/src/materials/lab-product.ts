@@ -1,10 +1,13 @@
 import { DomainError } from '../refusal/index.ts'
 import {
+  type AlloyFigures,
   clockFault,
   clockOrder,
   type ExpansionPoint,
+  type InvestmentFigures,
   type MaterialCard,
   type MaterialClock,
+  type ThermalPoint,
 } from './material-card.ts'
 
 /** A product on the lab's own shelf: a generic class, and what its pack says otherwise. */
@@ -20,6 +23,16 @@ export interface LabProduct {
   /** Only the times that the pack prints. */
   readonly clock?: Partial<Omit<MaterialClock, 'source'>>
   readonly settingExpansion?: readonly ExpansionPoint[]
+  /** Of an investment. */
+  readonly thermalCurve?: readonly ThermalPoint[]
+  readonly peakCelsius?: number
+  readonly hotEntry?: boolean
+  readonly hygroscopicPercent?: number
+  readonly settingPercentPerRatioStep?: number
+  /** Of an alloy. */
+  readonly castingShrinkagePercent?: number
+  readonly castingFromCelsius?: number
+  readonly castingToCelsius?: number
   /** What is printed where: "the pack", "data sheet 3". */
   readonly source: string
 }
@@ -54,15 +67,63 @@ export function productFaults(product: LabProduct, classCard: MaterialCard): Pro
     fault('clock', `${classCard.name} has no clock of its own: enter pour by, set and separate.`)
   const fallen = clock && product.clock ? clockFault(clock) : undefined
   if (fallen) fault('clock', `The times do not rise: ${fallen.replace('the clock must rise: ', '')}.`)
-  const points = product.settingExpansion ?? []
-  for (const [index, { specialLiquidPercent: c, expansionPercent: e }] of points.entries()) {
-    if (!(c >= 0 && c <= 100)) fault('settingExpansion', `A share of ${c} % is not between 0 and 100.`)
-    if (!(Math.abs(e) <= 5)) fault('settingExpansion', `An expansion of ${e} % cannot be right.`)
-    if (index > 0 && !(c > points[index - 1]!.specialLiquidPercent))
-      fault('settingExpansion', 'Put the shares of special liquid in rising order, each once.')
-  }
+  expansionFaults(product.settingExpansion ?? []).forEach((sentence) => {
+    fault('settingExpansion', sentence)
+  })
+  curveFaults(product.thermalCurve ?? []).forEach((sentence) => {
+    fault('thermalCurve', sentence)
+  })
+  const ofInvestment = [
+    'thermalCurve',
+    'peakCelsius',
+    'hotEntry',
+    'hygroscopicPercent',
+    'settingPercentPerRatioStep',
+  ] as const
+  const ofAlloy = ['castingShrinkagePercent', 'castingFromCelsius', 'castingToCelsius'] as const
+  for (const [fields, its] of [
+    [ofInvestment, classCard.investment],
+    [ofAlloy, classCard.alloy],
+  ] as const)
+    for (const field of fields)
+      if (product[field] !== undefined && !its) fault(field, `${classCard.name} has no such figure.`)
+  positive('peakCelsius', product.peakCelsius, 1200, '°C')
+  if (
+    product.settingPercentPerRatioStep !== undefined &&
+    !(Math.abs(product.settingPercentPerRatioStep) <= 1)
+  )
+    fault('settingPercentPerRatioStep', 'Enter the change for 0.01 mL/g: at most 1 % either way.')
+  positive('hygroscopicPercent', product.hygroscopicPercent, 5, '%')
+  positive('castingShrinkagePercent', product.castingShrinkagePercent, 5, '%')
+  positive('castingFromCelsius', product.castingFromCelsius, 2000, '°C')
+  positive('castingToCelsius', product.castingToCelsius, 2000, '°C')
+  const merged = mergedAlloy(product, classCard)
+  if (merged && merged.castingCelsius[0] > merged.castingCelsius[1])
+    fault('castingToCelsius', 'The casting temperatures do not rise: enter both.')
   return faults
 }
+
+function expansionFaults(points: readonly ExpansionPoint[]): string[] {
+  return points.flatMap(({ specialLiquidPercent: c, expansionPercent: e, thermalPercent: t = 0 }, index) => [
+    ...(c >= 0 && c <= 100 ? [] : [`A share of ${c} % is not between 0 and 100.`]),
+    ...[e, t].filter((value) => !(Math.abs(value) <= 5)).map(implausible),
+    ...(index > 0 && !(c > points[index - 1]!.specialLiquidPercent)
+      ? ['Put the shares of special liquid in rising order, each once.']
+      : []),
+  ])
+}
+
+function curveFaults(points: readonly ThermalPoint[]): string[] {
+  return points.flatMap(({ celsius, expansionPercent }, index) => [
+    ...(celsius >= 0 && celsius <= 1200 ? [] : [`${celsius} °C is not between 0 and 1200.`]),
+    ...(Math.abs(expansionPercent) <= 5 ? [] : [implausible(expansionPercent)]),
+    ...(index > 0 && !(celsius > points[index - 1]!.celsius)
+      ? ['Put the temperatures in rising order, each once.']
+      : []),
+  ])
+}
+
+const implausible = (percent: number) => `An expansion of ${percent} % cannot be right.`
 
 /** Figures that lie outside the class: allowed, since the pack wins, but told. */
 export function productFlags(product: LabProduct, classCard: MaterialCard): string[] {
@@ -110,7 +171,32 @@ export function productCard(product: LabProduct, classCard: MaterialCard): Mater
     ...(product.settingExpansion?.length
       ? { settingExpansion: { points: product.settingExpansion, source } }
       : {}),
+    ...(classCard.investment ? { investment: mergedInvestment(product, classCard.investment) } : {}),
+    ...(classCard.alloy ? { alloy: mergedAlloy(product, classCard) } : {}),
   }
+}
+
+function mergedInvestment(product: LabProduct, its: InvestmentFigures): InvestmentFigures {
+  const { thermalCurve, peakCelsius, hotEntry, hygroscopicPercent, settingPercentPerRatioStep } = product
+  const own = { thermalCurve, peakCelsius, hotEntry, hygroscopicPercent, settingPercentPerRatioStep }
+  return { ...its, ...known(own), source: `${product.source}; else ${its.source}` }
+}
+
+function mergedAlloy(product: LabProduct, { alloy }: MaterialCard): AlloyFigures | undefined {
+  if (!alloy) return undefined
+  const { castingShrinkagePercent: shrinkage, castingFromCelsius, castingToCelsius } = product
+  const [from, to] = alloy.castingCelsius
+  return {
+    ...alloy,
+    ...known({ shrinkageFraction: shrinkage === undefined ? undefined : shrinkage / 100 }),
+    castingCelsius: [castingFromCelsius ?? from, castingToCelsius ?? to],
+    source: `${product.source}; else ${alloy.source}`,
+  }
+}
+
+/** Only what has a value. */
+function known<T extends object>(figures: T): { [K in keyof T]?: Exclude<T[K], undefined> } {
+  return Object.fromEntries(Object.entries(figures).filter(([, value]) => value !== undefined)) as never
 }
 
 /** The times of the pack over those of the class; undefined while some that every clock needs are missing. */

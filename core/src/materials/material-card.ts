@@ -81,6 +81,48 @@ export const clockOrder = [
 export interface ExpansionPoint {
   readonly specialLiquidPercent: number
   readonly expansionPercent: number
+  /** At the peak of the burnout, where the sheet gives it. */
+  readonly thermalPercent?: number
+}
+
+/** What holds an investment together. */
+export type Binder = 'gypsum' | 'phosphate'
+
+/** Thermal expansion of an investment at a temperature, percent. */
+export interface ThermalPoint {
+  readonly celsius: number
+  readonly expansionPercent: number
+}
+
+/** What an investment is, beyond its mix. */
+export interface InvestmentFigures {
+  readonly binder: Binder
+  /** Usual final hold. */
+  readonly peakCelsius: number
+  /** May go into a hot furnace; only where its maker says so. */
+  readonly hotEntry: boolean
+  /** Further setting expansion in a water bath, percent; only where its sheet gives it. */
+  readonly hygroscopicPercent?: number
+  /** Rising in temperature; only where its sheet gives it. */
+  readonly thermalCurve?: readonly ThermalPoint[]
+  /** Change of the setting expansion, percent, with each 0.01 mL/g more liquid; only where its sheet gives it. */
+  readonly settingPercentPerRatioStep?: number
+  readonly source: Source
+}
+
+/** What an alloy is, beyond its density. */
+export interface AlloyFigures {
+  /** Linear, of the mould. */
+  readonly shrinkageFraction: number
+  readonly castingCelsius: readonly [from: number, to: number]
+  readonly usualBinder: Binder
+  /** Of a spring arm, for its density. */
+  readonly turns: readonly [least: number, most: number]
+  /** May returns go in again? */
+  readonly remelt: string
+  /** What its dust and fume can do to a person. */
+  readonly hazards: readonly string[]
+  readonly source: Source
 }
 
 /** Limits of ISO 6873:2013, recalled. */
@@ -112,6 +154,10 @@ export interface MaterialCard {
   readonly thickness?: { readonly millimetres: number; readonly source: Source }
   /** By special liquid, rising; only where a pack prints it. */
   readonly settingExpansion?: { readonly points: readonly ExpansionPoint[]; readonly source: Source }
+  readonly investment?: InvestmentFigures
+  readonly alloy?: AlloyFigures
+  /** The wider class that asks for "any of these": lots of this card serve it too. */
+  readonly kindOf?: string
   readonly notes: readonly string[]
 }
 
@@ -143,6 +189,15 @@ export function materialCardFaults(card: MaterialCard, known: ReadonlySet<string
     if (Math.abs(sum - 1) > 1e-9) fault(`the parts of the blend add up to ${sum}, not 1`)
     for (const part of card.blend)
       if (!known.has(part.materialId)) fault(`the blend names an unknown material ${part.materialId}`)
+  }
+  if (card.kindOf && !known.has(card.kindOf)) fault(`is a kind of an unknown material ${card.kindOf}`)
+  if (card.alloy) {
+    const { shrinkageFraction, castingCelsius, source } = card.alloy
+    if (!card.density) fault('an alloy has a density')
+    if (!(shrinkageFraction > 0 && shrinkageFraction < 0.1)) fault('the casting shrinkage cannot be right')
+    if (!(castingCelsius[0] > 0 && castingCelsius[0] <= castingCelsius[1]))
+      fault('the casting temperatures must rise')
+    if (source.trim() === '') fault('the alloy has no source')
   }
   return faults
 }

@@ -4,6 +4,8 @@ import { COMMON_PRACTICE, type MaterialCard } from './material-card.ts'
 export const MONOMER_GRAMS_PER_CM3 = 0.945
 /** Density of poly(methyl methacrylate), g/cm3. Source: Phillips, recalled. */
 export const POLYMER_GRAMS_PER_CM3 = 1.19
+/** Inlay wax where nothing was measured, g/cm3 (common practice). */
+export const USUAL_WAX_GRAMS_PER_CM3 = 0.95
 /** Loose polymer beads, g/mL: puts 3:1 by volume at 2.25:1 by mass, the middle of 2 to 2.5 (common practice). */
 export const LOOSE_POLYMER_GRAMS_PER_ML = 0.71
 
@@ -108,6 +110,10 @@ export const otherCards: readonly MaterialCard[] = [
     family: 'wax',
     powderName: 'wax',
     liquidName: '',
+    density: {
+      gramsPerCm3: USUAL_WAX_GRAMS_PER_CM3,
+      source: 'common practice: about 0.95, weigh a known piece',
+    },
     notes: ['Small increments; it shrinks as it cools and creeps when it is warm.'],
   },
   {
@@ -116,6 +122,7 @@ export const otherCards: readonly MaterialCard[] = [
     family: 'acrylic',
     powderName: 'polymer',
     liquidName: 'monomer',
+    density: polymerDensity,
     notes: ['Small portions, thin: it shrinks as it sets.'],
   },
   {

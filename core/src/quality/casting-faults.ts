@@ -1,6 +1,12 @@
-import { USUAL_WAX_GRAMS_PER_CM3 } from '../casting/index.ts'
-import type { Source } from '../materials/index.ts'
-import { COMMON_PRACTICE } from '../materials/index.ts'
+import {
+  alloyCards,
+  endClearances,
+  GYPSUM_CEILING_CELSIUS,
+  LATEST_TRANSFER_SECONDS,
+  LIGHTEST_ALLOY_GRAMS_PER_CM3,
+  usualPeaks,
+} from '../casting/index.ts'
+import { type Binder, COMMON_PRACTICE, type Source, USUAL_WAX_GRAMS_PER_CM3 } from '../materials/index.ts'
 import { gaugeMillimetres } from '../quantity/index.ts'
 import type { CastingRecord } from './casting-record.ts'
 
@@ -38,16 +44,20 @@ const transferLate: CauseRule = {
   name: 'The mould cooled on its way to the arm',
   change: 'Wind the arm and melt first; at most a minute from oven to arm.',
   evidence: ({ transferMinutes: t }) =>
-    t === undefined ? undefined : when(t > 1, `${minutes(t)} from oven to arm.`),
+    t === undefined ? undefined : when(60 * t > LATEST_TRANSFER_SECONDS, `${minutes(t)} from oven to arm.`),
 }
+/** So far below its usual peak a mould is cold, °C (choice). */
+const COLD_BELOW_PEAK_CELSIUS = 50
+/** Shorter than this no ring is hot through, min (choice; the heat of the ring says it better). */
+const SHORTEST_BURNOUT_MINUTES = 120
 const furnaceCold: CauseRule = {
   name: 'The mould was not hot enough',
   change: 'Hold at the temperature of the investment, until the core is hot: see Cast, Burnout.',
-  evidence: ({ furnaceCelsius: t, binder, burnoutMinutes: m }) => {
+  evidence: ({ furnaceCelsius: t, binder = 'phosphate', burnoutMinutes: m }) => {
     if (t === undefined && m === undefined) return undefined
-    const usual = binder === 'gypsum' ? 650 : 800
+    const usual = usualPeaks[binder] - COLD_BELOW_PEAK_CELSIUS
     const cold = t !== undefined && t < usual
-    const short = m !== undefined && m < 120
+    const short = m !== undefined && m < SHORTEST_BURNOUT_MINUTES
     const words = [
       ...(t === undefined ? [] : [`final hold at ${Math.round(t)} °C, usual ${usual} or more`]),
       ...(m === undefined ? [] : [`${Math.round(m)} min in the furnace`]),
@@ -55,40 +65,61 @@ const furnaceCold: CauseRule = {
     return when(cold || short, `${words.charAt(0).toUpperCase()}${words.slice(1)}.`)
   },
 }
-/** The lightest casting alloys: less metal than this cannot fill the mould. */
-const LIGHTEST_ALLOY_GRAMS_PER_CM3 = 8.3
+const coreFell: CauseRule = {
+  name: 'The mould cooled in the furnace and shrank',
+  change: 'After a power cut or an open door judge the curve: see Cast, Burnout.',
+  evidence: ({ coreFellToCelsius: t, measuredByMachine }) =>
+    t !== undefined
+      ? when(true, `The core fell to ${Math.round(t)} °C.`)
+      : measuredByMachine
+        ? when(false, 'The core never fell, by the curve of the furnace.')
+        : undefined,
+}
 const metalShort: CauseRule = {
   name: 'Too little metal',
   change: 'Work the alloy out from the pattern with its sprue, and add the button: see Cast, Metal.',
-  evidence: ({ alloyGrams: alloy, patternGrams: pattern }) => {
+  evidence: ({ alloyGrams: alloy, patternGrams: pattern, alloyId }) => {
     if (alloy === undefined || pattern === undefined) return undefined
-    const least = (pattern / USUAL_WAX_GRAMS_PER_CM3) * LIGHTEST_ALLOY_GRAMS_PER_CM3
-    return when(alloy < least, `${alloy} g melted; ${pattern} g of wax want at least ${least.toFixed(1)} g.`)
+    const density = alloyCards.find(({ id }) => id === alloyId)?.gramsPerCm3 ?? LIGHTEST_ALLOY_GRAMS_PER_CM3
+    const least = (pattern / USUAL_WAX_GRAMS_PER_CM3) * density
+    return when(
+      alloy < least,
+      `${Number(alloy.toFixed(2))} g melted; ${pattern} g of wax want at least ${least.toFixed(1)} g.`,
+    )
   },
 }
+/** The alloys that a binder is usual for: what they have in common, where the alloy itself is not on record. */
+const usualTurns = (binder: Binder) =>
+  Math.min(...alloyCards.filter(({ usualBinder }) => usualBinder === binder).map(({ turns }) => turns[0]))
 const fewTurns: CauseRule = {
   name: 'Too little pressure',
   change: 'More turns: 2 to 3 for dense, 4 to 5 for light alloys.',
-  evidence: ({ turns, binder }) => {
+  evidence: ({ turns, binder = 'phosphate', alloyId }) => {
     if (turns === undefined) return undefined
-    const usual = binder === 'gypsum' ? 2 : 4
+    const usual = alloyCards.find(({ id }) => id === alloyId)?.turns[0] ?? usualTurns(binder)
     return when(turns < usual, `${turns} turns; usual ${usual} or more.`)
   },
 }
 const clearanceLong: CauseRule = {
   name: 'Gas could not leave the end of the mould',
   change: 'Bring the pattern to 6 mm (gypsum) or 3 to 4 mm (phosphate) below the end of the ring.',
-  evidence: ({ endClearanceMillimetres: mm, binder }) => {
+  evidence: ({ endClearanceMillimetres: mm, binder = 'phosphate' }) => {
     if (mm === undefined) return undefined
-    const most = binder === 'gypsum' ? 7 : 4
+    const { most } = endClearances[binder]
     return when(mm > most, `${mm} mm to the end of the ring; at most ${most}.`)
   },
 }
+/** Through an inversion, °C/min (choice). */
+const SLOW_CELSIUS_PER_MINUTE = 10
 const heatedFast: CauseRule = {
   name: 'Heated too fast',
   change: 'Slowly through 250 °C and 573 °C; the longer program.',
-  evidence: ({ burnoutMinutes: m }) =>
-    m === undefined ? undefined : when(m < 150, `${Math.round(m)} min in the furnace in all.`),
+  evidence: ({ burnoutMinutes: m, throughInversionsCelsiusPerMinute: rate }) =>
+    rate !== undefined
+      ? when(rate > SLOW_CELSIUS_PER_MINUTE, `Up to ${rate.toFixed(0)} °C/min through an inversion.`)
+      : m === undefined
+        ? undefined
+        : when(m < 150, `${Math.round(m)} min in the furnace in all.`),
 }
 const setShort: CauseRule = {
   name: 'Into the furnace before it had set',
@@ -128,13 +159,13 @@ const sprueThin: CauseRule = {
       ? undefined
       : when(gauge > 10, `Gauge ${gauge}, ${gaugeMillimetres(gauge).toFixed(2)} mm thick.`),
 }
+/** Hotter than this a binder breaks down, °C: gypsum Phillips, recalled; phosphate common practice, its sheet decides. */
+const ceilings: Readonly<Record<Binder, number>> = { gypsum: GYPSUM_CEILING_CELSIUS, phosphate: 930 }
 const overheated: CauseRule = {
   name: 'The investment broke down',
   change: 'Gypsum-bonded never above 700 °C; phosphate-bonded as its sheet says.',
-  evidence: ({ furnaceCelsius: t, binder }) =>
-    t === undefined
-      ? undefined
-      : when(t > (binder === 'gypsum' ? 690 : 930), `Final hold at ${Math.round(t)} °C.`),
+  evidence: ({ furnaceCelsius: t, binder = 'phosphate' }) =>
+    t === undefined ? undefined : when(t > ceilings[binder], `Final hold at ${Math.round(t)} °C.`),
 }
 const waxMoved: CauseRule = {
   name: 'The wax moved before it was invested',
@@ -159,28 +190,57 @@ const bentOff: CauseRule = {
   change: 'Straight up, by the sprue; chill it first.',
 }
 
-/** Faults of a casting by the answers of its inspection, with their causes, the likeliest first. */
-const faults: Readonly<Record<string, readonly CauseRule[]>> = {
-  'Margin short': [transferLate, furnaceCold, metalShort, fewTurns, clearanceLong, metalCold],
-  Fins: [
-    heatedFast,
-    setShort,
-    ratioRule('thin', 'The investment was too thin', 'Weigh and measure; less liquid.'),
-    dropped,
-  ],
-  'Nodules inside': [
-    noWetting,
-    ratioRule('thick', 'The investment was too thick', 'Weigh and measure; more liquid.'),
-  ],
-  'Rough all over': [
-    wettingPools,
-    ratioRule('thin', 'The investment was too thin', 'Weigh and measure; less liquid.'),
-    overheated,
-    heatedFast,
-    metalHot,
-  ],
-  Porous: [sprueThin, metalShort, metalHot, clearanceLong],
-  Bent: [waxMoved, bentOff],
+const carbonLeft: CauseRule = {
+  name: 'Wax or carbon was left in the mould',
+  change: 'Hole down first; the whole final hold.',
+  evidence: ({ burnoutMinutes: m }) =>
+    m === undefined ? undefined : when(m < 180, `${Math.round(m)} min in the furnace in all.`),
+}
+const littleExpansion: CauseRule = {
+  name: 'The mould expanded too little',
+  change: 'More special liquid, as the Cast screen works out from the table of the product.',
+}
+const spacerThin: CauseRule = {
+  name: 'The spacer was thin, or at the margin',
+  change: 'Two even coats, a millimetre short of the margin.',
+}
+const returned: CauseRule = {
+  name: 'Metal that was melted too often',
+  change: 'New metal; for posts at least half of it.',
+  evidence: ({ remeltShare: share }) =>
+    share === undefined
+      ? undefined
+      : when(share > 0.5, `${Math.round(100 * share)} % of the charge had been melted before.`),
+}
+const thin = ratioRule('thin', 'The investment was too thin', 'Weigh and measure; less liquid.')
+const thick = ratioRule('thick', 'The investment was too thick', 'Weigh and measure; more liquid.')
+
+const short = [transferLate, furnaceCold, metalShort, fewTurns, clearanceLong, metalCold]
+const rough = [wettingPools, thin, overheated, heatedFast, metalHot]
+const nodules = [noWetting, thick]
+
+/** Faults of a casting by where they are seen, with their causes, the likeliest first. */
+const faults: Readonly<Record<string, Readonly<Record<string, readonly CauseRule[]>>>> = {
+  margin: {
+    Short: short,
+    Rounded: [clearanceLong, carbonLeft, fewTurns],
+    Fins: [heatedFast, setShort, thin, dropped],
+  },
+  inside: { Nodules: nodules, Rough: rough },
+  walls: {
+    Rough: rough,
+    Pinholes: [metalHot, carbonLeft, returned, clearanceLong],
+    Bent: [waxMoved, bentOff],
+  },
+  chewing: { 'Not filled': short, Nodules: nodules },
+  sprue: {
+    'Shrinkage porosity': [sprueThin, metalShort, metalHot],
+    'Sucked in': [sprueThin, metalHot],
+  },
+  seats: {
+    'Held up inside': [noWetting, littleExpansion, spacerThin],
+    'Will not seat': [coreFell, transferLate, littleExpansion, waxMoved, spacerThin, noWetting],
+  },
 }
 
 const order: Readonly<Record<Standing, number>> = { supported: 0, unknown: 1, against: 2 }
@@ -189,11 +249,12 @@ const order: Readonly<Record<Standing, number>> = { supported: 0, unknown: 1, ag
  * What may have caused a fault of a casting: first what this case's own record supports, then what is not on record, last
  * what it speaks against; the usual likelihood decides within each.
  *
- * @param fault an answer of the inspection; one that is none gives no causes
+ * @param place a region of the casting, or `seats` for how it goes onto its die
+ * @param fault what was seen there; what is no fault gives no causes
  * Source: common practice; the limits are those of the steps.
  */
-export function castingCauses(fault: string, record: CastingRecord): readonly RankedCause[] {
-  return (faults[fault] ?? [])
+export function castingCauses(place: string, fault: string, record: CastingRecord): readonly RankedCause[] {
+  return (faults[place]?.[fault] ?? [])
     .map(({ name, change, evidence }): RankedCause => {
       const found = evidence?.(record)
       return {

@@ -1,4 +1,6 @@
-import { materials } from '../materials/index.ts'
+import { chargeOf, judgeBurnout, slowBands, steepestCelsiusPerMinute } from '../casting/index.ts'
+import { type Binder, materials } from '../materials/index.ts'
+import { insideCelsius } from '../program/index.ts'
 import type { JobState, StepState } from '../route/index.ts'
 
 /** What the record of a casting says of itself; what was not noted is missing. */
@@ -18,7 +20,15 @@ export interface CastingRecord {
   readonly turns?: number
   readonly sprueGauge?: number
   readonly endClearanceMillimetres?: number
-  readonly binder?: 'gypsum' | 'phosphate'
+  readonly binder?: Binder
+  readonly alloyId?: string
+  /** Of the charge, that was melted before. */
+  readonly remeltShare?: number
+  /** Steepest through an inversion, and how far the core fell: only from a curve that the furnace itself gave. */
+  readonly measuredByMachine?: boolean
+  readonly throughInversionsCelsiusPerMinute?: number
+  readonly coreFellToCelsius?: number
+  readonly specialLiquidPercent?: number
 }
 
 const MINUTE = 60_000
@@ -37,9 +47,10 @@ export function castingRecord(job: JobState): CastingRecord {
     marginToInvestMinutes: between(step('margin-check')?.finishedAt, step('invest')?.startedAt),
     benchSetMinutes: lasted('bench-set'),
     burnoutMinutes: lasted('burnout'),
-    furnaceCelsius: value('burnout', 'furnace-hold-gypsum', 'furnace-hold-phosphate'),
+    ...burnoutOf(step('burnout')),
     transferMinutes: between(step('burnout')?.finishedAt, step('cast')?.startedAt),
-    alloyGrams: value('cast', 'alloy-weight'),
+    ...chargeIn(step('cast')),
+    specialLiquidPercent: value('invest', 'special-liquid'),
     patternGrams: value('sprue', 'weight-with-sprue'),
     turns: value('cast', 'arm-turns'),
     sprueGauge: value('sprue', 'sprue-gauge'),
@@ -47,6 +58,31 @@ export function castingRecord(job: JobState): CastingRecord {
     binder: binderOf(job.route.choices.investment),
   }
   return Object.fromEntries(Object.entries(record).filter(([, each]) => each !== undefined))
+}
+
+function burnoutOf(burnout: StepState | undefined): CastingRecord {
+  const sheet = burnout?.sheets.findLast((each) => each.sheet.kind === 'burnout')?.sheet
+  if (sheet?.kind !== 'burnout') return {}
+  const { run } = sheet
+  const furnaceCelsius = run.measured.at(-1)!.celsius - run.showsTooMuchCelsius
+  if (run.from === 'hand') return { furnaceCelsius }
+  const { coreFellToCelsius } = judgeBurnout(run)
+  const end = run.measured.at(-1)!.minutes
+  return {
+    furnaceCelsius,
+    measuredByMachine: true,
+    throughInversionsCelsiusPerMinute: Math.max(
+      ...slowBands.map(({ celsius }) => steepestCelsiusPerMinute(insideCelsius(run), end, celsius)),
+    ),
+    ...(coreFellToCelsius === undefined ? {} : { coreFellToCelsius }),
+  }
+}
+
+function chargeIn(cast: StepState | undefined): CastingRecord {
+  const sheet = cast?.sheets.findLast((each) => each.sheet.kind === 'charge')?.sheet
+  if (sheet?.kind !== 'charge') return {}
+  const { grams, remeltShare } = chargeOf(sheet.pieces)
+  return { alloyGrams: grams, remeltShare, alloyId: sheet.alloyId }
 }
 
 function binderOf(choice: string | undefined): CastingRecord['binder'] {

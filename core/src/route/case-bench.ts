@@ -7,6 +7,7 @@ import {
   receiveCase,
   refusalOf,
   routeTemplates,
+  type SheetData,
   seededRandom,
   stepInHand,
 } from './index.ts'
@@ -61,6 +62,9 @@ export class Bench {
   check(stepId: string, checkId: string, reading: number | string): void {
     const value = typeof reading === 'number' ? { value: reading } : { answer: reading }
     this.do({ type: 'recordCheck', jobId: J, stepId, checkId, ...value })
+  }
+  sheet(stepId: string, sheetId: string, sheet: SheetData): void {
+    this.do({ type: 'recordSheet', jobId: J, stepId, sheetId, sheet })
   }
   finish(stepId: string): void {
     this.do({ type: 'finishStep', jobId: J, stepId })

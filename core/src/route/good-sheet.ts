@@ -1,4 +1,7 @@
+import { burnoutProgram, newMetal, usualPeaks, usualRings } from '../casting/index.ts'
+import { regionsOf } from '../inspection/index.ts'
 import { articulatorCards, MONSON_RADIUS_MILLIMETRES } from '../mounting/index.ts'
+import { programMinutes } from '../program/index.ts'
 import {
   type Prescription,
   type SetUpEntry,
@@ -14,7 +17,7 @@ import {
   planPair,
   type TrimPlan,
 } from '../trimming/index.ts'
-import { contourRegions, roomRules } from '../waxing/index.ts'
+import { roomRules } from '../waxing/index.ts'
 import type { SheetData, StepSheet } from './step-sheet.ts'
 
 const P = (x: number, y: number): Point => ({ x, y })
@@ -177,7 +180,39 @@ export function goodSheet(sheet: StepSheet): SheetData {
     case 'grooves':
       return { kind: 'grooves', tooth: 46, patternId: 'lower-molar-five' }
     case 'regions':
-      return { kind: 'regions', regions: contourRegions[sheet.drawing].map(({ id }) => ({ region: id })) }
+      return { kind: 'regions', regions: regionsOf[sheet.drawing].map(({ id }) => ({ region: id })) }
+    case 'burnout': {
+      const ring = {
+        radiusMillimetres: usualRings[1]!.innerDiameterMillimetres / 2,
+        heightMillimetres: usualRings[1]!.heightMillimetres,
+      }
+      const peakCelsius = usualPeaks[sheet.binder]
+      const program = burnoutProgram({
+        binder: sheet.binder,
+        radiusMillimetres: ring.radiusMillimetres,
+        rings: 1,
+        pattern: 'wax',
+        fast: false,
+        peakCelsius,
+      })
+      const measured = [{ minutes: Math.round(programMinutes(program)), celsius: peakCelsius }]
+      return {
+        kind: 'burnout',
+        machine: 'Furnace',
+        run: { binder: sheet.binder, ring, program, from: 'hand', measured, showsTooMuchCelsius: 0 },
+      }
+    }
+    case 'charge':
+      return {
+        kind: 'charge',
+        alloyId: 'nickel-chromium',
+        pieces: [
+          { id: 'by-hand-1', grams: 30.1, lots: [], history: newMetal },
+          { id: 'by-hand-2', grams: 29.8, lots: [], history: newMetal },
+        ],
+      }
+    case 'button':
+      return { kind: 'button', grams: 5.8 }
     case 'dispatch':
       return {
         kind: 'dispatch',

@@ -66,6 +66,7 @@ function windowFaults(step: RouteStep, earlier: ReadonlySet<string>): string[] {
 /** The steps that a sheet may send back to. */
 function leadsTo(sheet: StepSheet): string[] {
   const own = 'toStepId' in sheet.failing ? [sheet.failing.toStepId] : []
+  if ('remakeFrom' in sheet && sheet.remakeFrom) own.push(sheet.remakeFrom)
   return sheet.kind === 'tryInAnswer' ? [...own, ...sheet.changes.map(({ toStepId }) => toStepId)] : own
 }
 

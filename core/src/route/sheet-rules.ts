@@ -1,3 +1,6 @@
+import { chargeOf, checkBurnoutRun, checkPiece, judgeBurnout } from '../casting/index.ts'
+import { checkRegions, foundFaults, regionFaults } from '../inspection/index.ts'
+import { materials } from '../materials/index.ts'
 import { checkArticulator } from '../mounting/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { checkPrescription, checkSetUpReading, compareSetUp, planSetUp, stillToSet } from '../setup/index.ts'
@@ -8,7 +11,7 @@ import {
   type PlannedModel,
   planPair,
 } from '../trimming/index.ts'
-import { checkGroovePattern, checkRegions, checkSite, regionFaults, roomVerdict } from '../waxing/index.ts'
+import { checkGroovePattern, checkSite, roomVerdict } from '../waxing/index.ts'
 import type { Outcome } from './outcome.ts'
 import type {
   ChangeOffer,
@@ -131,6 +134,69 @@ const rules: { readonly [K in SheetKind]: SheetRule<K> } = {
   regions: {
     check: ({ regions }, { drawing }) => checkRegions(drawing, regions),
     faults: ({ regions }, { drawing }) => regionFaults(drawing, regions),
+    failing: ({ regions }, { drawing, remakeFrom }) => {
+      const lost = foundFaults(drawing, regions).find(({ remake }) => remake)
+      return lost && remakeFrom ? { verdict: 'remake', toStepId: remakeFrom, say: lost.say } : undefined
+    },
+  },
+  burnout: {
+    check: ({ run }, { binder }) => {
+      if (run.binder !== binder)
+        throw new DomainError(
+          'other-binder',
+          `The ring of this case is ${binder}-bonded.`,
+          'Change the investment of the case, or choose its own here.',
+          'binder',
+        )
+      checkBurnoutRun(run)
+    },
+    faults: ({ run }) => {
+      const { verdict, say } = judgeBurnout(run)
+      return verdict === 'goOn' ? [] : [say.replace(/\.$/, '')]
+    },
+    failing: ({ run }, { remakeFrom }) =>
+      judgeBurnout(run).verdict === 'discard'
+        ? { verdict: 'remake', toStepId: remakeFrom, say: 'Wax, invest and burn out again.' }
+        : undefined,
+  },
+  charge: {
+    check: ({ alloyId, pieces }) => {
+      if (!materials.get(alloyId)?.alloy)
+        throw new DomainError('no-such-alloy', `There is no alloy ${alloyId}.`, 'Choose an alloy.', 'alloyId')
+      chargeOf(pieces)
+      pieces.forEach(checkPiece)
+      if (new Set(pieces.map(({ id }) => id)).size !== pieces.length)
+        throw new DomainError('piece', 'A piece is there twice.', 'Take each piece once.', 'pieces')
+    },
+    faults: ({ pieces, needGrams = 0 }, { mostRemeltPercent }) => {
+      const { grams, remeltShare } = chargeOf(pieces)
+      const percent = 100 * remeltShare
+      return [
+        ...(percent > mostRemeltPercent + 1e-6
+          ? [`${percent.toFixed(0)} % of it was melted before, at most ${mostRemeltPercent} % may be`]
+          : []),
+        ...(grams < needGrams - 0.005
+          ? [`${grams.toFixed(2)} g are less than the ${needGrams.toFixed(2)} g worked out`]
+          : []),
+      ]
+    },
+  },
+  button: {
+    check: ({ grams }) => {
+      if (!(grams >= 0 && grams <= 500))
+        throw new DomainError(
+          'reading-not-plausible',
+          `A button of ${grams} g cannot be right.`,
+          'Weigh it; 0 when it is scrapped.',
+          'grams',
+        )
+    },
+    faults: ({ grams }, { chargeOf: of }, recorded) => {
+      const charge = recorded(of)
+      return charge?.kind === 'charge' && grams > chargeOf(charge.pieces).grams
+        ? [`${grams} g are more than was melted`]
+        : []
+    },
   },
   dispatch: {
     check: ({ parts, dueBackAt }) => {
@@ -183,7 +249,8 @@ const ruleOf = <K extends SheetKind>(kind: K): SheetRule<K> => rules[kind]
 /**
  * Refuses a sheet whose entries make no sense at all.
  * @throws {DomainError} `sheet-kind`, `words-missing`, `count-out-of-range`, `reading-not-plausible`, `too-few-places`,
- * `photo-too-large`, `no-date`, `no-such-change`, and the refusals of trimming, mounting, setting up and waxing
+ * `photo-too-large`, `no-date`, `no-such-change`, `other-binder`, `no-such-alloy`, and the refusals of trimming, mounting,
+ * setting up, waxing, inspection and casting
  */
 export function checkSheet(sheet: StepSheet, data: SheetData): void {
   if (sheet.kind !== data.kind)

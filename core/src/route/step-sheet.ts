@@ -1,9 +1,11 @@
-import type { Source } from '../materials/index.ts'
+import type { AlloyPiece, BurnoutRun } from '../casting/index.ts'
+import type { RegionDrawing, RegionSeen } from '../inspection/index.ts'
+import type { Binder, Source } from '../materials/index.ts'
 import type { Articulator } from '../mounting/index.ts'
 import type { QuantityKind } from '../quantity/index.ts'
 import type { Prescription, SetUpEntry, SetUpReading, SetUpTolerances } from '../setup/index.ts'
 import type { FinishedPair, PairEntry } from '../trimming/index.ts'
-import type { ContourDrawing, RegionSeen, RoomPlace, RoomSite } from '../waxing/index.ts'
+import type { RoomPlace, RoomSite } from '../waxing/index.ts'
 import type { Outcome } from './outcome.ts'
 
 /** A part that came along and must go back: copings, screws, a tray. */
@@ -49,6 +51,19 @@ export type SheetData =
   | { readonly kind: 'room'; readonly sites: readonly RoomSite[] }
   | { readonly kind: 'grooves'; readonly tooth: number; readonly patternId: string }
   | { readonly kind: 'regions'; readonly regions: readonly RegionSeen[] }
+  /** What a burnout was, by the machine or by hand. */
+  | { readonly kind: 'burnout'; readonly machine: string; readonly run: BurnoutRun }
+  /** What is melted: pieces of one alloy, by its material; `needGrams` as worked out, where it was. */
+  | {
+      readonly kind: 'charge'
+      readonly alloyId: string
+      /** The lab's product, where it is one. */
+      readonly product?: string
+      readonly pieces: readonly AlloyPiece[]
+      readonly needGrams?: number
+    }
+  /** What is left of the charge, g; 0: scrapped, else it goes back to the shelf. */
+  | { readonly kind: 'button'; readonly grams: number }
   /** `dueBackAt` ISO 8601. */
   | { readonly kind: 'dispatch'; readonly parts: readonly PartCount[]; readonly dueBackAt: string }
   /** No change: accepted. */
@@ -105,7 +120,21 @@ export type StepSheet = SheetBase &
         readonly kind: 'room'
         readonly suggested: readonly { readonly name: string; readonly place: RoomPlace }[]
       }
-    | { readonly kind: 'regions'; readonly drawing: ContourDrawing }
+    | {
+        readonly kind: 'regions'
+        readonly drawing: RegionDrawing
+        /** The step from which it is made anew when a fault cannot be mended. */
+        readonly remakeFrom?: string
+      }
+    | {
+        readonly kind: 'burnout'
+        readonly binder: Binder
+        /** The step from which it is made anew when the ring is discarded. */
+        readonly remakeFrom: string
+      }
+    /** By rule of the job. */
+    | { readonly kind: 'charge'; readonly mostRemeltPercent: number }
+    | { readonly kind: 'button'; readonly chargeOf: SheetOf }
     | { readonly kind: 'dispatch'; readonly suggested: readonly string[] }
     /** The changes in the order of the route, the earliest step first. */
     | { readonly kind: 'tryInAnswer'; readonly changes: readonly ChangeOffer[] }
@@ -120,5 +149,6 @@ export function heldAgainst(sheet: StepSheet): SheetOf | undefined {
   if (sheet.kind === 'parts') return sheet.returnOf
   if (sheet.kind === 'finishedPair') return sheet.planOf
   if (sheet.kind === 'setUp') return sheet.prescriptionOf
+  if (sheet.kind === 'button') return sheet.chargeOf
   return undefined
 }

@@ -1,13 +1,4 @@
 export {
-  CONTOUR_SOURCE,
-  type ContourDrawing,
-  type ContourRegion,
-  checkRegions,
-  contourRegions,
-  type RegionSeen,
-  regionFaults,
-} from './contour-regions.ts'
-export {
   checkGroovePattern,
   type DrawnLine,
   type GroovePattern,

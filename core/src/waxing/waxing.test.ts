@@ -2,13 +2,10 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import {
   checkGroovePattern,
-  checkRegions,
-  contourRegions,
   groovePatterns,
   groovePatternsFor,
   ponticClearanceMillimetres,
   type RoomSite,
-  regionFaults,
   roomRules,
   roomVerdict,
 } from './index.ts'
@@ -134,28 +131,5 @@ describe('groove patterns', () => {
     expect(() => checkGroovePattern(11, 'lower-molar-five')).toThrow(
       expect.objectContaining({ remedy: 'Choose a premolar or a molar.' }),
     )
-  })
-})
-
-describe('the wax, region by region', () => {
-  const all = contourRegions.upperDenture.map(({ id }) => ({ region: id }))
-  it('passes when every region is good, names every fault with what to do', () => {
-    checkRegions('upperDenture', all)
-    expect(regionFaults('upperDenture', all)).toEqual([])
-    const seen = all.map((each) =>
-      each.region === 'border' ? { ...each, fault: 'Wax in the sulcus' } : each,
-    )
-    checkRegions('upperDenture', seen)
-    expect(regionFaults('upperDenture', seen)).toEqual([
-      'Border and sulcus, wax in the sulcus: Cut it back to the land and seat the base again',
-    ])
-  })
-  it.each([
-    ['region-missing', all.slice(1)],
-    ['region-twice', [...all, all[0]!]],
-    ['no-such-region', [...all, { region: 'ear' }]],
-    ['no-such-answer', all.map((each) => ({ ...each, fault: 'Odd' }))],
-  ])('refuses with %s', (code, seen) => {
-    expect(() => checkRegions('upperDenture', seen)).toThrow(expect.objectContaining({ code }))
   })
 })

@@ -82,7 +82,7 @@ const ponticSteps: readonly TemplateStep[] = [
 /** A three-unit bridge, from trimmed dies on the articulator to its casting, or to its pattern (common practice throughout). */
 export const castBridge: RouteTemplate = {
   id: 'cast-bridge',
-  version: 1,
+  version: 2,
   name: 'Three-unit bridge',
   matters: [
     castHere,

@@ -6,7 +6,7 @@ import { dieSteps, layerSteps, occlusalSteps, sentOut } from './wax-pattern-step
 /** One crown, from its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
 export const castCrown: RouteTemplate = {
   id: 'cast-crown',
-  version: 1,
+  version: 2,
   name: 'Cast crown',
   matters: [castHere, investmentMatter],
   steps: [

@@ -1,5 +1,8 @@
-import { COMMON_PRACTICE } from '../../materials/index.ts'
+import { endClearances } from '../../casting/index.ts'
+import { REGIONS_SOURCE } from '../../inspection/index.ts'
+import { type Binder, COMMON_PRACTICE } from '../../materials/index.ts'
 import type { Conditional, Matter, MeasureCheck, TemplateStep } from '../route-template.ts'
+import type { SheetOfKind } from '../step-sheet.ts'
 import { adjust, goBack, look, remake } from './checks.ts'
 
 /** From the pattern to the casting on its die (common practice). */
@@ -63,36 +66,14 @@ const steps: readonly TemplateStep[] = [
         plausible: { min: 4, max: 20 },
         source: 'common practice: 10-14; ASTM B258',
       }),
-      measure({
-        id: 'end-clearance-gypsum',
-        name: 'Pattern to the end of the ring',
-        how: 'Rule across the ring.',
-        quantity: 'millimetres',
-        min: 5,
-        max: 7,
-        below: adjust('Shorten the sprue, or take a taller ring.'),
-        above: adjust('Lengthen the sprue: gas would not get out.'),
-        plausible: { min: 0, max: 40 },
-        when: gypsum,
-      }),
-      measure({
-        id: 'end-clearance-phosphate',
-        name: 'Pattern to the end of the ring',
-        how: 'Rule across the ring.',
-        quantity: 'millimetres',
-        min: 3,
-        max: 4,
-        below: adjust('Shorten the sprue, or take a taller ring.'),
-        above: adjust('Lengthen the sprue: gas would not get out.'),
-        plausible: { min: 0, max: 40 },
-        when: phosphate,
-      }),
+      endClearance('gypsum'),
+      endClearance('phosphate'),
       measure({
         id: 'weight-with-sprue',
         name: 'Pattern with its sprue',
         how: 'On the fine balance. The Cast screen makes it grams of alloy.',
         quantity: 'grams',
-        plausible: { min: 0.05, max: 30 },
+        plausible: { min: 0.05, max: 12 },
         source: 'weighed',
       }),
     ],
@@ -185,10 +166,7 @@ const steps: readonly TemplateStep[] = [
       late: 'Long holds break the binder down.',
       source: 'common practice: an hour of final hold; the program of the product decides',
     },
-    checks: [
-      furnaceHold('gypsum', 480, 700, 'gypsum-bonded never above 700 °C (Phillips, recalled)'),
-      furnaceHold('phosphate', 700, 1000, 'common practice; the sheet of the alloy decides'),
-    ],
+    sheets: [burnoutSheet('gypsum'), burnoutSheet('phosphate')],
     cautions: ['hotRing'],
   },
   {
@@ -210,28 +188,18 @@ const steps: readonly TemplateStep[] = [
       late: 'The mould has cooled: back into the oven, hold again.',
       source: 'common practice: at most about a minute',
     },
-    amounts: [
-      { id: 'alloy', kind: 'use', materialId: 'casting-alloy', count: 1, unit: 'charge', source: 'weighed' },
+    sheets: [
+      {
+        id: 'charge',
+        kind: 'charge',
+        name: 'Alloy melted',
+        how: 'The pieces from the shelf, weighed. Frameworks take new metal only.',
+        source: 'common practice: new metal only for frameworks',
+        mostRemeltPercent: 0,
+        failing: adjust('Take other pieces before you melt.'),
+      },
     ],
     checks: [
-      measure({
-        id: 'alloy-weight',
-        name: 'Alloy melted',
-        how: 'Weighed before it went into the crucible.',
-        quantity: 'grams',
-        plausible: { min: 0.5, max: 200 },
-        source: 'weighed',
-      }),
-      measure({
-        id: 'remelt-share',
-        name: 'From returns, %',
-        how: 'Of the charge.',
-        quantity: 'count',
-        max: 0,
-        above: remake(PATTERN, 'Frameworks take new metal only: wax, invest and cast again.'),
-        plausible: { min: 0, max: 100 },
-        source: 'common practice: new metal only for frameworks',
-      }),
       measure({
         id: 'arm-turns',
         name: 'Turns of the arm',
@@ -287,18 +255,17 @@ const steps: readonly TemplateStep[] = [
     how: ['Region by region under the lens, before the sprue is cut.'],
     why: 'What is wrong now shows what to change in the next one.',
     handsOnMinutes: 5,
-    checks: [
-      look('casting-whole', 'Casting', 'Margin, walls, chewing face, inside.', 'Whole', {
-        'Margin short': remake(
-          PATTERN,
-          'Hotter mould, faster transfer, more turns or metal: wax and cast again.',
-        ),
-        Fins: adjust('Grind them off; heat the next ring more slowly through 250 °C.'),
-        'Nodules inside': adjust('Take them off under the lens; wetting agent on the next one.'),
-        'Rough all over': adjust('Polish what may be; look at ratio and heating rate.'),
-        Porous: remake(PATTERN, 'A thicker sprue or a reservoir: wax and cast again.'),
-        Bent: remake(PATTERN, 'It will not seat: wax and cast again.'),
-      }),
+    sheets: [
+      {
+        id: 'casting-regions',
+        kind: 'regions',
+        name: 'Casting',
+        how: 'Tap each region, casting and pattern side by side.',
+        source: REGIONS_SOURCE,
+        drawing: 'casting',
+        remakeFrom: PATTERN,
+        failing: adjust('Mend it, then look again.'),
+      },
     ],
   },
   {
@@ -309,6 +276,17 @@ const steps: readonly TemplateStep[] = [
     how: ['Sprue off, heatless stone; never force it on.', 'Mark what holds it up and take only that.'],
     why: 'Forced on, it breaks the die and the truth with it.',
     handsOnMinutes: 25,
+    sheets: [
+      {
+        id: 'button',
+        kind: 'button',
+        name: 'Button left over',
+        how: 'Weigh it; it goes back to the shelf, melted once more. 0 when it is scrapped.',
+        source: 'weighed',
+        chargeOf: { stepId: 'cast', sheetId: 'charge' },
+        failing: adjust('Weigh it again.'),
+      },
+    ],
     checks: [
       look('seats', 'Seat', 'Home without pressure, no rock.', 'Seats', {
         'Held up inside': adjust('Mark, relieve the spot, try again.'),
@@ -344,20 +322,34 @@ const steps: readonly TemplateStep[] = [
   },
 ]
 
-function furnaceHold(binder: 'gypsum' | 'phosphate', min: number, max: number, source: string) {
+function endClearance(binder: Binder) {
+  const { least: min, most: max } = endClearances[binder]
   return measure({
-    id: `furnace-hold-${binder}`,
-    name: 'Furnace in the final hold',
-    how: 'Read it off the furnace.',
-    quantity: 'celsius',
+    id: `end-clearance-${binder}`,
+    name: 'Pattern to the end of the ring',
+    how: 'Rule across the ring.',
+    quantity: 'millimetres',
     min,
     max,
-    below: adjust('Hold hotter, as the alloy wants it.'),
-    above: remake(PATTERN, 'The binder has broken down: discard the ring, wax and invest again.'),
-    plausible: { min: 0, max: 1300 },
-    source,
+    below: adjust('Shorten the sprue, or take a taller ring.'),
+    above: adjust('Lengthen the sprue: gas would not get out.'),
+    plausible: { min: 0, max: 40 },
     when: { investment: [binder] },
   })
+}
+
+function burnoutSheet(binder: Binder): SheetOfKind<'burnout'> & Conditional {
+  return {
+    id: `burnout-${binder}`,
+    kind: 'burnout',
+    name: 'Burnout as it was',
+    how: 'The curve of the furnace, or what you read off it in the final hold.',
+    source: 'heat of the ring, see the handbook; the sheet of the product decides',
+    binder,
+    remakeFrom: PATTERN,
+    failing: adjust('Hold on, then record it again.'),
+    when: { investment: [binder] },
+  }
 }
 
 /** Every step only where it is cast here. */

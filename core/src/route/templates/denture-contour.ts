@@ -1,4 +1,4 @@
-import { CONTOUR_SOURCE } from '../../waxing/index.ts'
+import { REGIONS_SOURCE } from '../../inspection/index.ts'
 import { ARCH_MATTER, type Conditional, type TemplateStep } from '../route-template.ts'
 import type { StepSheet } from '../step-sheet.ts'
 import { adjust, goBack, look } from './checks.ts'
@@ -10,7 +10,7 @@ function contourSheet(arch: 'upper' | 'lower'): StepSheet & Conditional {
     drawing: arch === 'upper' ? 'upperDenture' : 'lowerDenture',
     name: arch === 'upper' ? 'Wax, upper' : 'Wax, lower',
     how: 'Tap each region, look, answer.',
-    source: CONTOUR_SOURCE,
+    source: REGIONS_SOURCE,
     failing: { verdict: 'adjust', say: 'Put it right, then look at that region again.' },
     when: { [ARCH_MATTER]: [arch, 'pair'], festooning: ['in-wax'] },
   }

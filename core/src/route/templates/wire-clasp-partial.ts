@@ -1,5 +1,5 @@
+import { REGIONS_SOURCE } from '../../inspection/index.ts'
 import { COMMON_PRACTICE } from '../../materials/index.ts'
-import { CONTOUR_SOURCE } from '../../waxing/index.ts'
 import type { RouteTemplate } from '../route-template.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
 import { sealBase } from './denture-contour.ts'
@@ -122,7 +122,7 @@ export const wireClaspPartial: RouteTemplate = {
           drawing: 'partial',
           name: 'Wax',
           how: 'Tap each region, look, answer.',
-          source: CONTOUR_SOURCE,
+          source: REGIONS_SOURCE,
           failing: adjust('Put it right, then look at that region again.'),
         },
       ],

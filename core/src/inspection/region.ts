@@ -1,0 +1,21 @@
+/** A region of a piece of work: what good looks like there, and what is commonly wrong. */
+export interface Region {
+  readonly id: string
+  readonly name: string
+  readonly good: string
+  readonly faults: readonly RegionFault[]
+}
+
+/** What may be wrong at a region, and what to do about it. */
+export interface RegionFault {
+  readonly fault: string
+  readonly say: string
+  /** It cannot be mended: the piece is made anew. */
+  readonly remake?: true
+}
+
+/** What was seen at a region; `fault` left out: good. */
+export interface RegionSeen {
+  readonly region: string
+  readonly fault?: string
+}
