@@ -7,6 +7,8 @@ import { CaseDocuments } from './cases/case-documents.service.ts'
 import { CaseStore } from './cases/case-store.ts'
 import { CasesController } from './cases/cases.controller.ts'
 import { CasesService } from './cases/cases.service.ts'
+import { AlloyPiecesController } from './casting/alloy-pieces.controller.ts'
+import { EquipmentController } from './casting/equipment.controller.ts'
 import { ClockController } from './clock/clock.controller.ts'
 import { LabClock } from './clock/lab-clock.ts'
 import { dataSourceOptions } from './database/data-source.ts'
@@ -27,6 +29,8 @@ import { MixClocks } from './mixing/mix-clocks.service.ts'
 import { PeopleController } from './people/people.controller.ts'
 import { PeopleService } from './people/people.service.ts'
 import { SessionGuard } from './people/session.guard.ts'
+import { MachineRunsController } from './program/machine-runs.controller.ts'
+import { MachineRuns } from './program/machine-runs.service.ts'
 import { SETTINGS, type ServerSettings } from './settings/server-settings.ts'
 import { ToothSetsController } from './setup/tooth-sets.controller.ts'
 import { WeighingController } from './weighing/weighing.controller.ts'
@@ -49,6 +53,9 @@ export class AppModule {
         WeighingController,
         LabController,
         ToothSetsController,
+        EquipmentController,
+        AlloyPiecesController,
+        MachineRunsController,
         ClockController,
         LiveController,
       ],
@@ -66,6 +73,7 @@ export class AppModule {
         LotsService,
         MixClocks,
         WeighingService,
+        MachineRuns,
         CaseStore,
         CasesService,
         CaseDocuments,

@@ -6,6 +6,7 @@ import {
   caseState,
   checkSheet,
   customMadeStatement,
+  meltedCharges,
   type Route,
   routeFaults,
 } from '@yentrik/core'
@@ -38,7 +39,10 @@ export class CaseDocuments {
 
   async export(caseId: string): Promise<CaseDocument> {
     const { events, routes } = await this.cases.record(caseId)
-    const used = events.flatMap((e) => (e.type === 'mixRecorded' ? e.lots : []))
+    const used = [
+      ...events.flatMap((e) => (e.type === 'mixRecorded' ? e.lots : [])),
+      ...meltedCharges(events).flatMap(({ lots }) => lots.map(({ lotId }) => lotId)),
+    ]
     const lots = await this.dataSource.manager.findBy(LotRow, { lotId: In([...new Set(used)]) })
     return {
       format: 'yentrik-case',
@@ -58,9 +62,9 @@ export class CaseDocuments {
     const state = caseState(events, (id) => routes[id]!)
     const job = state.jobs.find((each) => each.jobId === jobId)
     if (!job) throw new Refusal(404, 'no-such-job', `The case has no job ${jobId}.`, 'Look at the case.')
-    const { labName } = await this.settings.lab()
+    const { labName: name, address } = await this.settings.lab()
     const numbers = new Map(lots.map(({ lotId, number }) => [lotId, number]))
-    return customMadeStatement(state, job, labName, (lotId) => numbers.get(lotId) ?? lotId)
+    return customMadeStatement(state, job, { name, address }, (lotId) => numbers.get(lotId) ?? lotId)
   }
 
   /** @throws {Refusal} `document-damaged` with the place and reason, `case-known`, `docket-taken` */

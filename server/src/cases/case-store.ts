@@ -8,9 +8,12 @@ import {
   caseState,
   caseSummary,
   type LabCalendar,
+  meltedCharges,
   type Route,
+  type SheetKind,
 } from '@yentrik/core'
 import { DataSource, type EntityManager, QueryFailedError } from 'typeorm'
+import { writeAlloyPieces } from '../casting/alloy-pieces.ts'
 import { CaseEventRow, CaseSummaryRow, LabSettingRow, LotUseRow, RouteCopyRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 
@@ -95,8 +98,10 @@ export class CaseStore {
       { caseId, docket: summary.docket, closed, summary: summary as object },
       ['caseId'],
     )
-    if (added.some((event) => event.type === 'mixRecorded' || event.type === 'corrected'))
+    const melts = added.some((e) => e.type === 'sheetRecorded' && meltKinds.has(e.sheet.kind))
+    if (melts || added.some((event) => event.type === 'mixRecorded' || event.type === 'corrected'))
       await writeLotUses(manager, caseId, hand.events)
+    if (melts) await writeAlloyPieces(manager, caseId, hand.events)
     return summary
   }
 
@@ -152,6 +157,9 @@ export class CaseStore {
   }
 }
 
+/** Sheets that take from the stock of alloy, or give back to it. */
+const meltKinds: ReadonlySet<SheetKind> = new Set(['charge', 'button'])
+
 function isClosed({ status }: CaseSummary): boolean {
   return status === 'ended' || status === 'delivered'
 }
@@ -168,19 +176,17 @@ async function writeLotUses(
     ),
   )
   const uses = new Map<string, LotUseRow>()
+  const use = (lotId: string, grams: number, lastAt: string) => {
+    const before = uses.get(lotId) ?? { lotId, caseId, powderGrams: 0, mixes: 0, lastAt }
+    uses.set(lotId, { ...before, powderGrams: before.powderGrams + grams, mixes: before.mixes + 1, lastAt })
+  }
   for (const event of events) {
     if (event.type !== 'mixRecorded') continue
     const grams = corrected.get(event.sequence) ?? event.powderGrams ?? 0
-    for (const lotId of event.lots) {
-      const before = uses.get(lotId) ?? { lotId, caseId, powderGrams: 0, mixes: 0, lastAt: event.at }
-      uses.set(lotId, {
-        ...before,
-        powderGrams: before.powderGrams + grams,
-        mixes: before.mixes + 1,
-        lastAt: event.at,
-      })
-    }
+    for (const lotId of event.lots) use(lotId, grams, event.at)
   }
+  for (const { lots, grams, at } of meltedCharges(events))
+    for (const { lotId, share } of lots) use(lotId, grams * share, at)
   await manager.delete(LotUseRow, { caseId })
   if (uses.size > 0) await manager.insert(LotUseRow, [...uses.values()])
 }

@@ -109,6 +109,11 @@ export class CasesService {
       if (!hand) throw noSuchCase(caseId)
       if (hand.state.sequence !== seen) throw stale(hand, seen)
       if (command.type === 'recordMix') await lotsMustBeUsable(manager, command.lots)
+      if (command.type === 'recordSheet' && command.sheet.kind === 'charge')
+        await lotsMustBeUsable(
+          manager,
+          command.sheet.pieces.flatMap(({ lots }) => lots.map(({ lotId }) => lotId)),
+        )
       const next = obey(hand, plain(command), this.clock.now(), by, routeIdOf)
       const added = next.events.at(-1)!
       const appended = await this.store.append(manager, caseId, next, [added], calendar)

@@ -15,6 +15,7 @@ import {
   MaxLength,
   ValidateNested,
 } from 'class-validator'
+import { AlloyPieceDto, BurnoutRunDto } from '../casting/casting.dto.ts'
 import { Nested, NestedList } from '../errors/nested.ts'
 import { ArticulatorDto } from '../mounting/articulator.dto.ts'
 import { PrescriptionDto, SetUpEntryDto, SetUpReadingDto, SetUpTolerancesDto } from '../setup/set-up.dto.ts'
@@ -34,6 +35,9 @@ export const sheetKinds = [
   'room',
   'grooves',
   'regions',
+  'burnout',
+  'charge',
+  'button',
   'dispatch',
   'tryInAnswer',
 ] as const satisfies readonly SheetKind[]
@@ -105,6 +109,23 @@ class RegionsSheetDto extends SheetDto {
   @NestedList(() => RegionSeenDto, 60)
   regions: RegionSeenDto[]
 }
+class BurnoutSheetDto extends SheetDto {
+  @ApiProperty({ example: 'Furnace' }) @IsString() @Length(1, 80) machine: string
+  @Nested(() => BurnoutRunDto) run: BurnoutRunDto
+}
+class ChargeSheetDto extends SheetDto {
+  @ApiProperty({ example: 'nickel-chromium' }) @IsString() @Length(1, 80) alloyId: string
+  @ApiPropertyOptional({ description: "Name of the lab's product" })
+  @IsOptional()
+  @IsString()
+  @Length(1, 80)
+  product?: string
+  @NestedList(() => AlloyPieceDto, 60) pieces: AlloyPieceDto[]
+  @ApiPropertyOptional({ example: 14.1 }) @IsOptional() @IsNumber() needGrams?: number
+}
+class ButtonSheetDto extends SheetDto {
+  @ApiProperty({ example: 5.8, description: '0: scrapped' }) @IsNumber() grams: number
+}
 class DispatchSheetDto extends PartsSheetDto {
   @ApiProperty({ example: '2026-03-04T12:00:00Z' }) @IsISO8601({ strict: true }) dueBackAt: string
 }
@@ -135,6 +156,9 @@ export const sheetShapes = [
   { name: 'room', value: RoomSheetDto },
   { name: 'grooves', value: GroovesSheetDto },
   { name: 'regions', value: RegionsSheetDto },
+  { name: 'burnout', value: BurnoutSheetDto },
+  { name: 'charge', value: ChargeSheetDto },
+  { name: 'button', value: ButtonSheetDto },
   { name: 'dispatch', value: DispatchSheetDto },
   { name: 'tryInAnswer', value: TryInAnswerSheetDto },
 ]

@@ -1,7 +1,8 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger'
 import type { Binder } from '@yentrik/core'
-import { IsIn, IsNumber, IsOptional } from 'class-validator'
+import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNumber, IsOptional, IsString, Length } from 'class-validator'
 import { Figure, Nested, NestedList } from '../errors/nested.ts'
+import { MeasuredRunDto, ProgramDto } from '../program/program.dto.ts'
 
 const binders = ['gypsum', 'phosphate'] as const satisfies readonly Binder[]
 
@@ -51,13 +52,9 @@ export class SprueDto {
   @Figure(16) sprueLengthMillimetres: number
   @Figure(10.5) patternHeightMillimetres: number
   @Figure(8) patternReachMillimetres: number
+  @ApiPropertyOptional({ example: 1 }) @IsOptional() @IsInt() patterns?: number
 }
 
-class SegmentDto {
-  @Figure(5) rampCelsiusPerMinute: number
-  @Figure(250) toCelsius: number
-  @Figure(60) holdMinutes: number
-}
 class RingDto {
   @Figure(32.5) radiusMillimetres: number
   @Figure(55) heightMillimetres: number
@@ -65,9 +62,37 @@ class RingDto {
   @ApiPropertyOptional() @IsOptional() @IsNumber() liningMillimetres?: number
 }
 /** A burnout to be followed into the core of its ring. */
-export class BurnoutDto {
+export class BurnoutDto extends ProgramDto {
   @ApiProperty({ enum: binders }) @IsIn(binders) binder: Binder
   @Nested(() => RingDto) ring: RingDto
-  @Figure(20) startCelsius: number
-  @NestedList(() => SegmentDto, 20) segments: SegmentDto[]
+}
+/** A burnout as it was run, with the ring that was in it. */
+export class BurnoutRunDto extends MeasuredRunDto {
+  @ApiProperty({ enum: binders }) @IsIn(binders) binder: Binder
+  @Nested(() => RingDto) ring: RingDto
+}
+
+class LotShareDto {
+  @ApiProperty() @IsString() @Length(1, 80) lotId: string
+  @Figure(1) share: number
+}
+class MeltHistoryDto {
+  @ApiProperty({
+    type: [Number],
+    example: [1],
+    description: 'Share that was melted 0, 1, 2 ... times before',
+  })
+  @IsArray()
+  @ArrayMaxSize(30)
+  @IsNumber({}, { each: true })
+  shares: number[]
+}
+export class AlloyPieceDto {
+  @ApiProperty({ description: 'As on /api/alloy-pieces, or any other for a piece that is not kept there' })
+  @IsString()
+  @Length(1, 160)
+  id: string
+  @Figure(6.02) grams: number
+  @NestedList(() => LotShareDto, 30) lots: LotShareDto[]
+  @Nested(() => MeltHistoryDto) history: MeltHistoryDto
 }

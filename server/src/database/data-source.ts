@@ -2,6 +2,7 @@ import { mkdirSync } from 'node:fs'
 import { dirname } from 'node:path'
 import type { DataSourceOptions } from 'typeorm'
 import { entities } from './entities.ts'
+import { CastingRoom1764100000000 } from './migrations/casting-room.ts'
 import { FirstTables1700000000000 } from './migrations/first-tables.ts'
 import { PlasterRoom1764000000000 } from './migrations/plaster-room.ts'
 
@@ -13,7 +14,7 @@ export function dataSourceOptions(dataFile: string): DataSourceOptions {
     database: dataFile,
     enableWAL: true,
     entities,
-    migrations: [FirstTables1700000000000, PlasterRoom1764000000000],
+    migrations: [FirstTables1700000000000, PlasterRoom1764000000000, CastingRoom1764100000000],
     migrationsRun: true,
     migrationsTransactionMode: 'each',
     synchronize: false,

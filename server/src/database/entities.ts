@@ -87,6 +87,44 @@ export class MixClockRow {
   @Column('text', { nullable: true }) docket: string | null
 }
 
+/** A piece of alloy on the shelf: weighed in, or the button of a case. */
+@Entity('alloy_pieces')
+export class AlloyPieceRow {
+  @PrimaryColumn('text', { name: 'piece_id' }) pieceId: string
+  /** Names an alloy card of the core. */
+  @Column('text', { name: 'material_id' }) materialId: string
+  @Column('text', { name: 'product_id', nullable: true }) productId: string | null
+  @Column('real') grams: number
+  /** Lots and their shares, as the core writes them. */
+  @Column('simple-json') lots: unknown
+  /** How often what share of it was melted before. */
+  @Column('simple-json') history: unknown
+  /** ISO 8601. */
+  @Column('text', { name: 'weighed_at' }) weighedAt: string
+  /** The case that it is the button of. */
+  @Column('text', { name: 'from_case', nullable: true }) fromCase: string | null
+  /** The case that has melted it; none: it is on the shelf. */
+  @Column('text', { name: 'taken_by', nullable: true }) takenBy: string | null
+}
+
+/** A program that a machine runs or ran. What it measured follows from this row (a stand-in). */
+@Entity('machine_runs')
+export class MachineRunRow {
+  @PrimaryColumn('text', { name: 'run_id' }) runId: string
+  /** As the lab calls it. */
+  @Column('text') machine: string
+  @Column('simple-json') program: unknown
+  /** The steps of cases that lie in it. */
+  @Column('simple-json') loads: unknown
+  /** What went wrong with it, minutes from its start. */
+  @Column('simple-json') troubles: unknown
+  @Column('integer') seed: number
+  /** ISO 8601, by the server's clock. */
+  @Column('text', { name: 'started_at' }) startedAt: string
+  @Column('text', { name: 'stopped_at', nullable: true }) stoppedAt: string | null
+  @Column('text') by: string
+}
+
 @Entity('people')
 export class PersonRow {
   @PrimaryColumn('text', { name: 'person_id' }) personId: string
@@ -119,6 +157,8 @@ export const entities = [
   LotUseRow,
   LabProductRow,
   MixClockRow,
+  AlloyPieceRow,
+  MachineRunRow,
   PersonRow,
   SessionRow,
   LabSettingRow,

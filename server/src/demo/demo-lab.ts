@@ -1,8 +1,9 @@
-import type { LabProduct, ToothSet } from '@yentrik/core'
+import type { CastingEquipment, LabProduct, ToothSet } from '@yentrik/core'
 
 /** The invented lab in demo/lab.json. All times are relative to the moment of seeding, so that it is always in mid-work. */
 export interface DemoLab {
   readonly labName: string
+  readonly address: string
   readonly people: readonly { readonly name: string; readonly role: 'lead' | 'technician' | 'learner' }[]
   readonly lots: readonly {
     readonly materialId: string
@@ -17,6 +18,9 @@ export interface DemoLab {
   }[]
   readonly products: readonly Omit<LabProduct, 'productId'>[]
   readonly toothSets: readonly ToothSet[]
+  readonly equipment: readonly CastingEquipment[]
+  /** Pieces of alloy on the shelf, weighed. */
+  readonly alloyPieces: readonly { readonly lot: string; readonly grams: readonly number[] }[]
   readonly cases: readonly DemoCase[]
 }
 

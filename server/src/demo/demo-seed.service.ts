@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { Injectable } from '@nestjs/common'
-import type { LabProduct } from '@yentrik/core'
+import { type LabProduct, newMetal } from '@yentrik/core'
 import { DataSource } from 'typeorm'
 import { CaseStore, routeIdOf } from '../cases/case-store.ts'
 import { LabClock } from '../clock/lab-clock.ts'
-import { CaseEventRow, LabProductRow, LotRow } from '../database/entities.ts'
+import { AlloyPieceRow, CaseEventRow, LabProductRow, LotRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { PeopleService } from '../people/people.service.ts'
@@ -33,8 +33,13 @@ export class DemoSeed {
       readFileSync(new URL('../../../demo/lab.json', import.meta.url), 'utf8'),
     ) as DemoLab
     const now = this.clock.now()
-    await this.settings.set('lab', { ...(await this.settings.lab()), labName: lab.labName })
-    await this.settings.changeToothSets(() => lab.toothSets)
+    await this.settings.set('lab', {
+      ...(await this.settings.lab()),
+      labName: lab.labName,
+      address: lab.address,
+    })
+    await this.settings.changeList('tooth-sets', () => lab.toothSets)
+    await this.settings.changeList('equipment', () => lab.equipment)
     for (const person of lab.people) await this.people.add(person.name, person.role, '')
     const { calendar } = await this.settings.lab()
     const products = lab.products.map((product): LabProduct => ({ ...product, productId: randomUUID() }))
@@ -62,6 +67,10 @@ export class DemoSeed {
         products.map((product) => ({ productId: product.productId, product: product as object })),
       )
       await manager.insert(LotRow, lots)
+      await manager.insert(
+        AlloyPieceRow,
+        piecesOf(lab, lots, new Date(now - 9 * DAY).toISOString()) as object[],
+      )
       for (const demo of lab.cases) {
         const hand = demoHistory(demo, { now, calendar, people, lotOf, routeIdOf })
         await this.store.append(manager, randomUUID(), hand, hand.events, calendar)
@@ -69,4 +78,22 @@ export class DemoSeed {
     })
     await this.settings.set('next-docket', 2172)
   }
+}
+
+/** The pieces of alloy of the demo, new metal all of it. */
+function piecesOf(lab: DemoLab, lots: readonly LotRow[], weighedAt: string): AlloyPieceRow[] {
+  return lab.alloyPieces.flatMap(({ lot: number, grams }) => {
+    const lot = lots.find((each) => each.number === number)!
+    return grams.map((each) => ({
+      pieceId: randomUUID(),
+      materialId: lot.materialId,
+      productId: lot.productId,
+      grams: each,
+      lots: [{ lotId: lot.lotId, share: 1 }],
+      history: newMetal,
+      weighedAt,
+      fromCase: null,
+      takenBy: null,
+    }))
+  })
 }

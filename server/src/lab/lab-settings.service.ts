@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { type LabCalendar, type ToothSet, usualCalendar } from '@yentrik/core'
+import { type LabCalendar, usualCalendar } from '@yentrik/core'
 import { DataSource } from 'typeorm'
 import { LabSettingRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
@@ -7,12 +7,15 @@ import { WriteQueue } from '../database/write-queue.ts'
 /** What a lab decides for itself. */
 export interface LabSettings {
   readonly labName: string
+  /** As papers carry it; empty until it is entered. */
+  readonly address: string
   readonly calendar: LabCalendar
   /** The lab's own choices of variants, by template and matter, where they differ from the usual. */
   readonly variants: Readonly<Record<string, Readonly<Record<string, string>>>>
 }
 
-const TOOTH_SETS = 'tooth-sets'
+/** What a lab keeps lists of, each thing under its own name. */
+export type LabList = 'tooth-sets' | 'equipment'
 
 @Injectable()
 export class LabSettingsService {
@@ -24,6 +27,7 @@ export class LabSettingsService {
   async lab(): Promise<LabSettings> {
     const usual: LabSettings = {
       labName: 'Our laboratory',
+      address: '',
       calendar: usualCalendar(Intl.DateTimeFormat().resolvedOptions().timeZone),
       variants: {},
     }
@@ -41,17 +45,20 @@ export class LabSettingsService {
     )
   }
 
-  /** The lab's own tooth sets, by name. */
-  async toothSets(): Promise<ToothSet[]> {
-    return [...((await this.get<ToothSet[]>(TOOTH_SETS)) ?? [])].sort((a, b) => a.name.localeCompare(b.name))
+  /** A list of the lab, by name. */
+  async list<T extends { readonly name: string }>(key: LabList): Promise<T[]> {
+    return [...((await this.get<T[]>(key)) ?? [])].sort((a, b) => a.name.localeCompare(b.name))
   }
 
-  /** Reads and writes in one transaction, so that two people can add a set at once. */
-  async changeToothSets(change: (sets: readonly ToothSet[]) => readonly ToothSet[]): Promise<void> {
+  /** Reads and writes in one transaction, so that two people can add to a list at once. */
+  async changeList<T extends { readonly name: string }>(
+    key: LabList,
+    change: (things: readonly T[]) => readonly T[],
+  ): Promise<void> {
     await this.queue.write(async (manager) => {
-      const row = await manager.findOneBy(LabSettingRow, { key: TOOTH_SETS })
-      const value = change((row?.value as ToothSet[] | undefined) ?? []) as object
-      await manager.upsert(LabSettingRow, { key: TOOTH_SETS, value }, ['key'])
+      const row = await manager.findOneBy(LabSettingRow, { key })
+      const value = change((row?.value as T[] | undefined) ?? []) as object
+      await manager.upsert(LabSettingRow, { key, value }, ['key'])
     })
   }
 }

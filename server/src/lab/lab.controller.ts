@@ -1,12 +1,17 @@
 import { Body, Controller, Get, Put } from '@nestjs/common'
-import { ApiOperation, ApiProperty, ApiTags } from '@nestjs/swagger'
+import { ApiOperation, ApiProperty, ApiPropertyOptional, ApiTags } from '@nestjs/swagger'
 import { buildRoute, DomainError, routeTemplates } from '@yentrik/core'
-import { IsObject, IsString, Length } from 'class-validator'
+import { IsObject, IsOptional, IsString, Length, MaxLength } from 'class-validator'
 import { LiveService } from '../live/live.service.ts'
 import { type LabSettings, LabSettingsService } from './lab-settings.service.ts'
 
 class LabSettingsDto {
   @ApiProperty({ example: 'Our laboratory' }) @IsString() @Length(1, 80) labName: string
+  @ApiPropertyOptional({ example: '4 Mill Lane, Oldbridge' })
+  @IsOptional()
+  @IsString()
+  @MaxLength(300)
+  address?: string
   @ApiProperty({ type: Object, example: { 'study-cast': { base: 'one-pour' } } })
   @IsObject()
   variants: Record<string, Record<string, string>>
@@ -27,7 +32,7 @@ export class LabController {
   }
 
   @Put()
-  @ApiOperation({ summary: 'Change the name or the usual variants' })
+  @ApiOperation({ summary: 'Change the name, the address or the usual variants' })
   async change(@Body() body: LabSettingsDto): Promise<LabSettings> {
     for (const [templateId, choices] of Object.entries(body.variants)) {
       const template = routeTemplates.get(templateId)
@@ -40,8 +45,13 @@ export class LabController {
         )
       buildRoute(template, choices)
     }
-    const { labName, variants } = body
-    await this.settings.set('lab', { ...(await this.settings.lab()), labName, variants })
+    const { labName, variants, address } = body
+    await this.settings.set('lab', {
+      ...(await this.settings.lab()),
+      labName,
+      variants,
+      ...(address === undefined ? {} : { address: address.trim() }),
+    })
     this.live.tell({ kind: 'lab' })
     return this.settings.lab()
   }

@@ -3,7 +3,7 @@ import { interval, map, merge, type Observable, Subject } from 'rxjs'
 
 /** Something changed that screens may show: fetch it again. */
 export interface LiveChange {
-  readonly kind: 'case' | 'lots' | 'lab' | 'clock' | 'mixes'
+  readonly kind: 'case' | 'lots' | 'lab' | 'clock' | 'mixes' | 'machines'
   readonly caseId?: string
   readonly sequence?: number
 }

@@ -70,6 +70,14 @@ class ProductClockDto {
 class ExpansionPointDto {
   @ApiProperty({ example: 60 }) @IsNumber() specialLiquidPercent: number
   @ApiProperty({ example: 1.1 }) @IsNumber() expansionPercent: number
+  @ApiPropertyOptional({ example: 1.1, description: 'At the peak of the burnout' })
+  @IsOptional()
+  @IsNumber()
+  thermalPercent?: number
+}
+class ThermalPointDto {
+  @ApiProperty({ example: 270 }) @IsNumber() celsius: number
+  @ApiProperty({ example: 0.68 }) @IsNumber() expansionPercent: number
 }
 class ProductDto {
   @ApiProperty({ example: 'high-strength-stone' }) @IsString() @Length(1, 80) materialId: string
@@ -85,6 +93,23 @@ class ProductDto {
   @ValidateNested({ each: true })
   @Type(() => ExpansionPointDto)
   settingExpansion?: ExpansionPointDto[]
+  @ApiPropertyOptional({ type: [ThermalPointDto] })
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(40)
+  @ValidateNested({ each: true })
+  @Type(() => ThermalPointDto)
+  thermalCurve?: ThermalPointDto[]
+  @ApiPropertyOptional({ example: 850 }) @IsOptional() @IsNumber() peakCelsius?: number
+  @ApiPropertyOptional({ example: false }) @IsOptional() @IsBoolean() hotEntry?: boolean
+  @ApiPropertyOptional({ example: 1.2 }) @IsOptional() @IsNumber() hygroscopicPercent?: number
+  @ApiPropertyOptional({ example: -0.02, description: 'Setting expansion, % for each 0.01 mL/g more' })
+  @IsOptional()
+  @IsNumber()
+  settingPercentPerRatioStep?: number
+  @ApiPropertyOptional({ example: 2.3 }) @IsOptional() @IsNumber() castingShrinkagePercent?: number
+  @ApiPropertyOptional({ example: 1380 }) @IsOptional() @IsNumber() castingFromCelsius?: number
+  @ApiPropertyOptional({ example: 1420 }) @IsOptional() @IsNumber() castingToCelsius?: number
   @ApiProperty({ example: 'the pack' }) @IsString() @Length(0, 200) source: string
 }
 

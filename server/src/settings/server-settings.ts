@@ -14,6 +14,8 @@ export interface ServerSettings {
   /** The balance and the water dispenser of the bench; none: everything is typed. */
   readonly balance?: DeviceSetting
   readonly dispenser?: DeviceSetting
+  /** The burnout furnace; none: it is set by hand, and what is read is typed. */
+  readonly furnace?: 'stand-in'
   /** How much faster than real the stand-ins run; 1 when not given. */
   readonly deviceSpeed?: number
   /** The built screens; none while they are served by Vite. */
@@ -25,7 +27,8 @@ export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port:
 
 /**
  * Reads the environment: PORT, HOST, YENTRIK_DATA, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
- * YENTRIK_BALANCE and YENTRIK_DISPENSER (`stand-in`, `none` or HOST:PORT), YENTRIK_DEVICE_SPEED.
+ * YENTRIK_BALANCE and YENTRIK_DISPENSER (`stand-in`, `none` or HOST:PORT), YENTRIK_FURNACE (`stand-in` or `none`),
+ * YENTRIK_DEVICE_SPEED.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
  */
 export function settingsFrom(env: Readonly<Record<string, string | undefined>>): ServerSettings {
@@ -41,6 +44,7 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
     clockControl: demo || env.YENTRIK_CLOCK_CONTROL === '1',
     ...deviceFrom('balance', env.YENTRIK_BALANCE ?? (demo ? 'stand-in' : 'none')),
     ...deviceFrom('dispenser', env.YENTRIK_DISPENSER ?? (demo ? 'stand-in' : 'none')),
+    ...furnaceFrom(env.YENTRIK_FURNACE ?? (demo ? 'stand-in' : 'none')),
     deviceSpeed: speedFrom(env.YENTRIK_DEVICE_SPEED),
     ...(env.YENTRIK_WEB ? { webFolder: resolve(env.YENTRIK_WEB) } : {}),
   }
@@ -55,6 +59,12 @@ function deviceFrom(device: 'balance' | 'dispenser', text: string): Partial<Serv
       `YENTRIK_${device.toUpperCase()} is "${text}". Set stand-in, none, or the HOST:PORT of a device.`,
     )
   return { [device]: { host: address[1], port: Number(address[2]) } }
+}
+
+function furnaceFrom(text: string): Partial<ServerSettings> {
+  if (text === 'none') return {}
+  if (text === 'stand-in') return { furnace: text }
+  throw new Error(`YENTRIK_FURNACE is "${text}". Set stand-in or none.`)
 }
 
 function speedFrom(text: string | undefined): number {

@@ -17,7 +17,7 @@ export class ToothSetsController {
   @Get()
   @ApiOperation({ summary: 'Every tooth set of the lab, by name' })
   all(): Promise<ToothSet[]> {
-    return this.settings.toothSets()
+    return this.settings.list<ToothSet>('tooth-sets')
   }
 
   @Put(':name')
@@ -25,7 +25,10 @@ export class ToothSetsController {
   async keep(@Param('name') name: string, @Body() measures: ToothMeasuresDto): Promise<ToothSet> {
     const set: ToothSet = { ...measures, name: name.trim() }
     checkToothSet(set)
-    await this.settings.changeToothSets((sets) => [...sets.filter((each) => each.name !== set.name), set])
+    await this.settings.changeList<ToothSet>('tooth-sets', (sets) => [
+      ...sets.filter((each) => each.name !== set.name),
+      set,
+    ])
     this.live.tell({ kind: 'lab' })
     return set
   }
@@ -34,7 +37,9 @@ export class ToothSetsController {
   @HttpCode(204)
   @ApiOperation({ summary: 'Take a set off the list; plans made with it keep its figures' })
   async drop(@Param('name') name: string): Promise<void> {
-    await this.settings.changeToothSets((sets) => sets.filter((each) => each.name !== name))
+    await this.settings.changeList<ToothSet>('tooth-sets', (sets) =>
+      sets.filter((each) => each.name !== name),
+    )
     this.live.tell({ kind: 'lab' })
   }
 }

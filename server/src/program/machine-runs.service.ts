@@ -1,0 +1,209 @@
+import { randomInt, randomUUID } from 'node:crypto'
+import { Inject, Injectable } from '@nestjs/common'
+import {
+  type CastingEquipment,
+  type MachineNature,
+  type MachineRun,
+  type MachineTrouble,
+  programMinutes,
+  runMachine,
+  seededRandom,
+  type TemperatureProgram,
+  USUAL_TIME_CONSTANT_MINUTES,
+} from '@yentrik/core'
+import { DataSource, IsNull, MoreThan } from 'typeorm'
+import { LabClock } from '../clock/lab-clock.ts'
+import { MachineRunRow } from '../database/entities.ts'
+import { WriteQueue } from '../database/write-queue.ts'
+import { Refusal } from '../errors/problem.filter.ts'
+import { LabSettingsService } from '../lab/lab-settings.service.ts'
+import { LiveService } from '../live/live.service.ts'
+import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
+
+/** A step of a case whose work lies in the machine. */
+export interface MachineLoad {
+  readonly caseId: string
+  readonly jobId: string
+  readonly stepId: string
+}
+
+/** A run as screens get it: how it was set, and what the machine shows, minute by minute. */
+export interface RunShown {
+  readonly runId: string
+  readonly machine: string
+  readonly program: TemperatureProgram
+  readonly loads: readonly MachineLoad[]
+  readonly startedAt: string
+  readonly stoppedAt: string | null
+  /** When the program had run through, or will have if all goes well; ISO 8601. */
+  readonly endsAt: string
+  readonly ended: boolean
+  readonly measured: readonly {
+    readonly minutes: number
+    readonly setCelsius: number
+    readonly celsius: number
+  }[]
+}
+
+const MINUTE = 60_000
+const DAY = 24 * 60 * MINUTE
+/** Longer than this nothing runs on, min: a forgotten run costs no more. */
+const LONGEST_MINUTES = 24 * 60
+
+/** Programs on the stand-in furnace. What it measures follows from its row, so that a restart loses nothing. */
+@Injectable()
+export class MachineRuns {
+  constructor(
+    private readonly dataSource: DataSource,
+    private readonly queue: WriteQueue,
+    private readonly clock: LabClock,
+    private readonly settings: LabSettingsService,
+    private readonly live: LiveService,
+    @Inject(SETTINGS) private readonly server: ServerSettings,
+  ) {}
+
+  /** Those that run, and those that were stopped within a day. */
+  async all(): Promise<RunShown[]> {
+    const since = new Date(this.clock.now() - DAY).toISOString()
+    const rows = await this.dataSource.manager.find(MachineRunRow, {
+      where: [{ stoppedAt: IsNull() }, { stoppedAt: MoreThan(since) }],
+      order: { startedAt: 'DESC' },
+    })
+    return Promise.all(rows.map((row) => this.shown(row)))
+  }
+
+  /** @throws {Refusal} `no-furnace`, `machine-busy` */
+  async start(
+    machine: string,
+    program: TemperatureProgram,
+    loads: readonly MachineLoad[],
+    by: string,
+  ): Promise<RunShown> {
+    if (!this.server.furnace)
+      throw new Refusal(
+        404,
+        'no-furnace',
+        'No furnace is connected.',
+        'Set it by hand, and enter what you read.',
+      )
+    const row: MachineRunRow = {
+      runId: randomUUID(),
+      machine,
+      program: program as object,
+      loads: loads as object,
+      troubles: [],
+      seed: randomInt(2 ** 31),
+      startedAt: new Date(this.clock.now()).toISOString(),
+      stoppedAt: null,
+      by,
+    }
+    await this.queue.write(async (manager) => {
+      if (await manager.existsBy(MachineRunRow, { machine, stoppedAt: IsNull() }))
+        throw new Refusal(
+          409,
+          'machine-busy',
+          `${machine} is running already.`,
+          'Stop it first, or take another.',
+          {
+            field: 'machine',
+          },
+        )
+      await manager.insert(MachineRunRow, row as object)
+    })
+    this.live.tell({ kind: 'machines' })
+    return this.shown(row)
+  }
+
+  /** @throws {Refusal} `no-such-run` */
+  async stop(runId: string): Promise<RunShown> {
+    await this.change(runId, () => ({ stoppedAt: new Date(this.clock.now()).toISOString() }))
+    return this.shown(await this.row(runId))
+  }
+
+  /** Something goes wrong with the stand-in, from now on. @throws {Refusal} `no-such-run` */
+  async trouble(runId: string, trouble: (fromMinutes: number) => MachineTrouble): Promise<void> {
+    await this.change(runId, (row) => ({
+      troubles: [...(row.troubles as MachineTrouble[]), trouble(this.minutesOf(row))] as object,
+    }))
+  }
+
+  /** A second thermometer held into the chamber. @throws {Refusal} `no-such-run` */
+  async secondThermometer(runId: string): Promise<{ celsius: number; shownCelsius: number }> {
+    const row = await this.row(runId)
+    const { chamberCelsius, measuredCelsius } = (await this.follow(row)).moments.at(-1)!
+    return { celsius: Math.round(chamberCelsius), shownCelsius: Math.round(measuredCelsius) }
+  }
+
+  private async change(runId: string, to: (row: MachineRunRow) => Partial<MachineRunRow>): Promise<void> {
+    await this.queue.write(async (manager) => {
+      const row = await manager.findOneBy(MachineRunRow, { runId, stoppedAt: IsNull() })
+      if (!row) throw noSuchRun(runId)
+      await manager.update(MachineRunRow, { runId }, to(row) as object)
+    })
+    this.live.tell({ kind: 'machines' })
+  }
+
+  private async row(runId: string): Promise<MachineRunRow> {
+    const row = await this.dataSource.manager.findOneBy(MachineRunRow, { runId })
+    if (!row) throw noSuchRun(runId)
+    return row
+  }
+
+  private minutesOf({ startedAt, stoppedAt }: MachineRunRow): number {
+    const until = stoppedAt ? Date.parse(stoppedAt) : this.clock.now()
+    return Math.min(LONGEST_MINUTES, Math.max(0, (until - Date.parse(startedAt)) / MINUTE))
+  }
+
+  private async follow(row: MachineRunRow, minutes = this.minutesOf(row)): Promise<MachineRun> {
+    const furnace = (await this.settings.list<CastingEquipment>('equipment')).find(
+      ({ kind, name }) => kind === 'furnace' && name === row.machine,
+    )
+    return runMachine(
+      row.program as TemperatureProgram,
+      {
+        ...standInFurnace,
+        timeConstantMinutes:
+          furnace?.kind === 'furnace' ? furnace.timeConstantMinutes : USUAL_TIME_CONSTANT_MINUTES,
+      },
+      row.troubles as MachineTrouble[],
+      minutes,
+      seededRandom(row.seed),
+    )
+  }
+
+  private async shown(row: MachineRunRow): Promise<RunShown> {
+    const { runId, machine, startedAt, stoppedAt } = row
+    const program = row.program as TemperatureProgram
+    const { moments, endMinutes } = await this.follow(row)
+    // What is set and known today, run on: an end that lies ahead is only likely.
+    const ahead =
+      endMinutes ?? (await this.follow(row, LONGEST_MINUTES)).endMinutes ?? programMinutes(program)
+    return {
+      runId,
+      machine,
+      program,
+      loads: row.loads as MachineLoad[],
+      startedAt,
+      stoppedAt,
+      endsAt: new Date(Date.parse(startedAt) + ahead * MINUTE).toISOString(),
+      ended: endMinutes !== undefined,
+      measured: moments.map(({ minutes, setCelsius, measuredCelsius }) => ({
+        minutes,
+        setCelsius: Number(setCelsius.toFixed(1)),
+        celsius: Number(measuredCelsius.toFixed(1)),
+      })),
+    }
+  }
+}
+
+/** The furnace that ships with the server (our choice). */
+const standInFurnace: Omit<MachineNature, 'timeConstantMinutes'> = {
+  roomCelsius: 20,
+  fullPowerCelsius: 1300,
+  sensorLagMinutes: 1.5,
+  noiseCelsius: 1,
+}
+
+function noSuchRun(runId: string): Refusal {
+  return new Refusal(404, 'no-such-run', `No run ${runId} is going on.`, 'Reload the screen.')
+}
