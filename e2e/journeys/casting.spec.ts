@@ -6,6 +6,7 @@ import {
   fillSheet,
   forward,
   look,
+  lookAtRegions,
   measure,
   start,
   step,
@@ -30,6 +31,18 @@ test('sprue and ring: which sprue freezes first, and what to change in the ring'
   await expect(ring).toContainText('Stands right')
   await page.getByRole('radio', { name: 'Gypsum-bonded' }).locator('..').click()
   await expect(ring).toContainText('Shorten the sprue by 1.5 mm, or take a taller ring.')
+  await test.step('three patterns: the smallest ring of the lab that takes them', async () => {
+    await page.getByRole('radio', { name: 'Phosphate-bonded' }).locator('..').click()
+    await page.getByLabel('Pattern, high').fill('9')
+    await page.getByLabel('Pattern, reaches out').fill('5.5')
+    await page.getByLabel('Patterns in the ring').fill('3')
+    await expect(page.getByRole('status', { name: 'Ring that fits' })).toContainText('Ring 48 mm')
+    await page.getByRole('button', { name: 'Take it' }).click()
+    await expect(page.getByLabel('Ring, inside')).toHaveValue('46')
+    await expect(ring).toContainText('Stands right')
+    await page.getByLabel('Patterns in the ring').fill('9')
+    await expect(ring).toContainText('No ring of the lab takes them')
+  })
   await page.getByLabel('Sprue', { exact: true }).fill('80')
   await expect(ring.getByRole('alert')).toContainText('There is no gauge 80 here.')
   await expect(page.getByLabel('Sprue', { exact: true })).toHaveValue('80')
@@ -38,14 +51,16 @@ test('sprue and ring: which sprue freezes first, and what to change in the ring'
 test('metal: the weight, the pieces with the least left over, how often it was melted', async ({ page }) => {
   await page.goto('/cast')
   await workOut(page, 'Metal')
+  await page.getByRole('combobox', { name: 'Alloy' }).selectOption('Gold alloy, type 2')
+  await page.getByLabel('Density of the alloy').fill('15.5')
   await page.getByLabel('Patterns with sprues').fill('0.4')
   // By hand: 0.40/0.95 x 15.5 + 6 = 12.526 g.
   await expect(page.getByLabel('Alloy to melt')).toHaveText('12.5 g')
   await page.getByLabel('Button').fill('12')
   // 18.526 g: 6.02 + 5.97 + 3.10 + 2.48 + 1.22 = 18.79 is the least that is enough.
-  await page.getByLabel('Pieces on the shelf').fill('6.02, 5.97, 6.05, 3.10, 2.48, 1.22, 12.10')
+  await page.getByLabel('Other pieces').fill('6.02, 5.97, 6.05, 3.10, 2.48, 1.22, 12.10')
   await expect(page.getByRole('status', { name: 'Pieces to take' })).toContainText('18.79 g')
-  await page.getByLabel('Pieces on the shelf').fill('6.02, 5.97')
+  await page.getByLabel('Other pieces').fill('6.02, 5.97')
   await expect(page.getByRole('region', { name: 'Alloy' })).toContainText('6.54 g are missing.')
   await page.getByText('Returned metal').click()
   await page.getByLabel('From returns, each charge').fill('40')
@@ -83,7 +98,21 @@ test('expansion: the special liquid from the own table of the product, or what i
   await page.getByLabel('Alloy shrinks').fill('2.3')
   await expect(fit).toContainText('Out of reach')
   await expect(page.getByLabel('Gap at the best')).toHaveText('28 µm')
-  await page.getByLabel('Special liquid, %, row 2').fill('60')
+  await test.step('from a product of the shelf, with its curve: a mould that has cooled fits tighter', async () => {
+    await page.getByRole('combobox', { name: 'Investment' }).selectOption('House investment')
+    await expect(page.getByLabel('Thermal at peak, %, row 3')).toHaveValue('1.09')
+    await expect(
+      page.getByRole('img', { name: 'Expansion of the mould against its temperature' }),
+    ).toBeVisible()
+    await expect(fit).toContainText('0.01 mL/g more liquid')
+    const atPeak = Number.parseInt(await page.getByLabel('Special liquid', { exact: true }).innerText(), 10)
+    await page.getByLabel('Mould when cast').fill('620')
+    await expect(page.getByLabel('Special liquid', { exact: true })).not.toHaveText(`${atPeak} %`)
+    const cooled = Number.parseInt(await page.getByLabel('Special liquid', { exact: true }).innerText(), 10)
+    expect(cooled).toBeGreaterThan(atPeak)
+    await page.getByLabel('Mould when cast').fill('')
+  })
+  await page.getByLabel('Special liquid, %, row 2').fill('0')
   await expect(fit).toContainText('The expansion table does not rise in special liquid.')
 })
 
@@ -144,10 +173,15 @@ test('the arm: pressure, turns by density, and the minute from the oven', async 
   await expect(page.getByRole('region', { name: 'Arm' })).toContainText('Speed not measured')
   await page.getByLabel('Speed of the arm').fill('400')
   // Exact: 15 500 kg/m3 at 400 rpm between 0.22 and 0.25 m is 191.73 kPa.
-  await expect(page.getByLabel('Pressure')).toHaveText('192 kPa')
+  await expect(page.getByLabel('Pressure', { exact: true })).toHaveText('192 kPa')
   await page.getByRole('combobox', { name: 'Alloy' }).selectOption('Nickel-chromium')
-  await expect(page.getByLabel('Pressure')).toHaveText('103 kPa')
+  await expect(page.getByLabel('Pressure', { exact: true })).toHaveText('103 kPa')
   await expect(page.getByRole('region', { name: 'Arm' })).toContainText('takes 4.1 turns here')
+  await test.step('the arm of the lab at other turns: a band, since its preload is not known', async () => {
+    await page.getByLabel('Turns wound').fill('4')
+    // 103 kPa by 4/3 to (4/3)², the speed ratios of a spring with a large preload and with none.
+    await expect(page.getByLabel('Pressure of the arm')).toHaveText('137 kPa to 183 kPa')
+  })
   await page.getByRole('button', { name: 'Out of the oven' }).click()
   expect((await request.post('/api/clock', { data: { speed: 1, forwardMinutes: 1.2 } })).ok()).toBe(true)
   await expect(page.getByRole('region', { name: 'Arm' })).toContainText('More than a minute')
@@ -156,18 +190,25 @@ test('the arm: pressure, turns by density, and the minute from the oven', async 
 
 type Plan = Parameters<typeof work>[3]
 
-test('a crown cast here: the ring on time, no returned metal in it, fitted and out', async ({
+test('a crown cast here: furnace with a power cut, pieces from the shelf, button back, lot traced', async ({
   page,
   request,
 }) => {
   test.setTimeout(240_000)
-  await takeIn(page, 'Cast crown', 'Cast here', 'CC-1', '46')
+  const docket = await takeIn(page, 'Cast crown', 'Cast here', 'CC-1', '46')
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
+  const backToCase = () => page.getByRole('main').getByRole('link', { name: docket }).click()
   await bringTo(page, request, 'sprue')
-  await measure(page, 'Sprue gauge', '16')
-  await expect(check(page, 'Sprue gauge')).toContainText('Take a thicker sprue')
-  await measure(page, 'Sprue gauge', '10')
-  await measure(page, 'Pattern to the end of the ring', '3.5')
+  await test.step('sprue and clearance go into the record from the Cast screen', async () => {
+    await measure(page, 'Sprue gauge', '16')
+    await expect(check(page, 'Sprue gauge')).toContainText('Take a thicker sprue')
+    await step(page).getByRole('link', { name: 'Work it out on the Cast screen' }).click()
+    await page.getByLabel('Thickest part').fill('1')
+    await page.getByLabel('Sprue', { exact: true }).fill('10')
+    await page.getByRole('button', { name: 'Into the record: gauge 10, 3.5 mm to the end' }).click()
+    await expect(page.getByRole('status').filter({ hasText: /^On record: / })).toBeVisible()
+    await backToCase()
+  })
   await measure(page, 'Pattern with its sprue', '0.92')
   await done(page)
   await go('Invest', {
@@ -177,8 +218,27 @@ test('a crown cast here: the ring on time, no returned metal in it, fitted and o
   })
   await go('Investment sets', { minutes: 46 })
   await start(page)
-  await measure(page, 'Furnace in the final hold', '850')
-  await forward(request, 290)
+  await test.step('the furnace runs its program, loses power for ten minutes, and is judged by its curve', async () => {
+    await step(page).getByRole('link', { name: 'Set the furnace' }).click()
+    await page.getByRole('button', { name: 'Start Furnace by the window now' }).click()
+    await expect(page.getByLabel('Furnace shows')).toContainText('°C')
+    await forward(request, 130)
+    await page.getByText('Stand-in: what if').click()
+    await page.getByRole('button', { name: 'The power goes for 10 min' }).click()
+    await forward(request, 5)
+    await expect(page.getByLabel('Furnace shows')).toHaveText(/^[23]\d\d °C$/)
+    await page.getByRole('button', { name: /^Into the record: the curve/ }).click()
+    await expect(page.getByRole('status').filter({ hasText: /^On record: / })).toBeVisible()
+    await backToCase()
+    // Recorded too soon it is held, with the reason.
+    await expect(check(page, 'Burnout as it was')).toContainText('hold')
+    await step(page).getByRole('link', { name: 'Look at the furnace' }).click()
+    await forward(request, 240)
+    await expect(page.getByRole('region', { name: 'What the curve says' })).toContainText('Good to cast')
+    await page.getByRole('button', { name: /^Into the record: the curve/ }).click()
+    await expect(page.getByRole('status').filter({ hasText: /^On record: / })).toBeVisible()
+    await backToCase()
+  })
   await done(page)
   await test.step('more than two minutes from the oven want a reason', async () => {
     await forward(request, 3)
@@ -190,61 +250,118 @@ test('a crown cast here: the ring on time, no returned metal in it, fitted and o
     await expect(past).toBeHidden()
     await expect(step(page).getByRole('button', { name: /^Done/ })).toBeVisible()
   })
-  await test.step('the Cast screen has the figures of this case', async () => {
-    await step(page).getByRole('link', { name: 'Work it out on the Cast screen' }).click()
+  await test.step('returned metal typed by hand is refused to a crown, new pieces of the shelf are taken', async () => {
+    await step(page).getByText('Typed by hand').click()
+    await step(page).getByRole('textbox', { name: 'Alloy melted' }).fill('14')
+    await step(page).getByLabel('From returns').fill('20')
+    await step(page).getByRole('button', { name: 'Record the charge' }).click()
+    await expect(check(page, 'Alloy melted')).toContainText(
+      '20 % of it was melted before, at most 0 % may be',
+    )
+    await step(page).getByRole('link', { name: 'Look at the pieces again' }).click()
     await expect(page.getByLabel('Patterns with sprues')).toHaveValue('0.92')
-    // By hand: 0.92/0.95 x 8.3 + 6 = 14.04 g.
-    await expect(page.getByLabel('Alloy to melt')).toHaveText('14 g')
-    await page.getByRole('main').getByRole('link').first().click()
+    await page.getByRole('combobox', { name: 'Alloy' }).selectOption('Bench metal N')
+    await page.getByRole('button', { name: 'Least left over' }).click()
+    // By hand: 0.92/0.95 x 8.2 + 6 = 13.94 g.
+    await expect(page.getByLabel('Alloy to melt')).toHaveText('13.9 g')
+    await expect(page.getByRole('status', { name: 'Pieces to take' })).toContainText('0 % returned')
+    await page.getByRole('button', { name: /^Into the record: \d pieces/ }).click()
+    await expect(page.getByRole('status').filter({ hasText: /^On record: / })).toBeVisible()
+    await backToCase()
+    await expect(check(page, 'Alloy melted')).toContainText('On record')
   })
-  await weigh(page)
-  await measure(page, 'Alloy melted', '14.2')
   await measure(page, 'Turns of the arm', '4')
-  await measure(page, 'From returns, %', '20')
-  await expect(check(page, 'From returns, %')).toContainText('Frameworks take new metal only')
-  await measure(page, 'From returns, %', '0')
   await done(page)
   await go('Casting cools', { minutes: 40 })
   await go('Divest and blast')
-  await go('Compare casting and pattern', { looks: { Casting: 'Whole' } })
-  await go('Fit it on the die', {
-    looks: { Seat: 'Seats', Margin: 'Closed', 'Contacts and bite': 'Touch, pin down' },
-  })
+  await start(page)
+  await lookAtRegions(page, 'Casting')
+  await done(page)
+  await start(page)
+  await step(page).getByRole('textbox', { name: 'Button' }).fill('5.8')
+  await check(page, 'Button left over').getByRole('button', { name: 'Record' }).click()
+  await expect(check(page, 'Button left over')).toContainText('On record')
+  for (const [name, answer] of fitted) await look(page, name, answer)
+  await done(page)
   await go('Polish and clean', { looks: { Surface: 'No scratch, margin whole' } })
   await go('Papers')
   await start(page)
   await look(page, 'Enclosures', 'All in the bag')
   await step(page).getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
+  await test.step('the button lies on the shelf, melted once; the lot leads to this case', async () => {
+    await page.goto('/cast?view=metal')
+    await page.getByRole('combobox', { name: 'Alloy' }).selectOption('Bench metal N')
+    await expect(page.getByRole('button', { name: '5.8 g, returned' })).toBeVisible()
+    await page.goto('/shelf?material=nickel-chromium')
+    const lots = page.getByRole('listitem').filter({ hasText: 'NC-2207' })
+    await lots.getByRole('button', { name: 'Its cases' }).click()
+    await expect(lots).toContainText(docket)
+  })
 })
+
+const fitted = [
+  ['Seat', 'Seats'],
+  ['Margin', 'Closed'],
+  ['Contacts and bite', 'Touch, pin down'],
+] as const
 
 test('a bridge whose casting is short goes back to its wax', async ({ page, request }) => {
   test.setTimeout(180_000)
   await takeIn(page, 'Three-unit bridge', 'Cast here', 'BC-1', '35, 36, 37')
   await bringTo(page, request, 'burnout')
-  await measure(page, 'Furnace in the final hold', '850')
-  await forward(request, 300)
+  await forward(request, 315)
+  await step(page).getByLabel('Read after').fill('315')
+  await step(page).getByLabel('Furnace showed').fill('850')
+  await step(page).getByRole('button', { name: 'Record the reading' }).click()
+  await expect(check(page, 'Burnout as it was')).toContainText('On record')
   await done(page)
   await forward(request, 1.6)
   await bringTo(page, request, 'inspect-casting')
-  await look(page, 'Casting', 'Margin short')
+  await lookAtRegions(page, 'Casting', { Margin: 'Short' })
   // What this case's own record speaks for stands first.
   const causes = check(page, 'What may have caused it')
   await expect(causes.getByRole('listitem').first()).toContainText('The mould cooled on its way to the arm')
   await expect(causes.getByRole('listitem').first()).toContainText(/1\.\d min from oven to arm/)
-  await expect(check(page, 'Casting')).toContainText('Hotter mould, faster transfer, more turns or metal')
+  await expect(check(page, 'Casting')).toContainText('hotter mould, faster transfer, more turns or metal')
   await check(page, 'Casting')
     .getByRole('button', { name: /Thin green wax to the margin/ })
     .click()
   await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Thin green wax to the margin')
   await bringTo(page, request, 'fit-die')
-  for (const [name, answer] of [
-    ['Seat', 'Seats'],
-    ['Margin', 'Closed'],
-    ['Contacts and bite', 'Touch, pin down'],
-  ] as const)
-    await look(page, name, answer)
+  await look(page, 'Seat', 'Will not seat')
+  await expect(check(page, 'What may have caused it')).toContainText('The mould expanded too little')
+  for (const [name, answer] of fitted) await look(page, name, answer)
+  await step(page).getByRole('textbox', { name: 'Button' }).fill('0')
+  await check(page, 'Button left over').getByRole('button', { name: 'Record' }).click()
   await done(page)
+})
+
+test('posts made on a model are fitted there, and the statement carries the address of the lab', async ({
+  page,
+  request,
+}) => {
+  await takeIn(page, 'Cast post and core', 'Made on a model', 'PO-2', '14')
+  await bringTo(page, request, 'fit-post')
+  await look(page, 'Seat', 'Held up')
+  await expect(check(page, 'Seat')).toContainText('Mark, relieve, try again.')
+  await look(page, 'Seat', 'Seats')
+  await look(page, 'Margin', 'Open')
+  await expect(check(page, 'Margin')).toContainText('Look for what holds it up')
+  await look(page, 'Margin', 'Closed')
+  await done(page)
+  await bringTo(page, request, 'statement')
+  const caseUrl = page.url()
+  await page.goto('/settings')
+  const lab = page.getByRole('region', { name: 'The lab on papers' })
+  await lab.getByLabel('Address').fill('3 Weir Street, Millbrook')
+  await lab.getByRole('button', { name: 'Store' }).click()
+  await expect(lab).toContainText('Stored.')
+  await page.goto(caseUrl)
+  await page.getByRole('link', { name: 'Papers' }).click()
+  await page.getByRole('link', { name: 'Statement on the custom-made device' }).click()
+  await expect(page.getByRole('main')).toContainText('3 Weir Street, Millbrook')
+  await expect(page.getByRole('region', { name: 'To complete' })).not.toContainText('Address of the maker.')
 })
 
 test('posts from the clinic: counted, clean, with the statement on what the patient carries', async ({
@@ -295,7 +412,7 @@ test('posts from the clinic: counted, clean, with the statement on what the pati
   await expect(paper).toContainText('exclusive use of the patient with the code PO-1')
   await expect(paper).toContainText('Casting alloy, lot CA-5510')
   await expect(paper).toContainText('Annex XIII')
-  await expect(page.getByRole('region', { name: 'To complete' })).toContainText('Address of the maker.')
+  await expect(page.getByRole('region', { name: 'To complete' })).toContainText('Requirements of Annex I')
   await page.getByRole('button', { name: 'Back' }).click()
   await page.getByRole('button', { name: 'Back' }).click()
   await look(page, 'Statement', 'Right, signed')

@@ -5,12 +5,14 @@ import { clockTime } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
 import { useFetched, useLive, useNow } from '../live/live-store.ts'
 import { Pills, SelectField } from '../parts/Choices.tsx'
+import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { type Preferences, usePreferences } from './preferences.ts'
 import { useSession } from './session.ts'
 
 interface Lab {
   readonly labName: string
+  readonly address: string
   readonly variants: Readonly<Record<string, Readonly<Record<string, string>>>>
 }
 
@@ -65,6 +67,7 @@ export function SettingsScreen() {
         <div className="grid gap-5">
           <Who />
           <ClockControl />
+          <LabOnPapers />
           <section className="card-flat flex flex-wrap items-center justify-between gap-4 p-6">
             <p>Codes for start, done, not now, fault and weigh.</p>
             <Link to="/papers/commands" className="act">
@@ -136,6 +139,51 @@ function ClockControl() {
           {clock.speed === 1 ? '60 times as fast' : 'Normal speed'}
         </button>
       </div>
+    </section>
+  )
+}
+
+/** How the lab signs: on statements and papers. */
+function LabOnPapers() {
+  const { data: lab } = useFetched<Lab>('/lab')
+  const [typed, setTyped] = useState<{ readonly labName?: string; readonly address?: string }>({})
+  const [told, setTold] = useState<{ readonly good: boolean; readonly words: string }>()
+  if (!lab) return null
+  const { labName = lab.labName, address = lab.address } = typed
+  const store = async () => {
+    try {
+      await api('/lab', { method: 'PUT', body: { labName: labName.trim(), address, variants: lab.variants } })
+      setTyped({})
+      setTold({ good: true, words: 'Stored.' })
+    } catch (error) {
+      setTold({ good: false, words: error instanceof ApiError ? error.message : String(error) })
+    }
+  }
+  return (
+    <section className="card-flat p-6" aria-label="The lab on papers">
+      <h2 className="mb-3 text-xl font-semibold">The lab on papers</h2>
+      <form
+        noValidate
+        className="grid gap-3"
+        onSubmit={(event) => {
+          event.preventDefault()
+          void store()
+        }}
+      >
+        <TextField
+          label="Name"
+          text={labName}
+          onText={(text) => setTyped({ ...typed, labName: text })}
+          fault={told && !told.good ? told.words : undefined}
+        />
+        <TextField label="Address" text={address} onText={(text) => setTyped({ ...typed, address: text })} />
+        <div className="flex items-center gap-3">
+          <button type="submit" className="act">
+            Store
+          </button>
+          {told?.good && <Told tone="good">{told.words}</Told>}
+        </div>
+      </form>
     </section>
   )
 }

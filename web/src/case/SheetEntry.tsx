@@ -1,9 +1,11 @@
 import { type JobState, judgeSheet, recordedSheet, type SheetData, type StepSheet } from '@yentrik/core'
 import { Link } from 'react-router'
+import { BurnoutEntry } from '../casting/BurnoutEntry.tsx'
+import { ButtonEntry, ChargeEntry } from '../casting/ChargeEntry.tsx'
+import { RegionsEntry } from '../inspection/RegionsEntry.tsx'
 import { Told } from '../parts/Told.tsx'
 import { TeethSetEntry } from '../setup/TeethSetEntry.tsx'
 import { GroovesEntry } from '../waxing/GroovesEntry.tsx'
-import { RegionsEntry } from '../waxing/RegionsEntry.tsx'
 import { RoomEntry } from '../waxing/RoomEntry.tsx'
 import { DispatchEntry, PartsEntry, PlacesEntry } from './LinesEntry.tsx'
 import { MountingEntry } from './MountingEntry.tsx'
@@ -133,6 +135,29 @@ function Entry(props: SheetEntryProps & { readonly last: SheetData | undefined }
           draftKey={draftKey}
           last={last?.kind === 'regions' ? last : undefined}
         />
+      )
+    case 'burnout':
+      return (
+        <BurnoutEntry
+          {...entering}
+          sheet={sheet}
+          caseId={caseId}
+          stepId={stepId}
+          last={last?.kind === 'burnout' ? last : undefined}
+        />
+      )
+    case 'charge':
+      return (
+        <ChargeEntry
+          {...entering}
+          caseId={caseId}
+          draftKey={draftKey}
+          last={last?.kind === 'charge' ? last : undefined}
+        />
+      )
+    case 'button':
+      return (
+        <ButtonEntry {...entering} draftKey={draftKey} last={last?.kind === 'button' ? last : undefined} />
       )
     case 'mounting':
       return (

@@ -41,6 +41,12 @@ const sheetFields = [
   'regions',
   'dueBackAt',
   'changes',
+  'measured',
+  'binder',
+  'pieces',
+  'alloyId',
+  'lots',
+  'grams',
 ]
 
 interface StepCardProps {
@@ -166,7 +172,7 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
               }
             />
           ))}
-          {step.id === 'inspect-casting' && <FaultCauses job={job} fault={state.readings.at(-1)?.answer} />}
+          <FaultCauses job={job} step={step} />
         </div>
       )}
       {!running &&
@@ -196,12 +202,11 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
   )
 }
 
-/** What the Cast screen works out for a step. */
+/** What the Cast screen works out for a step, where no sheet of it leads there. */
 const castViews: Readonly<Record<string, string>> = {
   sprue: 'sprue',
   invest: 'expansion',
-  burnout: 'burnout',
-  cast: 'metal',
+  cast: 'arm',
 }
 
 /** A running step whose sheet is a drawing of its own wants no second picture above it. */

@@ -1,7 +1,10 @@
 import {
+  type BurnoutVerdict,
   type CaseEvent,
+  chargeOf,
   groovePatterns,
   type JobState,
+  judgeBurnout,
   materials,
   planPair,
   planSetUp,
@@ -107,6 +110,18 @@ function sheetWords(event: Extract<CaseEvent, { type: 'sheetRecorded' }>, reader
       const faults = regionFaults(drawing, data.regions)
       return `${name}: ${faults.length === 0 ? `all ${data.regions.length} regions good` : faults.join('; ')}`
     }
+    case 'burnout': {
+      const { run } = data
+      const { verdict } = judgeBurnout(run)
+      return `${name}: ${data.machine}, final reading ${quantity(Math.round(run.measured.at(-1)!.celsius), 'celsius', reader.units)}${run.from === 'hand' ? ', by hand' : ''}, ${burnoutWords[verdict]}`
+    }
+    case 'charge': {
+      const { grams: melted, remeltShare, lots } = chargeOf(data.pieces)
+      const lot = lots.map(({ lotId }) => reader.lotNumber(lotId)).join(', ')
+      return `${name}: ${grams(melted)} of ${[materials.get(data.alloyId)?.name ?? data.alloyId, data.product].filter(Boolean).join(', ')}, ${Math.round(100 * remeltShare)} % returned, ${lot ? `lot ${lot}` : 'no lot noted'}`
+    }
+    case 'button':
+      return `${name}: ${data.grams > 0 ? grams(data.grams) : 'scrapped'}`
     case 'dispatch':
       return `${name}: ${data.parts.map((part) => `${part.count} ${part.name}`).join(', ')}; due back ${shortDate(Date.parse(data.dueBackAt))} ${clockTime(Date.parse(data.dueBackAt))}`
     case 'tryInAnswer': {
@@ -118,6 +133,12 @@ function sheetWords(event: Extract<CaseEvent, { type: 'sheetRecorded' }>, reader
     case 'finishedPair':
       return `${name}: read, ${data.pair.totalHeightsMillimetres.map((mm) => quantity(mm, 'millimetres', reader.units)).join(', ')} high`
   }
+}
+
+const burnoutWords: Readonly<Record<BurnoutVerdict, string>> = {
+  goOn: 'hot through',
+  hold: 'to be held on',
+  discard: 'ring discarded',
 }
 
 export const decisionWords = {

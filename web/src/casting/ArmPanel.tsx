@@ -1,19 +1,23 @@
 import {
-  type AlloyCard,
   alloyCards,
+  armSpeed,
   bareMouldCelsius,
   centrifugalKilopascals,
   inflowMetresPerSecond,
   LATEST_TRANSFER_SECONDS,
   phosphateOut,
+  radiiOf,
   turnsForEqualPressure,
 } from '@yentrik/core'
 import { useEffect, useState } from 'react'
 import { usePreferences } from '../app/preferences.ts'
 import { minutesSeconds, quantity } from '../format/format.ts'
 import { labNow, useNow } from '../live/live-store.ts'
+import { SelectField } from '../parts/Choices.tsx'
 import { Told } from '../parts/Told.tsx'
+import { type AlloyChoice, inText, useEquipment } from './casting-cards.ts'
 import { FigureFields } from './Figures.tsx'
+import { type ForCase, IntoRecord } from './IntoRecord.tsx'
 import { ask, readAll, type Typed } from './typed-figures.ts'
 
 const specs = [
@@ -29,11 +33,14 @@ export function ArmPanel({
   alloy,
   typed,
   onTyped,
+  forCase,
 }: {
-  readonly alloy: AlloyCard
+  readonly alloy: AlloyChoice
   readonly typed: Typed
   readonly onTyped: (typed: Typed) => void
+  readonly forCase?: ForCase
 }) {
+  const arms = useEquipment('arm')
   const units = usePreferences((preferences) => preferences.units)
   const { values, faults } = readAll(typed, ['rpm', 'inner', 'outer'])
   const radii = values && { innerMetres: values.inner / 1000, outerMetres: values.outer / 1000 }
@@ -45,6 +52,13 @@ export function ArmPanel({
         }))
       : {}
   const turns = readAll(typed, ['turns']).values?.turns
+  const arm = arms.find(({ name }) => name === typed.arm) ?? arms[0]
+  const band =
+    arm && turns
+      ? ask(() =>
+          armSpeed(arm, turns).map((rpm) => centrifugalKilopascals(alloy.gramsPerCm3, rpm, radiiOf(arm))),
+        ).answer
+      : undefined
   const gold = alloyCards.find(({ id }) => id === 'gold-type-3')!
   const equal = turns
     ? ask(() => turnsForEqualPressure(turns, gold.gramsPerCm3, alloy.gramsPerCm3)).answer
@@ -65,12 +79,32 @@ export function ArmPanel({
               'Speed not measured: only ratios can be told. Film the arm in slow motion, or hold a tachometer to it.'}
           </p>
         )}
+        {band && arm && (
+          <p className="text-lg">
+            {arm.name} at {turns} turns:{' '}
+            <output className="figures font-bold" aria-label="Pressure of the arm">
+              {[...new Set(band.map((each) => quantity(Math.round(each), 'kilopascals', units)))].join(
+                ' to ',
+              )}
+            </output>
+            , from its {arm.measuredRpm} rpm at {arm.measuredTurns} turns; the preload of its spring is not
+            known.
+          </p>
+        )}
         <p className="text-lg">
-          {`Usual for ${alloy.name.toLowerCase()}: ${alloy.turns} turns (common practice).`}
+          {`Usual for ${inText(alloy)}: ${alloy.turns.join(' to ')} turns (common practice).`}
           {equal !== undefined &&
             alloy.id !== gold.id &&
             ` What ${turns} turns give gold of ${gold.gramsPerCm3} g/cm³ takes ${equal.toFixed(1)} turns here, on a spring without preload.`}
         </p>
+        {forCase && turns !== undefined && (
+          <IntoRecord
+            forCase={forCase}
+            stepId="cast"
+            figures={[{ kind: 'check', checkId: 'arm-turns', value: turns }]}
+            words={`${turns} turns`}
+          />
+        )}
         <Transfer />
         <p className="text-sm opacity-80">
           A turning liquid (exact); friction, spin-up and freezing are not counted. Transfer: a bare phosphate
@@ -79,6 +113,14 @@ export function ArmPanel({
         </p>
       </section>
       <aside className="card-flat p-4" aria-label="Figures">
+        {arms.length > 0 && (
+          <SelectField
+            label="Arm of the lab"
+            options={arms.map(({ name }) => [name, name] as const)}
+            value={arm?.name ?? ''}
+            onChoose={(name) => onTyped({ ...typed, arm: name })}
+          />
+        )}
         <FigureFields specs={specs} typed={typed} faults={faults} onTyped={onTyped} />
       </aside>
     </div>

@@ -5,19 +5,34 @@ import {
   type PowerCut,
   type RingSpeed,
   startFor,
-  USUAL_TIME_CONSTANT,
+  type TemperatureProgram,
+  USUAL_TIME_CONSTANT_MINUTES,
 } from '@yentrik/core'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { clockTime, dayAndTime, shortDate } from '../format/format.ts'
+import { ApiError, api } from '../live/api.ts'
 import { useNow } from '../live/live-store.ts'
 import { Chart } from '../parts/Chart.tsx'
-import { Pills } from '../parts/Choices.tsx'
+import { Pills, SelectField } from '../parts/Choices.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { type BurnoutDraft, nextAt, programOf, proposed, type SegmentDraft } from './burnout-draft.ts'
-import type { JudgedCut } from './casting.worker.ts'
+import { type MachineRun, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import { coreColour, furnaceColour, plannedOption } from './burnout-chart.ts'
+import {
+  type BurnoutDraft,
+  nextAt,
+  programOf,
+  proposed,
+  ringOf,
+  type SegmentDraft,
+  shownDraft,
+} from './burnout-draft.ts'
+import type { Judged } from './casting.worker.ts'
+import { useEquipment } from './casting-cards.ts'
 import { FigureFields } from './Figures.tsx'
+import type { ForCase } from './IntoRecord.tsx'
+import { LiveBurnout } from './LiveBurnout.tsx'
 import { ask, readAll } from './typed-figures.ts'
 import { useBurnout, useCut } from './use-burnout.ts'
 
@@ -38,9 +53,11 @@ const columns = [
 export function BurnoutPanel({
   draft,
   onDraft,
+  forCase,
 }: {
   readonly draft: BurnoutDraft
   readonly onDraft: (draft: BurnoutDraft) => void
+  readonly forCase?: ForCase
 }) {
   const now = useNow()
   const change = (to: Partial<BurnoutDraft>) => {
@@ -49,16 +66,19 @@ export function BurnoutPanel({
     const { answer } = 'segments' in to || 'readyAt' in to ? {} : ask(() => proposed(next))
     onDraft(answer ? { ...next, segments: answer } : next)
   }
-  const shown: BurnoutDraft =
-    draft.segments.length > 0 ? draft : { ...draft, segments: ask(() => proposed(draft)).answer ?? [] }
+  const shown = shownDraft(draft)
   const { program, wrong } = programOf(shown)
-  const { values, faults } = readAll(draft.figures, ringKeys)
+  const { faults } = readAll(draft.figures, ringKeys)
+  const { diameter, height } = draft.figures
+  // The same ring while its two measures are the same: the curve of a run is followed for it.
+  const ring = useMemo(() => ringOf(draft), [diameter, height])
+  const run = useRun(forCase)
   const refusal = program && ask(() => checkProgram(program, draft.binder)).refusal
   const reading = readingOf(draft)
   const asked =
-    program && values && !refusal
+    program && ring && !refusal
       ? {
-          size: { radiusMillimetres: values.diameter / 2, heightMillimetres: values.height },
+          size: ring,
           binder: draft.binder,
           program,
           ...(reading ? { reading } : {}),
@@ -72,38 +92,47 @@ export function BurnoutPanel({
   const ready = followed?.ok ? followed.ready : undefined
   const putInAt =
     program && readyAt !== undefined && !refusal ? startFor(readyAt, program, reserve) : undefined
+  const planned = (
+    <>
+      {refusal || wrong ? (
+        <Told tone="error">{refusal ?? wrong ?? ''}</Told>
+      ) : (
+        putInAt !== undefined && (
+          <p className="text-lg">
+            Put in at{' '}
+            <output className="figures text-6xl leading-none font-bold" aria-label="Put in at">
+              {dayAndTime(putInAt, now)}
+            </output>{' '}
+            to cast at {dayAndTime(readyAt ?? 0, now)}
+          </p>
+        )
+      )}
+      {putInAt !== undefined && putInAt < now && (
+        <Told tone="warning">{`That is past: put in now it is ready ${dayAndTime(now + ((readyAt ?? now) - putInAt), now)}.`}</Told>
+      )}
+      {followed && !followed.ok && <Told tone="error">{followed.sentence}</Told>}
+      {ready && putInAt !== undefined && <CoreWords ready={ready} putInAt={putInAt} now={now} />}
+      {judged && putInAt !== undefined && <CutWords judged={judged} putInAt={putInAt} now={now} />}
+      {ready ? (
+        <BurnoutChart ready={ready} putInAt={putInAt ?? now} />
+      ) : (
+        !refusal && !wrong && <p role="status">Working it out</p>
+      )}
+      {program && !refusal && !wrong && <StartFurnace program={program} forCase={forCase} />}
+    </>
+  )
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
       <section className="card-flat grid content-start gap-3 p-4" aria-label="Burnout">
-        {refusal || wrong ? (
-          <Told tone="error">{refusal ?? wrong ?? ''}</Told>
+        {run && ring ? (
+          <LiveBurnout run={run} binder={draft.binder} ring={ring} forCase={forCase} />
         ) : (
-          putInAt !== undefined && (
-            <p className="text-lg">
-              Put in at{' '}
-              <output className="figures text-6xl leading-none font-bold" aria-label="Put in at">
-                {dayAndTime(putInAt, now)}
-              </output>{' '}
-              to cast at {dayAndTime(readyAt ?? 0, now)}
-            </p>
-          )
-        )}
-        {putInAt !== undefined && putInAt < now && (
-          <Told tone="warning">{`That is past: put in now it is ready ${dayAndTime(now + ((readyAt ?? now) - putInAt), now)}.`}</Told>
-        )}
-        {followed && !followed.ok && <Told tone="error">{followed.sentence}</Told>}
-        {ready && putInAt !== undefined && <CoreWords ready={ready} putInAt={putInAt} now={now} />}
-        {judged && putInAt !== undefined && <CutWords judged={judged} putInAt={putInAt} now={now} />}
-        {ready ? (
-          <BurnoutChart ready={ready} putInAt={putInAt ?? now} />
-        ) : (
-          !refusal && !wrong && <p role="status">Working it out</p>
+          planned
         )}
         <p className="text-sm opacity-80">
           The ring as a cylinder of investment with its water; three sets of values from handbooks (recalled,
-          wide) give the range. Left out: inversions (under 0.2 min), wax (under 3 %), cracking, a furnace
-          that falls behind. The final hold also burns carbon, which is not counted here. The maker's sheet
-          wins.
+          wide) give the range. Left out: inversions (under 0.2 min), wax (under 3 %), cracking. The final
+          hold also burns carbon, which is not counted here. The maker's sheet wins.
         </p>
       </section>
       <aside className="card-flat grid content-start gap-2 p-4" aria-label="Figures">
@@ -166,7 +195,7 @@ export function BurnoutPanel({
                 hint: 'assumed; time your own',
               },
             ]}
-            typed={{ cutTau: String(USUAL_TIME_CONSTANT), ...draft.figures }}
+            typed={{ cutTau: String(USUAL_TIME_CONSTANT_MINUTES), ...draft.figures }}
             faults={{}}
             onTyped={(figures) => onDraft({ ...shown, figures })}
           />
@@ -191,13 +220,20 @@ export function BurnoutPanel({
   )
 }
 
+/** The run that holds this case; without a case the last one that nobody has taken out. */
+function useRun(forCase: ForCase | undefined): MachineRun | undefined {
+  const runs = useMachineRuns()
+  if (forCase) return runOf(runs, forCase.caseId, forCase.job, 'burnout')
+  return runs.find(({ stoppedAt, loads }) => stoppedAt === null && loads.length === 0)
+}
+
 function readingOf({ figures }: BurnoutDraft): CoreReading | undefined {
   const { values } = readAll(figures, ['readMinutes', 'readCelsius'])
   return values && { minutes: values.readMinutes, celsius: values.readCelsius }
 }
 
 function cutOf({ figures }: BurnoutDraft): PowerCut | undefined {
-  const { values } = readAll({ cutTau: String(USUAL_TIME_CONSTANT), ...figures }, [
+  const { values } = readAll({ cutTau: String(USUAL_TIME_CONSTANT_MINUTES), ...figures }, [
     'cutAfter',
     'cutFor',
     'cutTau',
@@ -208,9 +244,9 @@ function cutOf({ figures }: BurnoutDraft): PowerCut | undefined {
 }
 
 /** What to do with a ring whose furnace stood without power. */
-function CutWords({ judged, putInAt, now }: { judged: JudgedCut; putInAt: number; now: number }) {
+function CutWords({ judged, putInAt, now }: { judged: Judged; putInAt: number; now: number }) {
   if (!judged.ok) return <Told tone="error">{judged.sentence}</Told>
-  const { verdict, say, castFromMinutes } = judged
+  const { verdict, say, castFromMinutes } = judged.judgement
   return (
     <section aria-label="After the power cut">
       <p className={`text-3xl leading-tight font-bold ${verdict === 'discard' ? 'text-error' : ''}`}>
@@ -286,7 +322,7 @@ function SegmentTable({
 function BurnoutChart({ ready, putInAt }: { ready: CoreReady; putInAt: number }) {
   // The clock goes on while the curve stays: a new minute is soon enough.
   const from = Math.floor(putInAt / 60_000) * 60_000
-  const option = useMemo(() => burnoutOption(ready, from), [ready, from])
+  const option = useMemo(() => plannedOption(ready, from), [ready, from])
   return (
     <>
       <p className="flex flex-wrap gap-x-5 text-sm font-semibold">
@@ -299,67 +335,45 @@ function BurnoutChart({ ready, putInAt }: { ready: CoreReady; putInAt: number })
           core, dashed a fast and a slow ring
         </span>
       </p>
-      <Chart className="h-80" says="Furnace and core of the ring over the hours" option={option} />
+      <Chart className="h-72" says="Furnace and core of the ring over the hours" option={option} />
     </>
   )
 }
 
-const furnaceColour = '#d97a2e'
-const coreColour = '#3f8f97'
-
-function burnoutOption({ heats, programMinutes }: CoreReady, putInAt: number) {
-  const hours = (minutes: number) => putInAt + minutes * 60_000
-  const core = (speed: RingSpeed) =>
-    heats[speed].curve.map(({ minutes, coreCelsius }) => [hours(minutes), coreCelsius])
-  const line = { type: 'line', showSymbol: false }
-  return {
-    animation: false,
-    textStyle: { fontFamily: 'inherit', fontSize: 14 },
-    grid: { left: 52, right: 20, top: 20, bottom: 40 },
-    tooltip: { trigger: 'axis', valueFormatter: (value: number) => `${value.toFixed(0)} °C` },
-    xAxis: {
-      type: 'time',
-      max: hours(programMinutes + 30),
-      axisLabel: { formatter: (instant: number) => clockTime(instant) },
-    },
-    yAxis: { type: 'value', name: '°C', min: 0 },
-    series: [
-      {
-        ...line,
-        name: 'furnace',
-        color: furnaceColour,
-        lineStyle: { width: 3 },
-        data: heats.typical.curve.map(({ minutes, furnaceCelsius }) => [hours(minutes), furnaceCelsius]),
-        markArea: {
-          silent: true,
-          itemStyle: { color: 'rgba(140,153,156,0.18)' },
-          label: { position: 'insideTopLeft', fontSize: 13, color: '#6b7678' },
-          data: [
-            [{ name: 'cristobalite', yAxis: 200 }, { yAxis: 270 }],
-            [{ name: 'quartz', yAxis: 563 }, { yAxis: 583 }],
-          ],
-        },
-        markLine: {
-          symbol: 'none',
-          label: { formatter: '{b}' },
-          data: [{ xAxis: hours(programMinutes), name: 'ends' }],
-        },
-      },
-      { ...line, name: 'core, likely', color: coreColour, lineStyle: { width: 3 }, data: core('typical') },
-      {
-        ...line,
-        name: 'core, fast ring',
-        color: coreColour,
-        lineStyle: { width: 1, type: 'dashed' },
-        data: core('fast'),
-      },
-      {
-        ...line,
-        name: 'core, slow ring',
-        color: coreColour,
-        lineStyle: { width: 1, type: 'dashed' },
-        data: core('slow'),
-      },
-    ],
+/** Puts the program on a furnace of the lab. */
+function StartFurnace({ program, forCase }: { program: TemperatureProgram; forCase?: ForCase }) {
+  const furnaces = useEquipment('furnace')
+  const [chosen, setChosen] = useState('')
+  const [told, setTold] = useState<string>()
+  const machine = chosen || (furnaces[0]?.name ?? 'Furnace')
+  const loads =
+    forCase?.job.steps.burnout?.status === 'running'
+      ? [{ caseId: forCase.caseId, jobId: forCase.job.jobId, stepId: 'burnout' }]
+      : []
+  const start = async () => {
+    try {
+      setTold(undefined)
+      await api('/machine-runs', { body: { machine, program, loads } })
+    } catch (error) {
+      setTold(error instanceof ApiError ? error.message : String(error))
+    }
   }
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      {furnaces.length > 1 && (
+        <div className="w-60">
+          <SelectField
+            label="Furnace"
+            options={furnaces.map(({ name }) => [name, name] as const)}
+            value={machine}
+            onChoose={setChosen}
+          />
+        </div>
+      )}
+      <button type="button" className="act-main" onClick={() => void start()}>
+        Start {machine} now
+      </button>
+      {told && <Told tone="error">{told}</Told>}
+    </div>
+  )
 }

@@ -1,4 +1,4 @@
-import { alloyCards, type Binder, type CastingRecord, castingRecord } from '@yentrik/core'
+import { type Binder, type CastingRecord, castingRecord } from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { useCaseHand } from '../case/case-hand.ts'
@@ -7,8 +7,10 @@ import { Told, Waiting } from '../parts/Told.tsx'
 import { useKept } from '../parts/use-kept.ts'
 import { ArmPanel, armStart } from './ArmPanel.tsx'
 import { BurnoutPanel } from './BurnoutPanel.tsx'
-import { type BurnoutDraft, burnoutFor } from './burnout-draft.ts'
+import { type BurnoutDraft, burnoutFor, withRing } from './burnout-draft.ts'
+import { useCastingCards } from './casting-cards.ts'
 import { ExpansionPanel, expansionStart } from './ExpansionPanel.tsx'
+import type { ForCase } from './IntoRecord.tsx'
 import { MetalPanel, metalStart } from './MetalPanel.tsx'
 import { SpruePanel, sprueStart } from './SpruePanel.tsx'
 import type { Typed } from './typed-figures.ts'
@@ -37,17 +39,18 @@ export function CastScreen() {
 
 function CastForCase({ caseId, view }: { caseId: string; view: View }) {
   const [query] = useSearchParams()
-  const { state, error } = useCaseHand(caseId)
-  if (!state) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
-  const job = state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? state.jobs[0]!
+  const hand = useCaseHand(caseId)
+  if (!hand.state) return hand.error ? <Told tone="error">{hand.error.message}</Told> : <Waiting />
+  const job = hand.state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? hand.state.jobs[0]!
   return (
     <CastTool
       kept={`cast ${caseId} ${job.jobId}`}
       view={view}
       record={castingRecord(job)}
+      forCase={{ hand, caseId, job }}
       title={
         <Link to={`/case/${caseId}`} className="link">
-          {state.docket}
+          {hand.state.docket}
         </Link>
       }
     />
@@ -58,6 +61,7 @@ function CastTool({
   kept,
   view: startView,
   record = {},
+  forCase,
   title,
 }: {
   /** Under what the entries of this session are kept. */
@@ -65,29 +69,34 @@ function CastTool({
   view: View
   /** What the case has on record: its figures to begin with. */
   record?: CastingRecord
+  forCase?: ForCase
   title?: React.ReactNode
 }) {
   const noted = (key: string, value: number | undefined): Typed =>
     value === undefined ? {} : { [key]: String(value) }
   const usualAlloy = record.binder === 'phosphate' ? 'nickel-chromium' : 'gold-type-3'
+  const { alloys, investments } = useCastingCards()
   const [view, setView] = useState<View>(startView)
-  const [alloyId, setAlloyId] = useKept<string>(`${kept} alloy`, () => usualAlloy)
-  const alloy = alloyCards.find(({ id }) => id === alloyId) ?? alloyCards[0]!
+  const [alloyId, setAlloyId] = useKept<string>(`${kept} alloy`, () => '')
+  // What nobody has chosen is the lab's own product of the usual class, where it has one.
+  const alloy =
+    alloys.find(({ id }) => id === alloyId) ??
+    alloys.find(({ product, materialId }) => product && materialId === usualAlloy) ??
+    alloys.find(({ id }) => id === usualAlloy)!
   const [binder, setBinder] = useKept<Binder>(`${kept} binder`, () => record.binder ?? 'phosphate')
   const [sprue, setSprue] = useKept<Typed>(`${kept} sprue`, () => ({
     ...sprueStart,
     ...noted('gauge', record.sprueGauge),
   }))
-  const [metal, setMetal] = useKept<Typed>(`${kept} metal`, () => ({
-    ...metalStart,
-    ...noted('pattern', record.patternGrams),
-  }))
+  const [metal, setMetal] = useKept<Typed>(`${kept} metal`, () => metalStart)
   const [expansion, setExpansion] = useKept<Typed>(`${kept} expansion`, () => expansionStart)
   const [burnout, setBurnout] = useKept<BurnoutDraft>(`${kept} burnout`, () => burnoutFor(record.binder))
   const [arm, setArm] = useKept<Typed>(`${kept} arm`, () => ({
     ...armStart,
     ...noted('turns', record.turns),
   }))
+  // A weight that came onto record later fills an entry that is still empty.
+  const metalNow = metal.pattern ? metal : { ...metal, ...noted('pattern', record.patternGrams) }
   const wantsAlloy = view === 'metal' || view === 'expansion' || view === 'arm'
   return (
     <main className="mx-auto grid max-w-[1500px] gap-3 p-4 sm:p-5">
@@ -98,7 +107,7 @@ function CastTool({
           <div className="w-60">
             <SelectField
               label="Alloy"
-              options={alloyCards.map(({ id, name }) => [id, name])}
+              options={alloys.map(({ id, name }) => [id, name])}
               value={alloy.id}
               onChoose={(id) => {
                 setAlloyId(id)
@@ -114,12 +123,24 @@ function CastTool({
         </div>
       </header>
       {view === 'sprue' && (
-        <SpruePanel binder={binder} onBinder={setBinder} typed={sprue} onTyped={setSprue} />
+        <SpruePanel binder={binder} onBinder={setBinder} typed={sprue} onTyped={setSprue} forCase={forCase} />
       )}
-      {view === 'metal' && <MetalPanel alloy={alloy} typed={metal} onTyped={setMetal} />}
-      {view === 'expansion' && <ExpansionPanel alloy={alloy} typed={expansion} onTyped={setExpansion} />}
-      {view === 'burnout' && <BurnoutPanel draft={burnout} onDraft={setBurnout} />}
-      {view === 'arm' && <ArmPanel alloy={alloy} typed={arm} onTyped={setArm} />}
+      {view === 'metal' && (
+        <MetalPanel key={alloy.id} alloy={alloy} typed={metalNow} onTyped={setMetal} forCase={forCase} />
+      )}
+      {view === 'expansion' && (
+        <ExpansionPanel
+          alloy={alloy}
+          investments={investments}
+          typed={expansion}
+          onTyped={setExpansion}
+          forCase={forCase}
+        />
+      )}
+      {view === 'burnout' && (
+        <BurnoutPanel draft={withRing(burnout, sprue)} onDraft={setBurnout} forCase={forCase} />
+      )}
+      {view === 'arm' && <ArmPanel alloy={alloy} typed={arm} onTyped={setArm} forCase={forCase} />}
     </main>
   )
 }

@@ -3,19 +3,24 @@ import {
   availableExpansion,
   type ConcentrationAnswer,
   concentrationFor,
+  type DieAndSpacer,
   type ExpansionBudget,
-  type ExpansionRow,
   type Fit,
   fitAt,
+  type MaterialCard,
   neededExpansion,
+  thermalShareAt,
   WAX_CONTRACTION_PER_CELSIUS,
 } from '@yentrik/core'
 import { useMemo } from 'react'
 import { Chart } from '../parts/Chart.tsx'
-import { readNumber } from '../parts/NumberField.tsx'
+import { SelectField } from '../parts/Choices.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { Told } from '../parts/Told.tsx'
+import { gapOption, mouldOption } from './expansion-charts.ts'
 import { FigureFields } from './Figures.tsx'
+import { type ForCase, IntoRecord } from './IntoRecord.tsx'
+import { columns, ROWS, readTable, typedTable } from './investment-table.ts'
 import { ask, readAll, type Typed } from './typed-figures.ts'
 
 const specs = [
@@ -25,9 +30,10 @@ const specs = [
   { key: 'shrinkage', label: 'Alloy shrinks', unit: '%', hint: 'from its sheet' },
   { key: 'cooling', label: 'Wax cooled by', unit: '°C', hint: '0.035 % for each' },
   { key: 'hygroscopic', label: 'Hygroscopic', unit: '%', hint: 'water bath, else 0' },
+  { key: 'mould', label: 'Mould when cast', unit: '°C', hint: 'empty: at its peak' },
   { key: 'restraint', label: 'Ring lets through', unit: '%', hint: '100 with a liner' },
 ] as const
-const keys = specs.map(({ key }) => key)
+const keys = ['die', 'spacer', 'gap', 'shrinkage', 'cooling', 'hygroscopic', 'restraint'] as const
 
 export const expansionStart: Typed = {
   die: '8',
@@ -37,35 +43,40 @@ export const expansionStart: Typed = {
   hygroscopic: '0',
   restraint: '100',
 }
-const ROWS = [0, 1, 2, 3, 4]
-const columns = [
-  ['liquid', 'Special liquid, %'],
-  ['setting', 'Setting, %'],
-  ['thermal', 'Thermal at peak, %'],
-] as const
-
 /** The special liquid that makes a casting fit, from the investment's own table. */
 export function ExpansionPanel({
   alloy,
+  investments,
   typed,
   onTyped,
+  forCase,
 }: {
   readonly alloy: AlloyCard
+  readonly investments: readonly MaterialCard[]
   readonly typed: Typed
   readonly onTyped: (typed: Typed) => void
+  readonly forCase?: ForCase
 }) {
+  const withTable = investments.filter(({ settingExpansion }) => settingExpansion)
+  const product = withTable.find(({ id }) => id === typed.investment)
+  const figures = product?.investment
   const entered = {
     ...typed,
     shrinkage: typed.shrinkage ?? String(Number((100 * alloy.shrinkageFraction).toFixed(3))),
   }
   const { values, faults } = readAll(entered, keys)
   const { table, wrong } = readTable(typed)
+  const mould = readAll(typed, ['mould']).values?.mould
+  const { answer: thermalShare = 1, refusal: outside } =
+    mould !== undefined && figures?.thermalCurve
+      ? ask(() => thermalShareAt(figures.thermalCurve!, mould, figures.peakCelsius))
+      : {}
   const budget: ExpansionBudget | undefined = values && {
     shrinkageFraction: values.shrinkage / 100,
     waxContractionFraction: WAX_CONTRACTION_PER_CELSIUS * values.cooling,
     hygroscopicFraction: values.hygroscopic / 100,
     restraint: values.restraint / 100,
-    thermalShare: 1,
+    thermalShare,
     table,
   }
   const die = values && { dieMillimetres: values.die, spacerMillimetres: values.spacer / 1000 }
@@ -90,6 +101,24 @@ export function ExpansionPanel({
               says="Gap on the die against the share of special liquid"
               option={gapOption(curve, values.gap, answer)}
             />
+            {figures?.thermalCurve && (
+              <Chart
+                className="h-60"
+                says="Expansion of the mould against its temperature"
+                option={mouldOption(budget, usedPercent(answer), figures.thermalCurve, figures.peakCelsius)}
+              />
+            )}
+            {die && figures?.settingPercentPerRatioStep !== undefined && (
+              <p>{ratioWords(budget, die, usedPercent(answer), figures.settingPercentPerRatioStep)}</p>
+            )}
+            {forCase && answer.reachable && (
+              <IntoRecord
+                forCase={forCase}
+                stepId="invest"
+                figures={[{ kind: 'check', checkId: 'special-liquid', value: answer.roundedPercent }]}
+                words={`${answer.roundedPercent} % special liquid`}
+              />
+            )}
           </>
         ) : (
           <p className="text-lg">
@@ -98,6 +127,12 @@ export function ExpansionPanel({
               "Copy the rows of the investment's own table: special liquid, setting and thermal expansion."}
           </p>
         )}
+        {outside && <Told tone="warning">{outside}</Told>}
+        {mould !== undefined && !figures?.thermalCurve && (
+          <Told tone="warning">
+            Without the curve of the product a mould is taken at its peak: choose a product that has one.
+          </Told>
+        )}
         <p className="text-sm opacity-80">
           Free linear change, the same in all directions; a real crown is held by its core and by the ring:
           the figure is for comparing settings. Never beyond the rows of the table. Source: expansions
@@ -105,6 +140,23 @@ export function ExpansionPanel({
         </p>
       </section>
       <aside className="card-flat p-4" aria-label="Figures">
+        <SelectField
+          label="Investment"
+          options={[['', 'As typed below'], ...withTable.map(({ id, name }) => [id, name] as const)]}
+          value={product?.id ?? ''}
+          onChoose={(id) => {
+            const card = withTable.find((each) => each.id === id)
+            onTyped({
+              ...typed,
+              investment: id,
+              ...(card ? typedTable(card) : {}),
+              ...(card?.investment?.hygroscopicPercent === undefined
+                ? {}
+                : { hygroscopic: String(card.investment.hygroscopicPercent) }),
+            })
+          }}
+          hint={withTable.length === 0 ? 'none on the shelf has a table' : undefined}
+        />
         <FigureFields specs={specs} typed={entered} faults={faults} onTyped={onTyped} />
         <NumberGrid
           caption="The investment's table"
@@ -120,6 +172,26 @@ export function ExpansionPanel({
       </aside>
     </div>
   )
+}
+
+/** The concentration that is shown: as it can be measured, or the best there is. */
+function usedPercent(answer: ConcentrationAnswer): number {
+  return answer.reachable ? answer.roundedPercent : answer.bestPercent
+}
+
+/** What a wetter mix does, where the sheet of the product says it. */
+function ratioWords(
+  budget: ExpansionBudget,
+  die: DieAndSpacer,
+  percent: number,
+  stepPercent: number,
+): string {
+  const wetter = budget.table.map((row) => ({
+    ...row,
+    settingFraction: row.settingFraction + stepPercent / 100,
+  }))
+  const gap = (table: ExpansionBudget['table']) => fitAt({ ...budget, table }, die, percent).gapMillimetres
+  return `0.01 mL/g more liquid: setting ${stepPercent} %, gap ${(1000 * (gap(wetter) - gap(budget.table))).toFixed(1)} µm.`
 }
 
 const micrometres = (fit: Fit) => `${(1000 * fit.gapMillimetres).toFixed(0)} µm`
@@ -167,57 +239,4 @@ function Verdict({ answer, budget }: { answer: ConcentrationAnswer; budget: Expa
       {several && <Told tone="warning">The table turns: another concentration gives the same fit.</Told>}
     </div>
   )
-}
-
-function readTable(typed: Typed): { readonly table: readonly ExpansionRow[]; readonly wrong?: string } {
-  const table: ExpansionRow[] = []
-  for (const row of ROWS) {
-    const texts = columns.map(([column]) => typed[`${column} ${row}`] ?? '')
-    if (texts.every((text) => text.trim() === '')) continue
-    const [liquid, setting, thermal] = texts.map((text) => readNumber(text, '%').value)
-    if (liquid === undefined || setting === undefined || thermal === undefined)
-      return { table: [], wrong: `Row ${row + 1} of the table wants three numbers.` }
-    table.push({
-      specialLiquidPercent: liquid,
-      settingFraction: setting / 100,
-      thermalFraction: thermal / 100,
-    })
-  }
-  return { table }
-}
-
-function gapOption(curve: readonly (readonly number[])[], wanted: number, answer: ConcentrationAnswer) {
-  const at = answer.reachable ? answer.specialLiquidPercent : answer.bestPercent
-  return {
-    animation: false,
-    textStyle: { fontFamily: 'inherit', fontSize: 14 },
-    grid: { left: 48, right: 16, top: 16, bottom: 40 },
-    tooltip: { trigger: 'axis', valueFormatter: (value: number) => `${value.toFixed(1)} µm` },
-    xAxis: {
-      type: 'value',
-      name: 'special liquid, %',
-      nameLocation: 'middle',
-      nameGap: 26,
-      min: 'dataMin',
-      max: 'dataMax',
-    },
-    yAxis: { type: 'value', name: 'gap, µm', scale: true },
-    series: [
-      {
-        type: 'line',
-        data: curve,
-        showSymbol: false,
-        lineStyle: { width: 3 },
-        color: '#3f8f97',
-        markLine: {
-          symbol: 'none',
-          label: { formatter: '{b}', position: 'insideEndTop' },
-          data: [
-            { yAxis: wanted, name: 'wanted' },
-            { xAxis: at, name: `${at.toFixed(1)} %` },
-          ],
-        },
-      },
-    ],
-  }
 }

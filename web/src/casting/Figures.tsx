@@ -14,11 +14,14 @@ export function FigureFields({
   typed,
   faults,
   onTyped,
+  wanted = false,
 }: {
   readonly specs: readonly FigureSpec[]
   readonly typed: Typed
   readonly faults: Typed
   readonly onTyped: (typed: Typed) => void
+  /** Whether an empty field is told as a fault. */
+  readonly wanted?: boolean
 }) {
   return (
     <div className="grid grid-cols-2 gap-x-3">
@@ -29,7 +32,7 @@ export function FigureFields({
           unit={unit}
           text={typed[key] ?? ''}
           onText={(text) => onTyped({ ...typed, [key]: text })}
-          fault={(typed[key] ?? '') === '' ? undefined : faults[key]}
+          fault={(typed[key] ?? '') === '' && !wanted ? undefined : faults[key]}
           hint={hint}
         />
       ))}

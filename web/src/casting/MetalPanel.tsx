@@ -1,24 +1,40 @@
 import {
-  type AlloyCard,
   type AlloyPiece,
   alloyGrams,
+  type Charge,
+  chargeOf,
   choosePieces,
+  isNew,
   meanMelts,
   newMetal,
   nextCharge,
+  POLYMER_GRAMS_PER_CM3,
   parseTypedNumber,
   USUAL_BUTTON_GRAMS,
   USUAL_WAX_GRAMS_PER_CM3,
 } from '@yentrik/core'
+import { useState } from 'react'
 import { grams } from '../format/format.ts'
+import { useFetched } from '../live/live-store.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
+import { useShelf } from '../shelf/use-shelf.ts'
+import { type AlloyChoice, inText } from './casting-cards.ts'
 import { FigureFields } from './Figures.tsx'
+import { type ForCase, IntoRecord, stepNamed } from './IntoRecord.tsx'
+import { Pieces } from './Pieces.tsx'
 import { ask, readAll, type Typed } from './typed-figures.ts'
+import { WeighIn } from './WeighIn.tsx'
 
 const specs = [
   { key: 'pattern', label: 'Patterns with sprues', unit: 'g', hint: 'all that is cast in one' },
   { key: 'wax', label: 'Density of the wax', unit: 'g/cm³', hint: 'usually 0.95' },
+  {
+    key: 'resin',
+    label: 'Of it pattern resin',
+    unit: 'g',
+    hint: `${POLYMER_GRAMS_PER_CM3} g/cm³; else empty`,
+  },
   { key: 'density', label: 'Density of the alloy', unit: 'g/cm³', hint: 'from its sheet' },
   { key: 'button', label: 'Button', unit: 'g' },
 ] as const
@@ -32,25 +48,63 @@ export const metalStart: Typed = {
   share: '0',
 }
 
+/** A piece as the server keeps it. */
+export interface ShelfPiece extends Omit<AlloyPiece, 'id'> {
+  readonly pieceId: string
+  readonly materialId: string
+  readonly productId: string | null
+}
+
 /** How much alloy, from which pieces, and how often it has been melted. */
 export function MetalPanel({
   alloy,
   typed,
   onTyped,
+  forCase,
 }: {
-  readonly alloy: AlloyCard
+  readonly alloy: AlloyChoice
   readonly typed: Typed
   readonly onTyped: (typed: Typed) => void
+  readonly forCase?: ForCase
 }) {
+  const { data: shelf = [] } = useFetched<readonly ShelfPiece[]>('/alloy-pieces')
+  const { lotNumber } = useShelf()
+  const [chosen, setChosen] = useState<readonly string[]>()
   const entered = { ...typed, density: typed.density ?? String(alloy.gramsPerCm3) }
   const { values, faults } = readAll(entered, keys)
+  const resin = readAll(typed, ['resin']).values?.resin ?? 0
   const { answer: need, refusal } = values
-    ? ask(() =>
-        alloyGrams([{ grams: values.pattern, gramsPerCm3: values.wax }], values.density, values.button),
-      )
+    ? ask(() => alloyGrams(partsOf(values.pattern, resin, values.wax), values.density, values.button))
     : {}
-  const { stock, wrong } = readPieces(typed.pieces ?? '')
-  const pieces = need !== undefined && stock.length > 0 ? ask(() => choosePieces(need, stock)) : {}
+  const own = shelf
+    // Two products are two alloys, and never go into one crucible.
+    .filter(
+      (piece) =>
+        piece.materialId === alloy.materialId && piece.productId === (alloy.product ? alloy.id : null),
+    )
+    .map(
+      ({ pieceId, grams: weight, lots, history }): AlloyPiece => ({
+        id: pieceId,
+        grams: weight,
+        lots,
+        history,
+      }),
+    )
+  // What this case has taken already can still be laid back, and is shown as taken.
+  const recorded = forCase && recordedPieces(forCase)
+  const { stock: typedPieces, wrong } = readPieces(typed.pieces ?? '')
+  const mine = (recorded ?? []).filter(({ id }) => !own.some((piece) => piece.id === id))
+  const mostRemelt = forCase && mostRemeltOf(forCase)
+  // What the rule of the job keeps out is not proposed.
+  const stock = [...mine, ...own, ...typedPieces].filter((piece) => mostRemelt !== 0 || isNew(piece.history))
+  const proposed = need !== undefined && stock.length > 0 ? ask(() => choosePieces(need, stock)) : {}
+  const all = [...mine, ...own, ...typedPieces.filter(({ id }) => !mine.some((piece) => piece.id === id))]
+  const proposal = proposed.answer?.choice?.pieces.map(({ id }) => id)
+  const ids = chosen ?? recorded?.map(({ id }) => id) ?? proposal ?? []
+  const taken = all.filter(({ id }) => ids.includes(id))
+  const charge = taken.length > 0 ? chargeOf(taken) : undefined
+  const toggle = (id: string) =>
+    setChosen(ids.includes(id) ? ids.filter((each) => each !== id) : [...ids, id])
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
       <section className="card-flat grid content-start gap-3 p-4" aria-label="Alloy">
@@ -60,7 +114,7 @@ export function MetalPanel({
               <output className="figures text-6xl leading-none font-bold" aria-label="Alloy to melt">
                 {grams(need)}
               </output>{' '}
-              of {alloy.name.toLowerCase()}
+              of {inText(alloy)}, cast at {alloy.castingCelsius.join(' to ')} °C
             </p>
             <p>
               {grams(need - (values?.button ?? 0))} fill the mould, {grams(values?.button ?? 0)} are the
@@ -70,44 +124,52 @@ export function MetalPanel({
         ) : (
           <p className="text-lg">{refusal ?? 'Weigh the patterns with their sprues.'}</p>
         )}
+        {all.length > 0 && <Pieces pieces={all} taken={ids} lotNumber={lotNumber} onToggle={toggle} />}
+        {charge && <ChargeWords charge={charge} need={need} mostRemelt={mostRemelt} lotNumber={lotNumber} />}
+        {proposal && !same(proposal, ids) && (
+          <button type="button" className="small-act justify-self-start" onClick={() => setChosen(proposal)}>
+            Least left over
+          </button>
+        )}
+        {proposed.refusal && <Told tone="error">{proposed.refusal}</Told>}
+        {!chosen && !recorded && proposed.answer?.shortGrams !== undefined && (
+          <Told tone="warning">{`${proposed.answer.shortGrams.toFixed(2)} g are missing.`}</Told>
+        )}
+        {forCase && charge && (
+          <IntoRecord
+            forCase={forCase}
+            stepId="cast"
+            figures={[
+              {
+                kind: 'sheet',
+                command: {
+                  type: 'recordSheet',
+                  jobId: forCase.job.jobId,
+                  stepId: 'cast',
+                  sheetId: 'charge',
+                  sheet: {
+                    kind: 'charge',
+                    alloyId: alloy.materialId,
+                    ...(alloy.product ? { product: alloy.product } : {}),
+                    pieces: taken,
+                    ...(need === undefined ? {} : { needGrams: Number(need.toFixed(2)) }),
+                  },
+                },
+              },
+            ]}
+            words={`${taken.length} pieces, ${charge.grams.toFixed(2)} g`}
+          />
+        )}
         <div className="max-w-xl">
           <TextField
-            label="Pieces on the shelf, g each"
+            label="Other pieces, g each"
             text={typed.pieces ?? ''}
             onText={(text) => onTyped({ ...typed, pieces: text })}
             hint="6.02, 5.97, 3.10: with commas"
             fault={wrong}
           />
         </div>
-        {pieces.refusal && <Told tone="error">{pieces.refusal}</Told>}
-        {pieces.answer?.choice && (
-          <div aria-label="Pieces to take" role="status">
-            <div className="flex flex-wrap items-end gap-2">
-              {stock.map((piece) => {
-                const taken = pieces.answer!.choice!.pieces.includes(piece)
-                return (
-                  <span
-                    key={piece.id}
-                    className={`figures grid place-items-center rounded-full font-semibold ${taken ? 'bg-primary text-primary-content' : 'border-base-300 border-2 border-dashed opacity-70'}`}
-                    style={{
-                      width: `${3 + Math.cbrt(piece.grams)}rem`,
-                      height: `${3 + Math.cbrt(piece.grams)}rem`,
-                    }}
-                  >
-                    {piece.grams}
-                  </span>
-                )
-              })}
-            </div>
-            <p className="mt-2 text-lg">
-              Take {pieces.answer.choice.pieces.map((piece) => piece.grams).join(' + ')} ={' '}
-              <b className="figures">{pieces.answer.choice.grams.toFixed(2)} g</b>
-            </p>
-          </div>
-        )}
-        {pieces.answer?.shortGrams !== undefined && (
-          <Told tone="warning">{`${pieces.answer.shortGrams.toFixed(2)} g are missing.`}</Told>
-        )}
+        <WeighIn alloy={alloy} />
         <Remelt typed={typed} onTyped={onTyped} alloy={alloy} />
       </section>
       <aside className="card-flat p-4" aria-label="Figures">
@@ -123,6 +185,65 @@ export function MetalPanel({
   )
 }
 
+/** The wax and, where some of it is pattern resin, the resin by its own density. */
+function partsOf(pattern: number, resin: number, wax: number) {
+  if (!(resin > 0 && resin < pattern)) return [{ grams: pattern, gramsPerCm3: wax }]
+  return [
+    { grams: pattern - resin, gramsPerCm3: wax },
+    { grams: resin, gramsPerCm3: POLYMER_GRAMS_PER_CM3 },
+  ]
+}
+
+/** The pieces of the charge that stands on record for the attempt in hand. */
+function recordedPieces({ job }: ForCase): readonly AlloyPiece[] | undefined {
+  const sheet = job.steps.cast?.sheets.findLast(({ sheetId }) => sheetId === 'charge')?.sheet
+  return sheet?.kind === 'charge' ? sheet.pieces : undefined
+}
+
+/** What the job of a case lets in from returns, percent; undefined where it does not say. */
+function mostRemeltOf(forCase: ForCase): number | undefined {
+  const sheet = stepNamed(forCase, 'cast')?.sheets?.find(({ kind }) => kind === 'charge')
+  return sheet?.kind === 'charge' ? sheet.mostRemeltPercent : undefined
+}
+
+function ChargeWords({
+  charge,
+  need,
+  mostRemelt,
+  lotNumber,
+}: {
+  charge: Charge
+  need: number | undefined
+  mostRemelt: number | undefined
+  lotNumber: (lotId: string) => string
+}) {
+  const percent = 100 * charge.remeltShare
+  const lots = charge.lots.map(({ lotId }) => lotNumber(lotId)).join(', ')
+  const tooMuch = mostRemelt !== undefined && percent > mostRemelt + 1e-6
+  return (
+    <div role="status" aria-label="Pieces to take">
+      <p className="text-lg">
+        Take <b className="figures">{charge.grams.toFixed(2)} g</b>
+        {need !== undefined && charge.grams >= need && `, ${(charge.grams - need).toFixed(2)} g over`}
+        {`, ${Math.round(percent)} % returned${lots ? `, lot ${lots}` : ''}.`}
+      </p>
+      {need !== undefined && charge.grams < need - 0.005 && (
+        <Told tone="error">{`${(need - charge.grams).toFixed(2)} g too little.`}</Told>
+      )}
+      {tooMuch && (
+        <Told tone="error">
+          {mostRemelt === 0
+            ? 'This job takes new metal only: leave the returned pieces out.'
+            : `At most ${mostRemelt} % of it may be returned.`}
+        </Told>
+      )}
+    </div>
+  )
+}
+
+const same = (a: readonly string[], b: readonly string[]) =>
+  a.length === b.length && a.every((id) => b.includes(id))
+
 const CHARGES = 4
 
 function Remelt({
@@ -132,7 +253,7 @@ function Remelt({
 }: {
   typed: Typed
   onTyped: (typed: Typed) => void
-  alloy: AlloyCard
+  alloy: AlloyChoice
 }) {
   const { values, faults } = readAll(typed, ['share'])
   const { answer, refusal } = values
@@ -176,7 +297,9 @@ function readPieces(text: string): { readonly stock: readonly AlloyPiece[]; read
   const words = text.split(/[,;\s]+/).filter((word) => word !== '')
   const stock = words.flatMap((word, index): AlloyPiece[] => {
     const parsed = parseTypedNumber(word, 'g')
-    return parsed.ok && parsed.value > 0 ? [{ id: String(index), grams: parsed.value, lot: '' }] : []
+    return parsed.ok && parsed.value > 0
+      ? [{ id: `typed ${index + 1}`, grams: parsed.value, lots: [], history: newMetal }]
+      : []
   })
   return stock.length === words.length
     ? { stock }

@@ -1,27 +1,39 @@
 import {
+  arrangementIn,
   type Binder,
   checkArrangement,
   FEED_RATIO,
   feedCheck,
   gaugeAtLeast,
   gaugeMillimetres,
+  materials,
+  type PatternsToRing,
+  RESERVOIR_WITHIN_MILLIMETRES,
   type RingArrangement,
+  type RingCard,
+  ringFor,
+  ringPowderGrams,
+  usualRings,
 } from '@yentrik/core'
-import { Pills } from '../parts/Choices.tsx'
+import { grams, millilitres } from '../format/format.ts'
+import { Pills, SelectField } from '../parts/Choices.tsx'
 import { Told } from '../parts/Told.tsx'
+import { useEquipment } from './casting-cards.ts'
 import { FigureFields } from './Figures.tsx'
+import { type ForCase, IntoRecord } from './IntoRecord.tsx'
 import { RingDrawing } from './RingDrawing.tsx'
 import { ask, readAll, type Typed } from './typed-figures.ts'
 
 const specs = [
   { key: 'gauge', label: 'Sprue', unit: 'gauge', hint: '10-14 usual' },
   { key: 'section', label: 'Thickest part', unit: 'mm' },
-  { key: 'diameter', label: 'Ring, inside', unit: 'mm', hint: 'diameter' },
+  { key: 'pattern', label: 'Pattern, high', unit: 'mm' },
+  { key: 'reach', label: 'Pattern, reaches out', unit: 'mm', hint: 'from its middle' },
+  { key: 'patterns', label: 'Patterns in the ring', unit: '' },
+  { key: 'sprue', label: 'Sprue, long', unit: 'mm' },
+  { key: 'diameter', label: 'Ring, inside', unit: 'mm', hint: 'between the liner' },
   { key: 'height', label: 'Ring, high', unit: 'mm' },
   { key: 'former', label: 'Former, high', unit: 'mm' },
-  { key: 'sprue', label: 'Sprue, long', unit: 'mm' },
-  { key: 'pattern', label: 'Pattern, high', unit: 'mm' },
-  { key: 'reach', label: 'Pattern, reaches out', unit: 'mm', hint: 'from the middle' },
 ] as const
 const keys = specs.map(({ key }) => key)
 export const sprueStart: Typed = {
@@ -33,46 +45,65 @@ export const sprueStart: Typed = {
   sprue: '16',
   pattern: '10.5',
   reach: '8',
+  patterns: '1',
 }
 
-/** Whether the sprue feeds, and whether the pattern stands where it should in its ring. */
+/** Whether the sprue feeds, which ring takes the patterns, and whether they stand where they should in it. */
 export function SpruePanel({
   binder,
   onBinder,
-  typed,
+  typed: entered,
   onTyped,
+  forCase,
 }: {
   readonly binder: Binder
   readonly onBinder: (binder: Binder) => void
   readonly typed: Typed
   readonly onTyped: (typed: Typed) => void
+  readonly forCase?: ForCase
 }) {
+  const own = useEquipment('ring')
+  const rings: readonly RingCard[] = own.length > 0 ? own : usualRings
+  const typed = { ...sprueStart, ...entered }
   const { values, faults } = readAll(typed, keys)
-  const at: RingArrangement | undefined = values && {
+  const wish: PatternsToRing | undefined = values && {
     binder,
-    ringRadiusMillimetres: values.diameter / 2,
-    ringHeightMillimetres: values.height,
-    formerMillimetres: values.former,
-    sprueLengthMillimetres: values.sprue,
+    patterns: values.patterns,
     patternHeightMillimetres: values.pattern,
     patternReachMillimetres: values.reach,
   }
+  const at: RingArrangement | undefined = values &&
+    wish && {
+      ...wish,
+      ringRadiusMillimetres: values.diameter / 2,
+      ringHeightMillimetres: values.height,
+      formerMillimetres: values.former,
+      sprueLengthMillimetres: values.sprue,
+    }
   const { answer, refusal } =
-    values && at
+    values && at && wish
       ? ask(() => {
           const wire = gaugeMillimetres(values.gauge)
-          return { wire, feed: feedCheck(wire, values.section), lines: checkArrangement(at) }
+          return {
+            wire,
+            feed: feedCheck(wire, values.section),
+            lines: checkArrangement(at),
+            fits: ringFor(wish, rings),
+          }
         })
       : {}
   const thicker = answer && ask(() => gaugeAtLeast(answer.feed.sprueMillimetres))
   const wrong = answer?.lines.filter(({ pass }) => !pass) ?? []
+  const take = (ring: RingCard) => {
+    if (wish) onTyped({ ...typed, ...ringTexts(arrangementIn(ring, wish)) })
+  }
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
       <section
         className="card-flat grid content-start gap-4 p-4 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]"
         aria-label="Ring"
       >
-        {answer && at ? (
+        {answer && at && values ? (
           <>
             <RingDrawing at={at} wireMillimetres={answer.wire} lines={answer.lines} />
             <div className="grid content-start gap-3">
@@ -93,7 +124,7 @@ export function SpruePanel({
                 <div>
                   <p className="text-error text-3xl leading-tight font-bold">The sprue freezes first</p>
                   <p className="text-lg">
-                    {`Its modulus is ${answer.feed.ratio.toFixed(2)} of the part, ${FEED_RATIO} wanted. A ball of ${answer.feed.reservoirMillimetres.toFixed(1)} mm within 1.5 mm of the pattern, or ${thicker?.answer === undefined ? 'two sprues' : `a sprue of ${answer.feed.sprueMillimetres.toFixed(1)} mm, gauge ${thicker.answer}`}.`}
+                    {`Its modulus is ${answer.feed.ratio.toFixed(2)} of the part, ${FEED_RATIO} wanted. A ball of ${answer.feed.reservoirMillimetres.toFixed(1)} mm within ${RESERVOIR_WITHIN_MILLIMETRES} mm of the pattern, or ${thicker?.answer === undefined ? 'two sprues' : `a sprue of ${answer.feed.sprueMillimetres.toFixed(1)} mm, gauge ${thicker.answer}`}.`}
                   </p>
                 </div>
               )}
@@ -112,10 +143,44 @@ export function SpruePanel({
                   ))}
                 </tbody>
               </table>
+              <div className="flex flex-wrap items-center gap-3" role="status" aria-label="Ring that fits">
+                {answer.fits ? (
+                  <>
+                    <p>
+                      {`Smallest that fits: ${answer.fits.card.name}, sprue ${answer.fits.arrangement.sprueLengthMillimetres.toFixed(1)} mm.`}
+                    </p>
+                    {!isTaken(answer.fits.card, typed) && (
+                      <button type="button" className="small-act" onClick={() => take(answer.fits!.card)}>
+                        Take it
+                      </button>
+                    )}
+                  </>
+                ) : (
+                  <Told tone="warning">
+                    No ring of the lab takes them with every clearance: fewer patterns, or a larger ring.
+                  </Told>
+                )}
+              </div>
+              <Powder at={at} />
+              {forCase && (
+                <IntoRecord
+                  forCase={forCase}
+                  stepId="sprue"
+                  figures={[
+                    { kind: 'check', checkId: 'sprue-gauge', value: values.gauge },
+                    {
+                      kind: 'check',
+                      checkId: `end-clearance-${binder}`,
+                      value: Number((answer.lines[0]?.foundMillimetres ?? 0).toFixed(1)),
+                    },
+                  ]}
+                  words={`gauge ${values.gauge}, ${answer.lines[0]?.foundMillimetres.toFixed(1)} mm to the end`}
+                />
+              )}
               <p className="text-sm opacity-80">
-                Thickest part, flared, at about 45°, never at a flat wall or a margin (common practice).
-                Modulus after Chvorinov 1940, recalled: the mould is taken equally hot all round. Gauge: ASTM
-                B258.
+                Thickest part, flared, at about 45°, never at a flat wall or a margin; 6 mm to the wall and
+                between patterns (common practice). Modulus after Chvorinov 1940, recalled: the mould is taken
+                equally hot all round. Gauge: ASTM B258.
               </p>
             </div>
           </>
@@ -133,8 +198,60 @@ export function SpruePanel({
           value={binder}
           onChoose={onBinder}
         />
+        <SelectField
+          label="Ring"
+          options={[['', 'As typed below'], ...rings.map(({ name }) => [name, name] as const)]}
+          value={rings.find((ring) => isTaken(ring, typed))?.name ?? ''}
+          onChoose={(name) => {
+            const ring = rings.find((each) => each.name === name)
+            if (ring) take(ring)
+          }}
+        />
         <FigureFields specs={specs} typed={typed} faults={faults} onTyped={onTyped} />
       </aside>
     </div>
+  )
+}
+
+/** A ring and the sprue that goes with it, as they are typed. */
+function ringTexts(at: RingArrangement): Typed {
+  return {
+    diameter: String(2 * at.ringRadiusMillimetres),
+    height: String(at.ringHeightMillimetres),
+    former: String(at.formerMillimetres),
+    sprue: String(Number(at.sprueLengthMillimetres.toFixed(1))),
+  }
+}
+
+function isTaken(ring: RingCard, typed: Typed): boolean {
+  return (
+    typed.diameter === String(ring.innerDiameterMillimetres - 2 * ring.linerMillimetres) &&
+    typed.height === String(ring.heightMillimetres) &&
+    typed.former === String(ring.formerMillimetres)
+  )
+}
+
+/** About what fills the ring, by the class of the investment. */
+function Powder({ at }: { at: RingArrangement }) {
+  const card = materials.get(`${at.binder}-investment`)
+  if (card?.measure?.by !== 'mass' || !card.density) return null
+  const { usualMillilitresPerGram } = card.measure
+  const { gramsPerCm3 } = card.density
+  const cone = (Math.PI * (0.7 * at.ringRadiusMillimetres) ** 2 * at.formerMillimetres) / 3000
+  const { answer } = ask(() =>
+    ringPowderGrams({
+      radiusMillimetres: at.ringRadiusMillimetres,
+      heightMillimetres: at.ringHeightMillimetres,
+      formerCm3: cone,
+      patternCm3: 0,
+      powderGramsPerCm3: gramsPerCm3,
+      millilitresPerGram: usualMillilitresPerGram,
+    }),
+  )
+  if (answer === undefined) return null
+  return (
+    <p>
+      {`Fills with about ${grams(Math.round(answer))} of powder and ${millilitres(Math.round(answer * usualMillilitresPerGram))}; the former taken as a cone, patterns not counted.`}
+    </p>
   )
 }

@@ -1,6 +1,12 @@
-import { type Binder, type BurnoutProgram, burnoutProgram, usualPeaks } from '@yentrik/core'
+import {
+  type Binder,
+  burnoutProgram,
+  type RingSize,
+  type TemperatureProgram,
+  usualPeaks,
+} from '@yentrik/core'
 import { readNumber } from '../parts/NumberField.tsx'
-import type { Typed } from './typed-figures.ts'
+import { ask, readAll, type Typed } from './typed-figures.ts'
 
 /** A segment as it is typed. */
 export interface SegmentDraft {
@@ -27,9 +33,21 @@ export const burnoutStart: BurnoutDraft = {
   readyAt: '09:30',
 }
 
-/** To begin with, for the investment of a case. */
-export function burnoutFor(binder: Binder = 'phosphate'): BurnoutDraft {
-  return { ...burnoutStart, binder, figures: { ...burnoutStart.figures, peak: String(usualPeaks[binder]) } }
+/** To begin with, for a case: its investment, and the ring that was chosen for it. */
+export function burnoutFor(binder: Binder | undefined): BurnoutDraft {
+  if (!binder) return burnoutStart
+  const { rings, reserve } = burnoutStart.figures
+  return {
+    ...burnoutStart,
+    binder,
+    figures: { rings: rings ?? '1', reserve: reserve ?? '10', peak: String(usualPeaks[binder]) },
+  }
+}
+
+/** With the ring of the sprue planner, as long as none was typed here. */
+export function withRing(draft: BurnoutDraft, sprue: Typed): BurnoutDraft {
+  const { diameter = '', height = '' } = sprue
+  return { ...draft, figures: { diameter, height, ...draft.figures } }
 }
 
 /** The program that follows from binder, ring and pattern, as lines to be changed. */
@@ -51,9 +69,21 @@ export function proposed(draft: BurnoutDraft): readonly SegmentDraft[] {
   }))
 }
 
+/** The draft as it is shown: with the proposal, as long as nobody has changed its lines. */
+export function shownDraft(draft: BurnoutDraft): BurnoutDraft {
+  if (draft.segments.length > 0) return draft
+  return { ...draft, segments: ask(() => proposed(draft)).answer ?? [] }
+}
+
+/** The ring as typed; undefined while a measure is missing or wrong. */
+export function ringOf({ figures }: BurnoutDraft): RingSize | undefined {
+  const { values } = readAll(figures, ['diameter', 'height'])
+  return values && { radiusMillimetres: values.diameter / 2, heightMillimetres: values.height }
+}
+
 /** The program as typed, or what is wrong with which line. */
 export function programOf(draft: BurnoutDraft): {
-  readonly program?: BurnoutProgram
+  readonly program?: TemperatureProgram
   readonly wrong?: string
 } {
   const segments = []

@@ -1,16 +1,18 @@
 import {
   type Binder,
-  type BurnoutProgram,
+  type BurnoutJudgement,
+  type BurnoutRun,
   type CoreReading,
   type CoreReady,
-  type CutJudgement,
   coreReady,
   DomainError,
   factorFor,
+  judgeBurnout,
   judgeCut,
   type PowerCut,
   type RingSize,
   ringMaterials,
+  type TemperatureProgram,
 } from '@yentrik/core'
 import { expose } from 'comlink'
 
@@ -19,18 +21,27 @@ export type FollowedBurnout =
   | { readonly ok: true; readonly ready: CoreReady; readonly factor?: number }
   | { readonly ok: false; readonly sentence: string }
 
-export type JudgedCut =
-  | {
-      readonly ok: true
-      readonly verdict: CutJudgement['verdict']
-      readonly say: string
-      readonly castFromMinutes?: number
-      readonly lowestCelsius: number
-    }
+/** What a burnout did to its ring, or why that cannot be said. */
+export type Judged =
+  | { readonly ok: true; readonly judgement: BurnoutJudgement }
   | { readonly ok: false; readonly sentence: string }
 
+function judged(work: () => BurnoutJudgement): Judged {
+  try {
+    return { ok: true, judgement: work() }
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error
+    return { ok: false, sentence: `${error.message} ${error.remedy}` }
+  }
+}
+
 const castingWork = {
-  follow(size: RingSize, binder: Binder, program: BurnoutProgram, reading?: CoreReading): FollowedBurnout {
+  follow(
+    size: RingSize,
+    binder: Binder,
+    program: TemperatureProgram,
+    reading?: CoreReading,
+  ): FollowedBurnout {
     try {
       const factor = reading && factorFor(size, ringMaterials[binder].typical, program, reading)
       return { ok: true, ready: coreReady(size, binder, program, factor), ...(factor ? { factor } : {}) }
@@ -40,16 +51,10 @@ const castingWork = {
     }
   },
 
-  /** What a power cut did, in words and with the hour from which it may be cast. */
-  cut(size: RingSize, binder: Binder, program: BurnoutProgram, cut: PowerCut): JudgedCut {
-    try {
-      const { verdict, say, castFromMinutes, furnace } = judgeCut(size, binder, program, cut)
-      return { ok: true, verdict, say, castFromMinutes, lowestCelsius: furnace.lowestCelsius }
-    } catch (error) {
-      if (!(error instanceof DomainError)) throw error
-      return { ok: false, sentence: `${error.message} ${error.remedy}` }
-    }
-  },
+  cut: (size: RingSize, binder: Binder, program: TemperatureProgram, cut: PowerCut): Judged =>
+    judged(() => judgeCut(size, binder, program, cut)),
+
+  judge: (run: BurnoutRun): Judged => judged(() => judgeBurnout(run)),
 }
 export type CastingWork = typeof castingWork
 expose(castingWork)

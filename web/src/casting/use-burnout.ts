@@ -1,7 +1,7 @@
-import type { Binder, BurnoutProgram, CoreReading, PowerCut, RingSize } from '@yentrik/core'
+import type { Binder, BurnoutRun, CoreReading, PowerCut, RingSize, TemperatureProgram } from '@yentrik/core'
 import { type Remote, wrap } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
-import type { CastingWork, FollowedBurnout, JudgedCut } from './casting.worker.ts'
+import type { CastingWork, FollowedBurnout, Judged } from './casting.worker.ts'
 
 let shared: Remote<CastingWork> | undefined
 function castingWorker(): Remote<CastingWork> {
@@ -14,12 +14,19 @@ function castingWorker(): Remote<CastingWork> {
 export interface BurnoutAsked {
   readonly size: RingSize
   readonly binder: Binder
-  readonly program: BurnoutProgram
+  readonly program: TemperatureProgram
   readonly reading?: CoreReading
 }
 
-/** Asks the worker; the answer to the last question counts, whatever comes late. */
-function useWorker<Q, A>(asked: Q | undefined, ask: (question: Q) => Promise<A>): A | undefined {
+/**
+ * Asks the worker; the answer to the last question counts, whatever comes late.
+ * @param keeps whether the answer before stays until the new one is there: for a curve that grows
+ */
+function useWorker<Q, A>(
+  asked: Q | undefined,
+  ask: (question: Q) => Promise<A>,
+  keeps = false,
+): A | undefined {
   const [told, setTold] = useState<{ readonly key: string; readonly answer: A }>()
   const key = asked === undefined ? '' : JSON.stringify(asked)
   const latest = useRef(ask)
@@ -34,7 +41,7 @@ function useWorker<Q, A>(asked: Q | undefined, ask: (question: Q) => Promise<A>)
       dropped = true
     }
   }, [key])
-  return told?.key === key ? told.answer : undefined
+  return told?.key === key || (keeps && key !== '') ? told?.answer : undefined
 }
 
 /** Follows a burnout into the core of its ring. */
@@ -47,11 +54,14 @@ export function useBurnout(asked: BurnoutAsked | undefined): FollowedBurnout | u
 }
 
 /** What a power cut did to a burnout. */
-export function useCut(
-  asked: (BurnoutAsked & { readonly cut: PowerCut }) | undefined,
-): JudgedCut | undefined {
-  return useWorker<BurnoutAsked & { readonly cut: PowerCut }, JudgedCut>(
+export function useCut(asked: (BurnoutAsked & { readonly cut: PowerCut }) | undefined): Judged | undefined {
+  return useWorker<BurnoutAsked & { readonly cut: PowerCut }, Judged>(
     asked,
     async ({ size, binder, program, cut }) => await castingWorker().cut(size, binder, program, cut),
   )
+}
+
+/** What a measured burnout did to its ring. */
+export function useJudged(run: BurnoutRun | undefined): Judged | undefined {
+  return useWorker<BurnoutRun, Judged>(run, async (asked) => await castingWorker().judge(asked), true)
 }

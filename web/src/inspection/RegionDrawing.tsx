@@ -1,38 +1,32 @@
-import type { ContourDrawing as Drawing } from '@yentrik/core'
+import type { RegionDrawing as Drawing } from '@yentrik/core'
 import { createContext, type ReactNode, use } from 'react'
 
 export type RegionLook = 'open' | 'good' | 'fault'
 const ink = 'var(--color-base-content)'
 
-interface ContourDrawingProps {
+interface RegionDrawingProps {
   readonly drawing: Drawing
   readonly picked: string
   readonly look: (region: string) => RegionLook
   readonly onPick: (region: string) => void
 }
 
-const Looking = createContext<Omit<ContourDrawingProps, 'drawing'>>({
+const Looking = createContext<Omit<RegionDrawingProps, 'drawing'>>({
   picked: '',
   look: () => 'open',
   onPick: () => undefined,
 })
 
-/** The denture in wax, from the front and from the tongue's side, or a partial from above: every region can be tapped. */
-export function ContourDrawing({ drawing, ...looking }: ContourDrawingProps) {
+/** The work as it is inspected, a denture in wax, a partial, a casting: every region can be tapped. */
+export function RegionDrawing({ drawing, ...looking }: RegionDrawingProps) {
   const upper = drawing === 'upperDenture'
+  const Shape = shapes[drawing]
   return (
     <Looking value={looking}>
       {/* biome-ignore lint/a11y/useSemanticElements: a drawing cannot be a fieldset */}
-      <svg
-        viewBox="0 0 520 190"
-        className="w-full"
-        role="group"
-        aria-label={
-          drawing === 'partial' ? 'Partial in wax, from above' : `${upper ? 'Upper' : 'Lower'} denture in wax`
-        }
-      >
-        {drawing === 'partial' ? (
-          <Partial />
+      <svg viewBox="0 0 520 190" className="w-full" role="group" aria-label={says[drawing]}>
+        {Shape ? (
+          <Shape />
         ) : (
           <>
             <g transform={upper ? undefined : 'matrix(1 0 0 -1 0 190)'}>
@@ -44,6 +38,13 @@ export function ContourDrawing({ drawing, ...looking }: ContourDrawingProps) {
       </svg>
     </Looking>
   )
+}
+
+const says: Readonly<Record<Drawing, string>> = {
+  upperDenture: 'Upper denture in wax',
+  lowerDenture: 'Lower denture in wax',
+  partial: 'Partial in wax, from above',
+  casting: 'Casting on its sprue, and from inside',
 }
 
 /** A region: what of it is drawn shows how it was found, by line and mark, not by colour alone. */
@@ -169,7 +170,48 @@ function TongueSide() {
   )
 }
 
-function Partial() {
+/** A crown as it comes out of its mould, on its sprue; beside it the crown from inside. */
+function Casting() {
+  return (
+    <>
+      <Tap id="walls" name="Outer walls">
+        <path
+          d="M70 136q-16-54 4-78 40 10 70 6 34 4 64-8 18 30 0 80-66 22-138 0z"
+          fill="color-mix(in oklab, var(--metal) 75%, white)"
+        />
+      </Tap>
+      <Tap id="chewing" name="Chewing face">
+        <path
+          d="M72 62q2-26 28-30 16-2 24 12 8 10 18 0 10-12 28-10 32 2 38 24-34 18-66 12-40 4-70-8z"
+          fill="var(--metal)"
+        />
+      </Tap>
+      <Tap id="margin" name="Margin">
+        <path
+          d="M66 132q72 22 146 0l2 14q-74 24-150 0z"
+          fill="color-mix(in oklab, var(--metal) 55%, black)"
+        />
+      </Tap>
+      <Tap id="sprue" name="Where the sprue joined">
+        <path d="M204 56l18-12 60-32 8 16-58 30-16 16q-14-2-12-18z" fill="var(--metal)" />
+      </Tap>
+      <Tap id="inside" name="Inside">
+        <path d="M336 92q0-52 66-52t66 52-66 56-66-56z" fill="color-mix(in oklab, var(--metal) 45%, black)" />
+        <path d="M364 92q2-28 38-28t38 28-38 30-38-30z" fill="color-mix(in oklab, var(--metal) 30%, black)" />
+      </Tap>
+      <text x="402" y="172" textAnchor="middle" fontSize="13" fill={ink}>
+        from inside
+      </text>
+    </>
+  )
+}
+
+const shapes: Readonly<Partial<Record<Drawing, () => ReactNode>>> = {
+  partial: PartialInWax,
+  casting: Casting,
+}
+
+function PartialInWax() {
   const tooth = (x: number, w: number) => `M${x} 92q0-30 ${w / 2}-30t${w / 2} 30-${w / 2} 30-${w / 2}-30z`
   return (
     <>

@@ -1,10 +1,10 @@
-import { contourRegions, type DataOfKind, type RegionSeen, type SheetOfKind } from '@yentrik/core'
+import { type DataOfKind, type RegionSeen, regionsOf, type SheetOfKind } from '@yentrik/core'
 import { useState } from 'react'
 import { Told } from '../parts/Told.tsx'
 import { useKept } from '../parts/use-kept.ts'
-import { ContourDrawing, type RegionLook } from './ContourDrawing.tsx'
+import { RegionDrawing, type RegionLook } from './RegionDrawing.tsx'
 
-/** The wax, region by region: tap one, read what good looks like, answer. Stored when every region was looked at. */
+/** The work, region by region: tap one, read what good looks like, answer. Stored when every region was looked at. */
 export function RegionsEntry({
   sheet,
   last,
@@ -20,7 +20,7 @@ export function RegionsEntry({
   readonly open: boolean
   readonly onRecord: (data: DataOfKind<'regions'>) => Promise<boolean>
 }) {
-  const regions = contourRegions[sheet.drawing]
+  const regions = regionsOf[sheet.drawing]
   const [seen, keep, forget] = useKept<readonly RegionSeen[]>(draftKey, () => last?.regions ?? [])
   const [picked, setPicked] = useState(
     () => regions.find(({ id }) => !seen.some((s) => s.region === id))?.id ?? '',
@@ -44,7 +44,7 @@ export function RegionsEntry({
   return (
     <div className="grid gap-3">
       <div className="grid gap-3">
-        <ContourDrawing drawing={sheet.drawing} picked={picked} look={lookAt} onPick={setPicked} />
+        <RegionDrawing drawing={sheet.drawing} picked={picked} look={lookAt} onPick={setPicked} />
         <div className="grid content-start gap-2">
           {region && (
             <>

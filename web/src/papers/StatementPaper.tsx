@@ -14,7 +14,7 @@ export function StatementPaper() {
   const [query] = useSearchParams()
   const notation = usePreferences((preferences) => preferences.teeth)
   const { state, error } = useCaseHand(caseId)
-  const { data: lab } = useFetched<{ labName: string }>('/lab')
+  const { data: lab } = useFetched<{ labName: string; address: string }>('/lab')
   const { lotNumber } = useShelf()
   if (!state || !lab) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? state.jobs[0]!
@@ -27,7 +27,7 @@ export function StatementPaper() {
       </Paper>
     )
   const rows: readonly (readonly [string, string])[] = [
-    ['Maker', `${statement.maker}, address: ______________________________`],
+    ['Maker', `${statement.maker}, ${statement.address || 'address: ______________________________'}`],
     ['Device', `${statement.device}, number ${statement.deviceNumber}`],
     ['For the patient', statement.patientCode],
     ['Prescribed by', `${statement.prescriber}, ${statement.clinic}`],
@@ -37,8 +37,8 @@ export function StatementPaper() {
       'Materials',
       statement.materials
         .map(
-          ({ name, product, lots }) =>
-            `${name}${product ? ` (${product})` : ''}, ${lots.length > 0 ? `lot ${lots.join(', ')}` : 'lot not noted'}`,
+          ({ name, product, lots, returnedPercent }) =>
+            `${name}${product ? ` (${product})` : ''}, ${lots.length > 0 ? `lot ${lots.join(', ')}` : 'lot not noted'}${returnedPercent ? `, ${returnedPercent} % of it returned metal` : ''}`,
         )
         .join('; ') || 'none on record',
     ],
@@ -83,7 +83,9 @@ export function StatementPaper() {
 
   function statementOf() {
     try {
-      return { statement: customMadeStatement(state!, job, lab!.labName, lotNumber) }
+      return {
+        statement: customMadeStatement(state!, job, { name: lab!.labName, address: lab!.address }, lotNumber),
+      }
     } catch (thrown) {
       if (!(thrown instanceof DomainError)) throw thrown
       return { refusal: `${thrown.message} ${thrown.remedy}` }

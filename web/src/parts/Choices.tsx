@@ -23,7 +23,7 @@ export function Pills<T extends string>({
         {options.map(([each, words]) => (
           <label
             key={each}
-            className={`small-act cursor-pointer has-focus-visible:outline-3 ${each === value ? 'btn-primary' : ''}`}
+            className={`small-act relative cursor-pointer has-focus-visible:outline-3 ${each === value ? 'btn-primary' : ''}`}
           >
             <input
               type="radio"

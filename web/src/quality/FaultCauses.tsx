@@ -1,4 +1,12 @@
-import { castingCauses, castingRecord, type JobState, type Standing } from '@yentrik/core'
+import {
+  castingCauses,
+  castingRecord,
+  foundFaults,
+  type JobState,
+  type RankedCause,
+  type RouteStep,
+  type Standing,
+} from '@yentrik/core'
 import { Told } from '../parts/Told.tsx'
 
 const standingWords: Readonly<Record<Standing, string>> = {
@@ -7,29 +15,62 @@ const standingWords: Readonly<Record<Standing, string>> = {
   against: 'The record speaks against it',
 }
 
-/** What may have caused the fault that the inspection of a casting found, by the evidence of this case. */
-export function FaultCauses({ job, fault }: { job: JobState; fault: string | undefined }) {
-  const causes = fault === undefined ? [] : castingCauses(fault, castingRecord(job))
-  if (causes.length === 0) return null
+/** What may have caused the faults of a casting that this step has found, by the evidence of this case. */
+export function FaultCauses({ job, step }: { job: JobState; step: RouteStep }) {
+  const found = faultsOn(job, step).flatMap(({ place, where, fault }) => {
+    const causes = castingCauses(place, fault, castingRecord(job))
+    return causes.length > 0 ? [{ title: `${where}: ${fault.toLowerCase()}`, causes }] : []
+  })
+  if (found.length === 0) return null
   return (
     <section className="border-base-300 border-t pt-3" aria-label="What may have caused it">
       <h3 className="text-lg font-semibold">What may have caused it</h3>
-      <ol className="grid gap-2">
-        {causes.map(({ name, standing, words, change }) => (
-          <li key={name} className={standing === 'against' ? 'opacity-75' : ''}>
-            {standing === 'supported' ? (
-              <Told tone="warning">{`${name}. ${words}`}</Told>
-            ) : (
-              <p>
-                <b>{name}.</b> {words}
-              </p>
-            )}
-            <p className="text-sm">
-              {standingWords[standing]}. {change}
-            </p>
-          </li>
-        ))}
-      </ol>
+      {found.map(({ title, causes }) => (
+        <div key={title}>
+          <h4 className="mt-1 font-semibold opacity-80">{title}</h4>
+          <ol className="grid gap-2">
+            {causes.map((cause) => (
+              <Cause key={cause.name} {...cause} />
+            ))}
+          </ol>
+        </div>
+      ))}
     </section>
   )
+}
+
+function Cause({ name, standing, words, change }: RankedCause) {
+  return (
+    <li className={standing === 'against' ? 'opacity-75' : ''}>
+      {standing === 'supported' ? (
+        <Told tone="warning">{`${name}. ${words}`}</Told>
+      ) : (
+        <p>
+          <b>{name}.</b> {words}
+        </p>
+      )}
+      <p className="text-sm">
+        {standingWords[standing]}. {change}
+      </p>
+    </li>
+  )
+}
+
+/** What was seen on this step: regions of the casting, or an answer of one of its checks. */
+function faultsOn(job: JobState, step: RouteStep) {
+  const state = job.steps[step.id]
+  const regions = (step.sheets ?? []).flatMap((sheet) => {
+    const last = state?.sheets.findLast(({ sheetId }) => sheetId === sheet.id)?.sheet
+    if (sheet.kind !== 'regions' || sheet.drawing !== 'casting' || last?.kind !== 'regions') return []
+    return foundFaults('casting', last.regions).map(({ region, fault }) => ({
+      place: region.id,
+      where: region.name,
+      fault,
+    }))
+  })
+  const answers = (step.checks ?? []).flatMap((check) => {
+    const answer = state?.readings.findLast(({ checkId }) => checkId === check.id)?.answer
+    return answer === undefined ? [] : [{ place: check.id, where: check.name, fault: answer }]
+  })
+  return [...regions, ...answers]
 }

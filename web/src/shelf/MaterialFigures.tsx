@@ -5,7 +5,7 @@ import { Told } from '../parts/Told.tsx'
 
 /** Every figure of a card with where it comes from. */
 export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flags?: readonly string[] }) {
-  const { measure, clock, density, thickness, settingExpansion, iso6873 } = card
+  const { measure, clock, density, thickness, settingExpansion, iso6873, investment, alloy } = card
   return (
     <div className="grid gap-1">
       {measure?.by === 'mass' && (
@@ -58,6 +58,27 @@ export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flag
           <Source of={settingExpansion.source} />
         </p>
       )}
+      {investment && (
+        <p className="figures">
+          {investment.binder}-bonded, final hold {investment.peakCelsius} °C
+          {investment.hotEntry && ', may go in hot'}
+          {investment.thermalCurve &&
+            `, thermal ${investment.thermalCurve.at(-1)?.expansionPercent} % at ${investment.thermalCurve.at(-1)?.celsius} °C`}
+          <Source of={investment.source} />
+        </p>
+      )}
+      {alloy && (
+        <p className="figures">
+          shrinks {(100 * alloy.shrinkageFraction).toFixed(2)} %, cast at {alloy.castingCelsius.join(' to ')}{' '}
+          °C, {alloy.turns.join(' to ')} turns
+          <Source of={alloy.source} />
+        </p>
+      )}
+      {alloy?.hazards.map((hazard) => (
+        <p key={hazard} className="text-warning text-sm font-semibold">
+          {hazard}
+        </p>
+      ))}
       {iso6873 && (
         <p className="text-sm">
           at least {iso6873.strengthMegapascals.min} MPa at 1 h, setting expansion at most{' '}

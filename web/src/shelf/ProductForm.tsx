@@ -4,10 +4,14 @@ import {
   type MaterialCard,
   productFaults,
   productFlags,
+  type ThermalPoint,
 } from '@yentrik/core'
 import { type FormEvent, useState } from 'react'
+import { FigureFields } from '../casting/Figures.tsx'
+import type { Typed } from '../casting/typed-figures.ts'
 import { ratio } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
+import { Pills } from '../parts/Choices.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
@@ -41,9 +45,19 @@ export function ProductForm({ classCard, product, onDone }: ProductFormProps) {
   })
   const [table, setTable] = useState(
     (product?.settingExpansion ?? [])
-      .map((p) => `${p.specialLiquidPercent} ${p.expansionPercent}`)
+      .map((p) => [p.specialLiquidPercent, p.expansionPercent, p.thermalPercent].filter(isNumber).join(' '))
       .join('\n'),
   )
+  const [curve, setCurve] = useState(
+    (product?.thermalCurve ?? []).map((p) => `${p.celsius} ${p.expansionPercent}`).join('\n'),
+  )
+  const [more, setMore] = useState<Typed>(() =>
+    Object.fromEntries(
+      [...investmentSpecs, ...alloySpecs].map(({ key }) => [key, text(product?.[key] as number | undefined)]),
+    ),
+  )
+  const [hotEntry, setHotEntry] = useState<'no' | 'yes'>(product?.hotEntry ? 'yes' : 'no')
+  const specs = classCard.investment ? investmentSpecs : classCard.alloy ? alloySpecs : []
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({})
   const weighed = classCard.measure?.by === 'mass' ? classCard.measure : undefined
 
@@ -54,8 +68,16 @@ export function ProductForm({ classCard, product, onDone }: ProductFormProps) {
       if (fault) wrong[field] = fault
       return value
     }
-    const points = readTable(table)
-    if (typeof points === 'string') wrong.settingExpansion = points
+    const rows = readRows(table, 2, 3)
+    if (typeof rows === 'string') wrong.settingExpansion = rows
+    const points = readRows(curve, 2, 2)
+    if (typeof points === 'string') wrong.thermalCurve = points
+    const figures = Object.fromEntries(
+      specs.flatMap(({ key, unit }) => {
+        const value = number(key, more[key] ?? '', unit)
+        return value === undefined ? [] : [[key, value]]
+      }),
+    )
     const minutes = Object.fromEntries(
       times.flatMap(([field]) => {
         const value = number(`clock.${field}`, clock[field], 'min')
@@ -74,7 +96,10 @@ export function ProductForm({ classCard, product, onDone }: ProductFormProps) {
       ...(bagGrams === undefined ? {} : { bagGrams }),
       ...(densityGramsPerCm3 === undefined ? {} : { densityGramsPerCm3 }),
       ...(Object.keys(kept).length > 0 ? { clock: kept } : {}),
-      ...(typeof points !== 'string' && points.length > 0 ? { settingExpansion: points } : {}),
+      ...figures,
+      ...(classCard.investment && hotEntry === 'yes' ? { hotEntry: true } : {}),
+      ...(typeof rows !== 'string' && rows.length > 0 ? { settingExpansion: rows.map(expansionPoint) } : {}),
+      ...(typeof points !== 'string' && points.length > 0 ? { thermalCurve: points.map(thermalPoint) } : {}),
     }
     for (const { field, sentence } of productFaults({ ...entered, productId: 'tried' }, classCard))
       wrong[field] ??= sentence
@@ -146,27 +171,47 @@ export function ProductForm({ classCard, product, onDone }: ProductFormProps) {
           setDensity,
           classCard.density && `class ${classCard.density.gramsPerCm3}`,
         )}
-        {times.map(([field, label]) => (
-          <div key={field}>
-            {number(
-              `clock.${field}`,
-              label,
-              'min',
-              clock[field],
-              (entry) => setClock({ ...clock, [field]: entry }),
-              classCard.clock && `class ${classCard.clock[field]}`,
-            )}
-          </div>
-        ))}
+        {!classCard.alloy &&
+          times.map(([field, label]) => (
+            <div key={field}>
+              {number(
+                `clock.${field}`,
+                label,
+                'min',
+                clock[field],
+                (entry) => setClock({ ...clock, [field]: entry }),
+                classCard.clock && `class ${classCard.clock[field]}`,
+              )}
+            </div>
+          ))}
       </div>
-      {classCard.family === 'investment' && (
-        <TextField
-          label="Setting expansion: special liquid % and expansion %, a pair a line"
-          text={table}
-          onText={setTable}
-          fault={faults.settingExpansion}
-          lines={3}
-        />
+      {specs.length > 0 && <FigureFields specs={specs} typed={more} faults={faults} onTyped={setMore} />}
+      {classCard.investment && (
+        <>
+          <Pills
+            label="Marked for a hot furnace"
+            options={[
+              ['no', 'No'],
+              ['yes', 'Yes'],
+            ]}
+            value={hotEntry}
+            onChoose={setHotEntry}
+          />
+          <TextField
+            label="Expansion: special liquid %, setting % and, if printed, thermal %, one line each"
+            text={table}
+            onText={setTable}
+            fault={faults.settingExpansion}
+            lines={3}
+          />
+          <TextField
+            label="Thermal curve: °C and expansion %, a pair a line"
+            text={curve}
+            onText={setCurve}
+            fault={faults.thermalCurve}
+            lines={3}
+          />
+        </>
       )}
       {faults.clock && <Told tone="error">{faults.clock}</Told>}
       {faults.other && <Told tone="error">{faults.other}</Told>}
@@ -193,19 +238,52 @@ function timesNotShown(product: LabProduct | undefined): LabProduct['clock'] {
   return Object.fromEntries(Object.entries(product?.clock ?? {}).filter(([field]) => !shown.has(field)))
 }
 
-/** Pairs of numbers, one a line; or a sentence that names the line at fault. */
-function readTable(text: string): readonly ExpansionPoint[] | string {
-  const points: ExpansionPoint[] = []
+/** Numbers, so many a line; or a sentence that names the line at fault. */
+function readRows(text: string, least: number, most: number): readonly (readonly number[])[] | string {
+  const rows: number[][] = []
   for (const [index, line] of text.split('\n').entries()) {
     if (line.trim() === '') continue
     const numbers = line
       .trim()
       .split(/[\s;]+/)
-      .map((word) => readNumber(word, '%').value)
-    const [specialLiquidPercent, expansionPercent] = numbers
-    if (numbers.length !== 2 || specialLiquidPercent === undefined || expansionPercent === undefined)
-      return `Line ${index + 1} is not two numbers, as in: 60 1.1`
-    points.push({ specialLiquidPercent, expansionPercent })
+      .flatMap((word) => readNumber(word, '%').value ?? Number.NaN)
+    if (numbers.length < least || numbers.length > most || numbers.some(Number.isNaN))
+      return `Line ${index + 1} is not ${least === most ? 'two' : 'two or three'} numbers, as in: 60 1.1`
+    rows.push(numbers)
   }
-  return points
+  return rows
 }
+
+const isNumber = (value: number | undefined): value is number => value !== undefined
+
+function expansionPoint([
+  specialLiquidPercent = 0,
+  expansionPercent = 0,
+  thermal,
+]: readonly number[]): ExpansionPoint {
+  return {
+    specialLiquidPercent,
+    expansionPercent,
+    ...(thermal === undefined ? {} : { thermalPercent: thermal }),
+  }
+}
+function thermalPoint([celsius = 0, expansionPercent = 0]: readonly number[]): ThermalPoint {
+  return { celsius, expansionPercent }
+}
+
+/** What only an investment has, and what only an alloy has. */
+const investmentSpecs = [
+  { key: 'peakCelsius', label: 'Final hold', unit: '°C' },
+  { key: 'hygroscopicPercent', label: 'In a water bath', unit: '%', hint: 'hygroscopic expansion' },
+  {
+    key: 'settingPercentPerRatioStep',
+    label: 'Setting for 0.01 mL/g more',
+    unit: '%',
+    hint: 'usually below 0',
+  },
+] as const
+const alloySpecs = [
+  { key: 'castingShrinkagePercent', label: 'Casting shrinkage', unit: '%' },
+  { key: 'castingFromCelsius', label: 'Cast from', unit: '°C' },
+  { key: 'castingToCelsius', label: 'Cast to', unit: '°C' },
+] as const

@@ -1,7 +1,9 @@
 import { type MaterialCard, type MaterialFamily, materials } from '@yentrik/core'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { EquipmentList } from '../casting/EquipmentList.tsx'
 import { useNow } from '../live/live-store.ts'
+import { Pills } from '../parts/Choices.tsx'
 import { Waiting } from '../parts/Told.tsx'
 import { LotCard } from './LotCard.tsx'
 import { MaterialFigures } from './MaterialFigures.tsx'
@@ -18,6 +20,7 @@ const families: readonly (readonly [MaterialFamily, string])[] = [
   ['lightCure', 'Light-cured'],
   ['putty', 'Putty'],
   ['wax', 'Wax'],
+  ['alloy', 'Alloy'],
   ['liquid', 'Liquids'],
   ['aid', 'Aids'],
 ]
@@ -30,12 +33,34 @@ export function ShelfScreen() {
   const openId = query.get('material') ?? 'high-strength-stone'
   const card = materials.get(openId) ?? materials.get('high-strength-stone')!
   if (!shelf.ready) return <Waiting />
+  const shown = query.get('show') === 'equipment' ? 'equipment' : 'materials'
+  const choose = (
+    <Pills
+      label="On the shelf"
+      options={[
+        ['materials', 'Materials'],
+        ['equipment', 'Equipment'],
+      ]}
+      value={shown}
+      onChoose={(show) => setQuery(show === 'equipment' ? { show } : {})}
+    />
+  )
+  if (shown === 'equipment')
+    return (
+      <main className="mx-auto grid max-w-[1500px] content-start gap-3 p-4 sm:p-5">
+        <header className="flex flex-wrap items-end gap-x-5 gap-y-2">
+          <h1 className="text-3xl font-bold">Shelf</h1>
+          {choose}
+        </header>
+        <EquipmentList />
+      </main>
+    )
   const attention = shelf.lots.filter((lot) => lotNotices(lot, now).length > 0)
   return (
     <main className="mx-auto flex max-w-[1500px] flex-col gap-3 p-4 sm:p-5 lg:h-dvh lg:min-h-[640px]">
       <header className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <h1 className="text-3xl font-bold">Shelf</h1>
-        <ul className="flex flex-wrap gap-2" aria-label="Wants attention">
+        <ul className="flex min-w-0 grow basis-0 flex-wrap gap-2" aria-label="Wants attention">
           {attention.map((lot) => (
             <li key={lot.lotId}>
               <button
@@ -48,6 +73,7 @@ export function ShelfScreen() {
             </li>
           ))}
         </ul>
+        {choose}
       </header>
       <div className="grid min-h-0 grow gap-4 lg:grid-cols-[18rem_minmax(0,1fr)_21rem]">
         <nav className="card-flat min-h-0 overflow-y-auto p-2" aria-label="Materials">

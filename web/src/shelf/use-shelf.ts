@@ -46,7 +46,7 @@ export function useShelf(): Shelf {
     products: products ?? [],
     usable: (materialId) =>
       lots
-        .filter((lot) => lot.materialId === materialId && lot.inUse && lot.quarantine === null)
+        .filter((lot) => serves(lot.materialId, materialId) && lot.inUse && lot.quarantine === null)
         .sort(
           (a, b) =>
             Number(b.openedOn !== null) - Number(a.openedOn !== null) || expiry(a).localeCompare(expiry(b)),
@@ -56,6 +56,11 @@ export function useShelf(): Shelf {
       products?.find(({ product }) => product.productId === productId)?.card ?? materials.get(materialId),
     ready: (products !== undefined || error !== undefined) && fetched.error === undefined,
   }
+}
+
+/** Whether a lot of one material will do where another is asked for: itself, or a kind of it. */
+function serves(materialId: string, wanted: string): boolean {
+  return materialId === wanted || materials.get(materialId)?.kindOf === wanted
 }
 
 const expiry = ({ expiresOn }: Lot) => expiresOn ?? '9999'

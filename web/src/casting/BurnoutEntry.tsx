@@ -1,0 +1,138 @@
+import type { DataOfKind, JobState, SheetOfKind } from '@yentrik/core'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { usePreferences } from '../app/preferences.ts'
+import { dayAndTime, quantity } from '../format/format.ts'
+import { useNow } from '../live/live-store.ts'
+import { Told } from '../parts/Told.tsx'
+import { useKept } from '../parts/use-kept.ts'
+import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import { burnoutFor, programOf, ringOf, shownDraft, withRing } from './burnout-draft.ts'
+import { FigureFields } from './Figures.tsx'
+import { burnoutOf } from './LiveBurnout.tsx'
+import { sprueStart } from './SpruePanel.tsx'
+import { readAll, type Typed } from './typed-figures.ts'
+
+const specs = [
+  { key: 'minutes', label: 'Read after', unit: 'min', hint: 'from putting it in' },
+  { key: 'celsius', label: 'Furnace showed', unit: '°C', hint: 'in the final hold' },
+] as const
+
+/** A burnout into the record: the curve of the furnace, or what was read off it by hand. */
+export function BurnoutEntry({
+  sheet,
+  job,
+  caseId,
+  stepId,
+  last,
+  refusal,
+  open,
+  onRecord,
+}: {
+  readonly sheet: SheetOfKind<'burnout'>
+  readonly job: JobState
+  readonly caseId: string
+  readonly stepId: string
+  readonly last: DataOfKind<'burnout'> | undefined
+  readonly refusal?: string
+  readonly open: boolean
+  readonly onRecord: (data: DataOfKind<'burnout'>) => Promise<boolean>
+}) {
+  const now = useNow()
+  const units = usePreferences((preferences) => preferences.units)
+  const run = runOf(useMachineRuns(), caseId, job, stepId)
+  // The program and the ring are those of the Cast screen.
+  const [kept] = useKept(`cast ${caseId} ${job.jobId} burnout`, () => burnoutFor(sheet.binder))
+  const [sprue] = useKept<Typed>(`cast ${caseId} ${job.jobId} sprue`, () => sprueStart)
+  const draft = shownDraft(withRing(kept, sprue))
+  const ring = ringOf(draft)
+  const { program, wrong } = programOf(draft)
+  const started = job.steps[stepId]?.startedAt
+  const [typed, setTyped] = useState<Typed>({
+    minutes: started ? String(Math.max(0, Math.round((now - Date.parse(started)) / 60_000))) : '',
+    celsius: '',
+  })
+  const [tried, setTried] = useState(false)
+  const { values, faults } = readAll(typed, ['minutes', 'celsius'])
+  const byHand = () => {
+    setTried(true)
+    if (!values || !program || !ring) return
+    void onRecord({
+      kind: 'burnout',
+      machine: 'Furnace',
+      run: {
+        binder: sheet.binder,
+        ring,
+        program,
+        from: 'hand',
+        measured: [{ minutes: values.minutes, celsius: values.celsius }],
+        showsTooMuchCelsius: 0,
+      },
+    })
+  }
+  const shown = run?.measured.at(-1)
+  return (
+    <div className="grid gap-3">
+      {run && shown && (
+        <p className="text-lg">
+          <output className="figures text-5xl font-bold" aria-label="Furnace shows">
+            {quantity(Math.round(shown.celsius), 'celsius', units)}
+          </output>{' '}
+          {run.machine}, {run.ended ? 'ended' : 'ends about'} {dayAndTime(Date.parse(run.endsAt), now)}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <Link
+          className={last || run ? 'act' : 'act-main'}
+          to={`/cast?case=${caseId}&job=${job.jobId}&view=burnout`}
+        >
+          {run ? 'Look at the furnace' : 'Set the furnace'}
+        </Link>
+        {run && ring && (
+          <button
+            type="button"
+            className="act"
+            disabled={!open}
+            onClick={() =>
+              void onRecord({
+                kind: 'burnout',
+                machine: run.machine,
+                run: burnoutOf(run, sheet.binder, ring, 0),
+              })
+            }
+          >
+            Record its curve
+          </button>
+        )}
+      </div>
+      {refusal && <Told tone="error">{refusal}</Told>}
+      <details open={!run && !last}>
+        <summary className="min-h-11 cursor-pointer font-semibold">Read by hand</summary>
+        <p className="mb-1 text-sm opacity-80">
+          Ring and program as set on the Cast screen
+          {ring && `: ${2 * ring.radiusMillimetres} by ${ring.heightMillimetres} mm`}.
+        </p>
+        <form
+          noValidate
+          className="max-w-xl"
+          onSubmit={(event) => {
+            event.preventDefault()
+            if (open) byHand()
+          }}
+        >
+          <FigureFields
+            specs={specs}
+            typed={typed}
+            faults={tried ? faults : {}}
+            onTyped={setTyped}
+            wanted={tried}
+          />
+          {tried && wrong && <Told tone="error">{wrong}</Told>}
+          <button type="submit" className="act" disabled={!open}>
+            Record the reading
+          </button>
+        </form>
+      </details>
+    </div>
+  )
+}

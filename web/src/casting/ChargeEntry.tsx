@@ -1,0 +1,158 @@
+import {
+  type AlloyPiece,
+  alloyCards,
+  type DataOfKind,
+  type JobState,
+  meltedOnce,
+  newMetal,
+} from '@yentrik/core'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { SelectField } from '../parts/Choices.tsx'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { Told } from '../parts/Told.tsx'
+import { useKept } from '../parts/use-kept.ts'
+import { lotWords, useShelf } from '../shelf/use-shelf.ts'
+
+interface EntryProps<D> {
+  readonly job: JobState
+  readonly last: D | undefined
+  readonly draftKey: string
+  readonly refusal?: string
+  readonly open: boolean
+  readonly onRecord: (data: D) => Promise<boolean>
+}
+
+/** What is melted: from the shelf by the Cast screen, or typed here. */
+export function ChargeEntry({
+  job,
+  caseId,
+  last,
+  draftKey,
+  refusal,
+  open,
+  onRecord,
+}: EntryProps<DataOfKind<'charge'>> & { readonly caseId: string }) {
+  const shelf = useShelf()
+  const gypsum = job.route.choices.investment === 'gypsum'
+  const [typed, keep, forget] = useKept(draftKey, () => ({
+    alloyId: last?.alloyId ?? (gypsum ? 'gold-type-3' : 'nickel-chromium'),
+    grams: '',
+    returned: '0',
+    lotId: '',
+  }))
+  const [tried, setTried] = useState(false)
+  const weight = readNumber(typed.grams, 'g')
+  const returned = readNumber(typed.returned, '%')
+  const share =
+    returned.value !== undefined && !(returned.value >= 0 && returned.value <= 100)
+      ? 'Enter 0 to 100 %.'
+      : returned.fault
+  const lots = shelf.usable(typed.alloyId)
+  const record = async () => {
+    setTried(true)
+    if (weight.value === undefined || returned.value === undefined || share) return
+    const parts = [
+      [1 - returned.value / 100, newMetal],
+      [returned.value / 100, meltedOnce(newMetal)],
+    ] as const
+    const pieces = parts.flatMap(([part, history], index): AlloyPiece[] =>
+      part > 0
+        ? [
+            {
+              id: `by hand ${index + 1}`,
+              grams: weight.value! * part,
+              lots: typed.lotId ? [{ lotId: typed.lotId, share: 1 }] : [],
+              history,
+            },
+          ]
+        : [],
+    )
+    if (await onRecord({ kind: 'charge', alloyId: typed.alloyId, pieces })) forget()
+  }
+  return (
+    <div className="grid gap-3">
+      <Link
+        className={`${last ? 'act' : 'act-main'} justify-self-start`}
+        to={`/cast?case=${caseId}&job=${job.jobId}&view=metal`}
+      >
+        {last ? 'Look at the pieces again' : 'Take pieces from the shelf'}
+      </Link>
+      {refusal && <Told tone="error">{refusal}</Told>}
+      <details>
+        <summary className="min-h-11 cursor-pointer font-semibold">Typed by hand</summary>
+        <form
+          noValidate
+          className="grid max-w-xl gap-x-3 sm:grid-cols-2"
+          onSubmit={(event) => {
+            event.preventDefault()
+            if (open) void record()
+          }}
+        >
+          <SelectField
+            label="Alloy"
+            options={alloyCards.map(({ id, name }) => [id, name])}
+            value={typed.alloyId}
+            onChoose={(alloyId) => keep({ ...typed, alloyId, lotId: '' })}
+          />
+          <SelectField
+            label="Lot of the alloy"
+            options={[['', 'No lot noted'], ...lots.map((lot) => [lot.lotId, lotWords(lot, shelf)] as const)]}
+            value={typed.lotId}
+            onChoose={(lotId) => keep({ ...typed, lotId })}
+          />
+          <NumberField
+            label="Alloy melted"
+            unit="g"
+            text={typed.grams}
+            onText={(grams) => keep({ ...typed, grams })}
+            fault={tried ? weight.fault : undefined}
+          />
+          <NumberField
+            label="From returns"
+            unit="%"
+            text={typed.returned}
+            onText={(text) => keep({ ...typed, returned: text })}
+            fault={tried ? share : undefined}
+          />
+          <button type="submit" className="act justify-self-start" disabled={!open}>
+            Record the charge
+          </button>
+        </form>
+      </details>
+    </div>
+  )
+}
+
+/** What is left of the charge: back to the shelf, or scrapped. */
+export function ButtonEntry({ last, draftKey, refusal, open, onRecord }: EntryProps<DataOfKind<'button'>>) {
+  const [text, keep, forget] = useKept(draftKey, () => (last ? String(last.grams) : ''))
+  const [tried, setTried] = useState(false)
+  const { value, fault } = readNumber(text, 'g')
+  return (
+    <form
+      noValidate
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        setTried(true)
+        if (open && value !== undefined)
+          void onRecord({ kind: 'button', grams: value }).then((kept) => kept && forget())
+      }}
+    >
+      <div className="w-48">
+        <NumberField
+          label="Button"
+          unit="g"
+          text={text}
+          onText={keep}
+          fault={refusal ?? (tried ? fault : undefined)}
+          hint="0: scrapped"
+        />
+      </div>
+      <button type="submit" className="act mb-7" disabled={!open}>
+        Record
+      </button>
+    </form>
+  )
+}

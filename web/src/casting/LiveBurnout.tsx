@@ -1,0 +1,218 @@
+import {
+  type Binder,
+  type BurnoutRun,
+  type BurnoutVerdict,
+  programMinutes,
+  programStretches,
+  type RingSize,
+} from '@yentrik/core'
+import { useMemo, useState } from 'react'
+import { usePreferences } from '../app/preferences.ts'
+import { dayAndTime, quantity } from '../format/format.ts'
+import { ApiError, api } from '../live/api.ts'
+import { useNow } from '../live/live-store.ts'
+import { Chart } from '../parts/Chart.tsx'
+import { readNumber } from '../parts/NumberField.tsx'
+import { Told } from '../parts/Told.tsx'
+import type { MachineRun } from '../program/use-machine-runs.ts'
+import { coreColour, furnaceColour, measuredOption } from './burnout-chart.ts'
+import { FigureFields } from './Figures.tsx'
+import { type ForCase, IntoRecord } from './IntoRecord.tsx'
+import type { Typed } from './typed-figures.ts'
+import { useJudged } from './use-burnout.ts'
+
+const MINUTE = 60_000
+const verdictWords: Readonly<Record<BurnoutVerdict, string>> = {
+  goOn: 'Good to cast',
+  hold: 'Hold on',
+  discard: 'Discard the ring',
+}
+
+/** A run as a sheet records it. */
+export function burnoutOf(
+  run: MachineRun,
+  binder: Binder,
+  ring: RingSize,
+  showsTooMuchCelsius: number,
+): BurnoutRun {
+  return {
+    binder,
+    ring,
+    program: run.program,
+    from: 'machine',
+    measured: run.measured.map(({ minutes, celsius }) => ({ minutes, celsius })),
+    showsTooMuchCelsius,
+    endMinutes: Math.round((Date.parse(run.endsAt) - Date.parse(run.startedAt)) / MINUTE),
+  }
+}
+
+/** A furnace on its program: what it shows, what is set, where the core is by that, and what follows. */
+export function LiveBurnout({
+  run,
+  binder,
+  ring,
+  forCase,
+}: {
+  readonly run: MachineRun
+  readonly binder: Binder
+  readonly ring: RingSize
+  readonly forCase?: ForCase
+}) {
+  const now = useNow()
+  const units = usePreferences((preferences) => preferences.units)
+  const [typed, setTyped] = useState<Typed>({ tooMuch: '0' })
+  const { value: tooMuch = 0 } = readNumber(typed.tooMuch ?? '', '')
+  const [told, setTold] = useState<string>()
+  const burnout = useMemo(() => burnoutOf(run, binder, ring, tooMuch), [run, binder, ring, tooMuch])
+  const judged = useJudged(run.measured.length > 1 ? burnout : undefined)
+  const judgement = judged?.ok ? judged.judgement : undefined
+  const start = Date.parse(run.startedAt)
+  const last = run.measured.at(-1)!
+  const option = useMemo(() => {
+    const at = (minutes: number) => start + minutes * MINUTE
+    const stretches = programStretches(run.program)
+    const planned = stretches.flatMap(({ startMinutes, rampMinutes, holdMinutes, toCelsius }) => [
+      [at(startMinutes + rampMinutes), toCelsius] as const,
+      [at(startMinutes + rampMinutes + holdMinutes), toCelsius] as const,
+    ])
+    return measuredOption({
+      set: [[start, run.program.startCelsius], ...planned],
+      measured: run.measured.map(({ minutes, celsius }) => [at(minutes), celsius] as const),
+      core: (judgement?.heat.curve ?? [])
+        .filter(({ minutes }) => minutes <= last.minutes)
+        .map(({ minutes, coreCelsius }) => [at(minutes), coreCelsius] as const),
+      until: at(Math.max(programMinutes(run.program), last.minutes) + 20),
+    })
+  }, [run, judgement, start, last])
+  const does = async (path: string, body: object = {}) => {
+    try {
+      setTold(undefined)
+      await api(`/machine-runs/${run.runId}/${path}`, { body })
+    } catch (error) {
+      setTold(error instanceof ApiError ? error.message : String(error))
+    }
+  }
+  const hold = async () => {
+    const { celsius, shownCelsius } = await api<{ celsius: number; shownCelsius: number }>(
+      `/machine-runs/${run.runId}/second-thermometer`,
+    )
+    setTyped({ tooMuch: String(shownCelsius - celsius) })
+    setTold(`The second thermometer reads ${celsius} °C, the furnace shows ${shownCelsius} °C.`)
+  }
+  const discard = judgement?.verdict === 'discard'
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-1">
+        <output className="figures text-6xl leading-none font-bold" aria-label="Furnace shows">
+          {quantity(Math.round(last.celsius), 'celsius', units)}
+        </output>
+        <p className="text-lg">
+          {run.machine}, set {quantity(Math.round(last.setCelsius), 'celsius', units)},{' '}
+          {run.stoppedAt
+            ? `taken out ${dayAndTime(Date.parse(run.stoppedAt), now)}`
+            : run.ended
+              ? `program ended ${dayAndTime(Date.parse(run.endsAt), now)}, holding`
+              : `ends about ${dayAndTime(Date.parse(run.endsAt), now)}`}
+        </p>
+      </div>
+      {judged && !judged.ok && <Told tone="error">{judged.sentence}</Told>}
+      {judgement && (run.ended || discard || judgement.coreFellToCelsius !== undefined) && (
+        <section aria-label="What the curve says">
+          <p className={`text-3xl leading-tight font-bold ${discard ? 'text-error' : ''}`}>
+            {verdictWords[judgement.verdict]}
+            {judgement.castFromMinutes !== undefined &&
+              `, cast from ${dayAndTime(start + judgement.castFromMinutes * MINUTE, now)}`}
+          </p>
+          <p>{judgement.say}</p>
+        </section>
+      )}
+      {judgement?.alsoSeen.map((words) => (
+        <Told key={words} tone="warning">
+          {words}
+        </Told>
+      ))}
+      <p className="flex flex-wrap gap-x-5 text-sm font-semibold">
+        <Key colour={furnaceColour} words="measured" />
+        <Key colour={coreColour} words="core by that, likely" />
+        <span>- - set</span>
+      </p>
+      <Chart className="h-64" says="Furnace as set and as measured, with the core" option={option} />
+      {forCase && (
+        <IntoRecord
+          forCase={forCase}
+          stepId="burnout"
+          figures={[
+            {
+              kind: 'sheet',
+              command: {
+                type: 'recordSheet',
+                jobId: forCase.job.jobId,
+                stepId: 'burnout',
+                sheetId: `burnout-${binder}`,
+                sheet: { kind: 'burnout', machine: run.machine, run: burnout },
+              },
+            },
+          ]}
+          words={`the curve of ${Math.round(last.minutes)} min`}
+        />
+      )}
+      {told && <Told tone="warning">{told}</Told>}
+      {!run.stoppedAt && (
+        <button type="button" className="small-act justify-self-start" onClick={() => void does('stop')}>
+          Take the rings out
+        </button>
+      )}
+      <details>
+        <summary className="min-h-11 cursor-pointer font-semibold">Second thermometer</summary>
+        <div className="flex flex-wrap items-end gap-3">
+          <div className="w-72">
+            <FigureFields
+              specs={[{ key: 'tooMuch', label: 'It shows too much by', unit: '°C' }]}
+              typed={typed}
+              faults={{}}
+              onTyped={setTyped}
+            />
+          </div>
+          {!run.stoppedAt && (
+            <button type="button" className="small-act mb-9" onClick={() => void hold()}>
+              Hold one in
+            </button>
+          )}
+        </div>
+      </details>
+      {!run.stoppedAt && <StandInTroubles onTrouble={(body) => void does('troubles', body)} />}
+    </>
+  )
+}
+
+function Key({ colour, words }: { colour: string; words: string }) {
+  return (
+    <span>
+      <span className="mr-2 inline-block h-1 w-8 align-middle" style={{ background: colour }} />
+      {words}
+    </span>
+  )
+}
+
+const troubles = [
+  ['The power goes for 10 min', { kind: 'powerCut', minutes: 10 }],
+  ['The power goes for 90 min', { kind: 'powerCut', minutes: 90 }],
+  ['The door stands open 4 min', { kind: 'doorOpen', minutes: 4 }],
+  ['The thermocouple drifts', { kind: 'drift', celsiusPerHour: 20 }],
+] as const
+
+/** What can be made to go wrong with the stand-in, to see what then. */
+function StandInTroubles({ onTrouble }: { onTrouble: (body: object) => void }) {
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer font-semibold">Stand-in: what if</summary>
+      <div className="flex flex-wrap gap-2">
+        {troubles.map(([words, body]) => (
+          <button key={words} type="button" className="small-act" onClick={() => onTrouble(body)}>
+            {words}
+          </button>
+        ))}
+      </div>
+    </details>
+  )
+}
