@@ -18,6 +18,7 @@ const app = await createApp(
     clockControl: true,
     balance: 'stand-in',
     dispenser: 'stand-in',
+    furnace: 'stand-in',
     webFolder,
   },
   true,
@@ -56,7 +57,11 @@ const views = [
   },
   { name: 'wax-room', path: `/case/${await caseOf('K-2166')}`, prepare: measureRoom },
   { name: 'cast-sprue', path: '/cast' },
-  { name: 'cast-burnout', path: '/cast', choose: 'Burnout', prepare: coreWorkedOut },
+  {
+    name: 'cast-burnout',
+    path: `/cast?case=${await caseOf('K-2173')}&job=job-1&view=burnout`,
+    prepare: coreWorkedOut,
+  },
   { name: 'case-implant', path: `/case/${await caseOf('K-2164')}` },
   { name: 'shelf', path: '/shelf' },
   { name: 'settings', path: '/settings' },
@@ -85,7 +90,12 @@ rmSync(folder, { recursive: true, force: true })
 
 /** The worker has followed the burnout into the core. */
 async function coreWorkedOut(page) {
-  await page.getByText('Core within 10 °C').waitFor()
+  await page.getByLabel('Furnace shows').waitFor()
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('[role=img] path[stroke="#3f8f97"]')].some(
+      (path) => (path.getAttribute('d') ?? '').length > 300,
+    ),
+  )
 }
 
 /** A set-up measured again, one central 0.6 mm low. */

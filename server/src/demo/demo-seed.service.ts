@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { Injectable } from '@nestjs/common'
-import { type LabProduct, newMetal } from '@yentrik/core'
+import { burnoutProgram, type LabProduct, newMetal, usualPeaks } from '@yentrik/core'
 import { DataSource } from 'typeorm'
 import { CaseStore, routeIdOf } from '../cases/case-store.ts'
 import { LabClock } from '../clock/lab-clock.ts'
-import { AlloyPieceRow, CaseEventRow, LabProductRow, LotRow } from '../database/entities.ts'
+import { AlloyPieceRow, CaseEventRow, LabProductRow, LotRow, MachineRunRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { PeopleService } from '../people/people.service.ts'
@@ -73,10 +73,13 @@ export class DemoSeed {
       )
       for (const demo of lab.cases) {
         const hand = demoHistory(demo, { now, calendar, people, lotOf, routeIdOf })
-        await this.store.append(manager, randomUUID(), hand, hand.events, calendar)
+        const caseId = randomUUID()
+        await this.store.append(manager, caseId, hand, hand.events, calendar)
+        for (const run of lab.furnaceRuns.filter(({ docket }) => docket === demo.docket))
+          await manager.insert(MachineRunRow, furnaceRun(run, caseId, now, people[0]!) as object)
       }
     })
-    await this.settings.set('next-docket', 2172)
+    await this.settings.set('next-docket', 2174)
   }
 }
 
@@ -96,4 +99,32 @@ function piecesOf(lab: DemoLab, lots: readonly LotRow[], weighedAt: string): All
       takenBy: null,
     }))
   })
+}
+
+/** A furnace that is on its usual program, since so long. */
+function furnaceRun(
+  { machine, startedMinutesAgo }: DemoLab['furnaceRuns'][number],
+  caseId: string,
+  now: number,
+  by: string,
+): MachineRunRow {
+  const program = burnoutProgram({
+    binder: 'phosphate',
+    radiusMillimetres: 20,
+    rings: 1,
+    pattern: 'wax',
+    fast: false,
+    peakCelsius: usualPeaks.phosphate,
+  })
+  return {
+    runId: randomUUID(),
+    machine,
+    program,
+    loads: [{ caseId, jobId: 'job-1', stepId: 'burnout' }],
+    troubles: [],
+    seed: 7,
+    startedAt: new Date(now - startedMinutesAgo * 60_000).toISOString(),
+    stoppedAt: null,
+    by,
+  }
 }

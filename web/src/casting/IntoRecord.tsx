@@ -26,12 +26,15 @@ export function IntoRecord({
   stepId,
   figures,
   words,
+  quiet = false,
 }: {
   readonly forCase: ForCase
   readonly stepId: string
   readonly figures: readonly Figure[]
   /** The figures as they will stand there. */
   readonly words: string
+  /** Possible, but not yet the thing to do. */
+  readonly quiet?: boolean
 }) {
   const { hand, job } = forCase
   const [stored, setStored] = useState<string>()
@@ -60,7 +63,7 @@ export function IntoRecord({
     <div className="grid justify-items-start gap-2">
       <button
         type="button"
-        className="act-main"
+        className={quiet ? 'act' : 'act-main'}
         disabled={figures.length === 0 || hand.busy}
         onClick={() => void record()}
       >

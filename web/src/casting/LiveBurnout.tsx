@@ -153,6 +153,7 @@ export function LiveBurnout({
               },
             },
           ]}
+          quiet={!run.ended && !discard}
           words={`the curve of ${Math.round(last.minutes)} min`}
         />
       )}
