@@ -1,5 +1,5 @@
 import { type Binder, materials } from '../materials/index.ts'
-import type { TemperatureProgram } from '../program/index.ts'
+import { programMinutes, type TemperatureProgram } from '../program/index.ts'
 import { DomainError } from '../refusal/index.ts'
 
 /** Gypsum binder breaks down with carbon above it. Source: Phillips, recalled. */
@@ -99,4 +99,24 @@ export function burnoutProgram(wish: BurnoutWish): TemperatureProgram {
       }
   checkProgram(program, binder)
   return program
+}
+
+/**
+ * A program in two stages for the night: the ring dries in the first hold until the morning, then goes on as it would.
+ *
+ * @param minutes from putting it in to the end of the program
+ * @throws {DomainError} `night-too-short`: the program as it is takes longer
+ * Source: common practice; long low holds only dry it.
+ */
+export function overnight(program: TemperatureProgram, minutes: number): TemperatureProgram {
+  const spare = minutes - programMinutes(program)
+  const [first, ...rest] = program.segments
+  if (!(spare >= 0) || !first || rest.length === 0)
+    throw new DomainError(
+      'night-too-short',
+      `The program takes ${Math.ceil(programMinutes(program))} min, and there are ${Math.floor(minutes)}.`,
+      'Put it in earlier, or have it ready later.',
+      'minutes',
+    )
+  return { ...program, segments: [{ ...first, holdMinutes: first.holdMinutes + spare }, ...rest] }
 }

@@ -30,6 +30,7 @@ import {
   neededExpansion,
   newMetal,
   nextCharge,
+  overnight,
   phosphateOut,
   ringPowderGrams,
   speedFor,
@@ -303,6 +304,21 @@ describe('burnout programs', () => {
     expect(programCelsius(program, 23)).toBeCloseTo(135, 9)
     expect(programCelsius(program, 60)).toBe(250)
     expect(programCelsius(program, 500)).toBe(850)
+  })
+  it('through the night the first hold is what is left over, and the end comes on the minute', () => {
+    const usual = burnoutProgram({
+      binder: 'phosphate',
+      radiusMillimetres: 32.5,
+      rings: 1,
+      pattern: 'wax',
+      fast: false,
+      peakCelsius: 850,
+    })
+    // 300 min as worked above with a first hold of 60; from 18:00 to 08:30 are 870.
+    const night = overnight(usual, 870)
+    expect(night.segments[0]!.holdMinutes).toBeCloseTo(60 + 570, 6)
+    expect(programMinutes(night)).toBeCloseTo(870, 6)
+    expect(() => overnight(usual, 200)).toThrow(expect.objectContaining({ code: 'night-too-short' }))
   })
   it('ready-by and start-at are inverses, whatever the ring', () => {
     const wish = fc.record({

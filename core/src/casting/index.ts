@@ -5,6 +5,7 @@ export {
   checkProgram,
   GYPSUM_CEILING_CELSIUS,
   inversions,
+  overnight,
   usualPeaks,
 } from './burnout-program.ts'
 export {

@@ -18,7 +18,14 @@ export const investmentCards: readonly MaterialCard[] = [
     family: 'investment',
     powderName: 'powder',
     liquidName: 'diluted special liquid',
-    investment: { binder: 'phosphate', peakCelsius: 850, hotEntry: false, source: COMMON_PRACTICE },
+    investment: {
+      binder: 'phosphate',
+      peakCelsius: 850,
+      vacuumSeconds: 60,
+      mixCelsius: [20, 23],
+      hotEntry: false,
+      source: COMMON_PRACTICE,
+    },
     measure: {
       by: 'mass',
       minMillilitresPerGram: 0.16,
@@ -47,7 +54,14 @@ export const investmentCards: readonly MaterialCard[] = [
     family: 'investment',
     powderName: 'powder',
     liquidName: 'water',
-    investment: { binder: 'gypsum', peakCelsius: 680, hotEntry: false, source: COMMON_PRACTICE },
+    investment: {
+      binder: 'gypsum',
+      peakCelsius: 680,
+      vacuumSeconds: 45,
+      mixCelsius: [20, 23],
+      hotEntry: false,
+      source: COMMON_PRACTICE,
+    },
     measure: {
       by: 'mass',
       minMillilitresPerGram: 0.38,

@@ -99,6 +99,10 @@ export interface InvestmentFigures {
   readonly binder: Binder
   /** Usual final hold. */
   readonly peakCelsius: number
+  /** Under vacuum on the machine. */
+  readonly vacuumSeconds: number
+  /** Powder and liquid as they are mixed: warmer sets sooner. */
+  readonly mixCelsius: readonly [least: number, most: number]
   /** May go into a hot furnace; only where its maker says so. */
   readonly hotEntry: boolean
   /** Further setting expansion in a water bath, percent; only where its sheet gives it. */

@@ -2,6 +2,7 @@ import {
   type CoreReading,
   type CoreReady,
   checkProgram,
+  overnight,
   type PowerCut,
   type RingSpeed,
   startFor,
@@ -27,6 +28,7 @@ import {
   ringOf,
   type SegmentDraft,
   shownDraft,
+  typedSegment,
 } from './burnout-draft.ts'
 import type { Judged } from './casting.worker.ts'
 import { useEquipment } from './casting-cards.ts'
@@ -182,6 +184,12 @@ export function BurnoutPanel({
           onTyped={(figures) => change({ figures })}
         />
         <SegmentTable segments={shown.segments} onSegments={(segments) => change({ segments })} />
+        <Overnight
+          program={program}
+          readyAt={readyAt}
+          reserve={reserve}
+          onStretch={(segments) => change({ segments })}
+        />
         <details>
           <summary className="min-h-11 cursor-pointer font-semibold">The power was out</summary>
           <FigureFields
@@ -340,12 +348,54 @@ function BurnoutChart({ ready, putInAt }: { ready: CoreReady; putInAt: number })
   )
 }
 
+/** Two stages: it dries through the night in the first hold, and is ready in the morning. */
+function Overnight({
+  program,
+  readyAt,
+  reserve,
+  onStretch,
+}: {
+  program: TemperatureProgram | undefined
+  readyAt: number | undefined
+  reserve: number
+  onStretch: (segments: readonly SegmentDraft[]) => void
+}) {
+  const now = useNow()
+  const [text, setText] = useState('17:00')
+  const [refusal, setRefusal] = useState<string>()
+  const stretch = () => {
+    const putIn = nextAt(text, now)
+    if (putIn === undefined) return setRefusal('Write the hour as 17:00.')
+    if (!program || readyAt === undefined) return
+    const until = readyAt > putIn ? readyAt : readyAt + 24 * 60 * 60_000
+    const asked = ask(() => overnight(program, (until - putIn) / 60_000 - reserve))
+    setRefusal(asked.refusal)
+    if (asked.answer) onStretch(asked.answer.segments.map(typedSegment))
+  }
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer font-semibold">Through the night</summary>
+      <div className="flex flex-wrap items-end gap-3">
+        <div className="w-48">
+          <TextField label="In at, in the evening" text={text} onText={setText} />
+        </div>
+        <button type="button" className="small-act" onClick={stretch}>
+          Stretch the first hold
+        </button>
+      </div>
+      {refusal && <Told tone="error">{refusal}</Told>}
+    </details>
+  )
+}
+
 /** Puts the program on a furnace of the lab. */
 function StartFurnace({ program, forCase }: { program: TemperatureProgram; forCase?: ForCase }) {
   const furnaces = useEquipment('furnace')
+  const busy = useMachineRuns().filter(({ stoppedAt }) => stoppedAt === null)
+  const free = furnaces.find(({ name }) => !busy.some(({ machine }) => machine === name))
   const [chosen, setChosen] = useState('')
   const [told, setTold] = useState<string>()
-  const machine = chosen || (furnaces[0]?.name ?? 'Furnace')
+  const machine = chosen || (free ?? furnaces[0])?.name || 'Furnace'
   const loads =
     forCase?.job.steps.burnout?.status === 'running'
       ? [{ caseId: forCase.caseId, jobId: forCase.job.jobId, stepId: 'burnout' }]

@@ -1,6 +1,7 @@
 import {
   type Binder,
   burnoutProgram,
+  type ProgramSegment,
   type RingSize,
   type TemperatureProgram,
   usualPeaks,
@@ -62,11 +63,16 @@ export function proposed(draft: BurnoutDraft): readonly SegmentDraft[] {
     fast: draft.fast,
     peakCelsius: number('peak', usualPeaks[draft.binder]),
   })
-  return segments.map(({ rampCelsiusPerMinute, toCelsius, holdMinutes }) => ({
+  return segments.map(typedSegment)
+}
+
+/** A segment as it would be typed, to the minute. */
+export function typedSegment({ rampCelsiusPerMinute, toCelsius, holdMinutes }: ProgramSegment): SegmentDraft {
+  return {
     rate: String(rampCelsiusPerMinute),
     to: String(toCelsius),
     hold: String(Math.round(holdMinutes)),
-  }))
+  }
 }
 
 /** The draft as it is shown: with the proposal, as long as nobody has changed its lines. */

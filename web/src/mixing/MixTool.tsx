@@ -235,6 +235,11 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
               Into the record
             </button>
           )}
+          {card.investment && (
+            <p>
+              {`About ${card.investment.vacuumSeconds} s under vacuum, powder and liquid at ${card.investment.mixCelsius.join(' to ')} °C: warmer sets sooner (${card.investment.source}).`}
+            </p>
+          )}
           {(told ?? refusal) && <Told tone="error">{told ?? refusal}</Told>}
         </section>
       </div>

@@ -61,7 +61,8 @@ export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flag
       {investment && (
         <p className="figures">
           {investment.binder}-bonded, final hold {investment.peakCelsius} °C
-          {investment.hotEntry && ', may go in hot'}
+          {investment.hotEntry && ', may go in hot'}, {investment.vacuumSeconds} s under vacuum at{' '}
+          {investment.mixCelsius.join(' to ')} °C
           {investment.thermalCurve &&
             `, thermal ${investment.thermalCurve.at(-1)?.expansionPercent} % at ${investment.thermalCurve.at(-1)?.celsius} °C`}
           <Source of={investment.source} />

@@ -1,17 +1,19 @@
 import type { RouteTemplate } from '../route-template.ts'
 import { castHere, castingSteps, investmentMatter } from './casting-steps.ts'
+import { arrives, dieCast } from './die-cast.ts'
 import { disinfectArrival, readAuthorisation } from './door.ts'
 import { dieSteps, layerSteps, occlusalSteps, sentOut } from './wax-pattern-steps.ts'
 
-/** One crown, from its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
+/** One crown, from the impression or its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
 export const castCrown: RouteTemplate = {
   id: 'cast-crown',
   version: 2,
   name: 'Cast crown',
-  matters: [castHere, investmentMatter],
+  matters: [arrives, castHere, investmentMatter],
   steps: [
     readAuthorisation,
-    disinfectArrival('Casts, dies, bite record.'),
+    disinfectArrival('Impression, casts, dies, bite record.'),
+    ...dieCast,
     ...dieSteps,
     ...layerSteps([
       { name: 'Functional cusp', place: 'functionalCusp' },

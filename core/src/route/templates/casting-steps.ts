@@ -1,6 +1,6 @@
 import { endClearances } from '../../casting/index.ts'
 import { REGIONS_SOURCE } from '../../inspection/index.ts'
-import { type Binder, COMMON_PRACTICE } from '../../materials/index.ts'
+import { type Binder, COMMON_PRACTICE, materials } from '../../materials/index.ts'
 import type { Conditional, Matter, MeasureCheck, TemplateStep } from '../route-template.ts'
 import type { SheetOfKind } from '../step-sheet.ts'
 import { adjust, goBack, look, remake } from './checks.ts'
@@ -85,6 +85,7 @@ const steps: readonly TemplateStep[] = [
     stage: 'invest',
     kind: 'attended',
     how: ['Wetting agent on the pattern, blow dry.', 'Vacuum mix; fill along the wall of the ring.'],
+    howWhen: [mixWords('gypsum'), mixWords('phosphate')],
     why: 'A bubble on the pattern is a nodule on the casting.',
     handsOnMinutes: 10,
     startWindow: {
@@ -321,6 +322,15 @@ const steps: readonly TemplateStep[] = [
     cautions: ['metalDust', 'lathe'],
   },
 ]
+
+/** How long under vacuum and how warm, from the class of the investment. */
+function mixWords(binder: Binder): Conditional & { readonly say: string } {
+  const { vacuumSeconds, mixCelsius } = materials.get(`${binder}-investment`)!.investment!
+  return {
+    when: { investment: [binder] },
+    say: `About ${vacuumSeconds} s under vacuum, powder and liquid at ${mixCelsius.join(' to ')} °C; the sheet decides.`,
+  }
+}
 
 function endClearance(binder: Binder) {
   const { least: min, most: max } = endClearances[binder]

@@ -1,8 +1,8 @@
-import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { TemplateStep } from '../route-template.ts'
 import { askDentist, goBack, look } from './checks.ts'
 import { readAuthorisation } from './door.ts'
 import { mountingSteps } from './mounting-steps.ts'
+import { masterSets, wettingAgent } from './pour-steps.ts'
 
 /** A complete denture from the door to the mounted casts. */
 export const dentureToMounting: readonly TemplateStep[] = [
@@ -57,24 +57,7 @@ export const dentureToMounting: readonly TemplateStep[] = [
     ],
     cautions: ['infection'],
   },
-  {
-    id: 'wetting-agent',
-    name: 'Wetting agent',
-    stage: 'receive',
-    kind: 'unattended',
-    how: ['Spray the impression.', 'After about 2 min blow it dry so that none pools.'],
-    why: 'Silicone repels water: without it the stone bridges the fine detail.',
-    handsOnMinutes: 1,
-    waitMinutes: 2,
-    mayBeSkipped: 'The impression material takes water by itself.',
-    wait: {
-      earliestMinutes: 2,
-      bestMinutes: 10,
-      early: 'The film has not wetted yet.',
-      late: 'Dried up: spray again.',
-      source: COMMON_PRACTICE,
-    },
-  },
+  wettingAgent,
   {
     id: 'pour-master',
     name: 'Pour the master cast',
@@ -95,23 +78,7 @@ export const dentureToMounting: readonly TemplateStep[] = [
     ],
     cautions: ['silicaDust'],
   },
-  {
-    id: 'master-set',
-    name: 'Master cast sets',
-    stage: 'pour',
-    kind: 'unattended',
-    how: ['Leave it until the heat has gone.'],
-    why: 'Stone must be set before anything is pulled from it.',
-    handsOnMinutes: 0,
-    waitMinutes: 45,
-    wait: {
-      earliestMinutes: 45,
-      bestMinutes: 180,
-      early: 'Pulled early the ridge crumbles.',
-      late: 'No harm with silicone; alginate must not dry on the cast.',
-      source: COMMON_PRACTICE,
-    },
-  },
+  masterSets('master-set', 'Master cast sets', 'Pulled early the ridge crumbles.'),
   {
     id: 'trim-master',
     name: 'Separate and trim the master cast',
