@@ -1,5 +1,6 @@
 export * from './bench/index.ts'
 export * from './casting/index.ts'
+export * from './curing/index.ts'
 export * from './document/index.ts'
 export * from './inspection/index.ts'
 export * from './materials/index.ts'

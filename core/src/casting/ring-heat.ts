@@ -1,7 +1,7 @@
+import { sweep, type Tridiagonal, tridiagonal } from '../heat/index.ts'
 import { programCelsius, programMinutes, type TemperatureProgram } from '../program/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 import { type MoistureCurve, moisture, type RingMaterial } from './ring-material.ts'
-import { sweep, type Tridiagonal, tridiagonal } from './tridiagonal.ts'
 
 /** Inside of a ring, mm. Both ends open; half the height is computed, mirrored at its middle. */
 export interface RingSize {

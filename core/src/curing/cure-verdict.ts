@@ -1,0 +1,67 @@
+import { type CureOutcome, MONOMER_BOILS_CELSIUS } from './cure.ts'
+import type { ResinSection } from './cure-bodies.ts'
+
+/** Residual monomer of a heat-cured base, % by mass. Source: ISO 20795-1:2013, recalled. */
+export const ISO_RESIDUAL_PERCENT = 2.2
+/** Honest error of the model: on the peak of a thick section, and on residual monomer. */
+export const PEAK_WITHIN_CELSIUS = 10
+export const RESIDUAL_WITHIN = 0.4
+
+export interface FollowedSection {
+  readonly section: ResinSection
+  readonly outcome: CureOutcome
+}
+/** What a bath comes to, over all sections of a base: the worst counts. */
+export interface CureVerdict {
+  readonly standing: 'good' | 'watch' | 'bad'
+  /** The sentence that decides, without its end. */
+  readonly say: string
+  readonly worst: FollowedSection
+  /** The section with the most monomer left. */
+  readonly mostMonomer: FollowedSection
+}
+
+export const sectionName = ({ shape, millimetres }: ResinSection) =>
+  shape === 'sheet' ? `${millimetres} mm sheet` : `${millimetres} mm ridge`
+
+/**
+ * Says in words what a bath does to a base.
+ * @param clock how a moment of the bath is told: minutes in words, or as a time of the day
+ * Source: risk classes are a judgement of the model notes; the limit on monomer ISO 20795-1:2013, recalled.
+ */
+export function cureVerdict(
+  followed: readonly FollowedSection[],
+  clock: (minutes: number) => string = (minutes) => `${Math.round(minutes)} min in`,
+): CureVerdict {
+  const worst = followed.reduce((a, b) => (b.outcome.boiling > a.outcome.boiling ? b : a))
+  const mostMonomer = followed.reduce((a, b) =>
+    b.outcome.residualPercent > a.outcome.residualPercent ? b : a,
+  )
+  const { outcome, section } = worst
+  const peak = `The ${sectionName(section)} peaks at ${Math.round(outcome.peakCelsius)} °C ${clock(outcome.peakMinutes)}`
+  const left = mostMonomer.outcome.residualPercent
+  const base = { worst, mostMonomer }
+  if (outcome.risk === 'high')
+    return {
+      ...base,
+      standing: 'bad',
+      say: `${peak}: monomer boils at ${MONOMER_BOILS_CELSIUS} °C and leaves bubbles`,
+    }
+  if (outcome.risk === 'watch')
+    return {
+      ...base,
+      standing: 'watch',
+      say: `${peak}, ${outcome.marginCelsius >= 0 ? `${Math.round(outcome.marginCelsius)} °C below` : 'past'} where monomer boils: too near`,
+    }
+  if (left > ISO_RESIDUAL_PERCENT)
+    return {
+      ...base,
+      standing: 'bad',
+      say: `About ${left.toFixed(1)} % monomer stays in the ${sectionName(mostMonomer.section)}, above ${ISO_RESIDUAL_PERCENT} %: hold longer, or boil at the end`,
+    }
+  return {
+    ...base,
+    standing: 'good',
+    say: `${peak}, ${Math.round(outcome.marginCelsius)} °C below where monomer boils; about ${left.toFixed(1)} % monomer stays`,
+  }
+}

@@ -1,0 +1,84 @@
+import { checkMeasured, insideCelsius, type MeasuredRun, programCelsius } from '../program/index.ts'
+import { type CureOutcome, checkBath, cure } from './cure.ts'
+import { checkSection, type ResinSection, usualFlask } from './cure-bodies.ts'
+import { BOIL_CELSIUS, COLD_WATER_CELSIUS, stretch } from './cure-programs.ts'
+import { cureVerdict, type FollowedSection, ISO_RESIDUAL_PERCENT } from './cure-verdict.ts'
+
+/** A cure as it was run: the bath, and the base that lay in it. */
+export interface CureRun extends MeasuredRun {
+  readonly sections: readonly ResinSection[]
+}
+
+export interface CureJudgement {
+  readonly verdict: 'accept' | 'extend' | 'porous'
+  readonly followed: readonly FollowedSection[]
+  /** What decides, as a sentence without its end. */
+  readonly say: string
+  /** Of an extension: minutes at the boil, after half an hour up to it; undefined: not within three hours. */
+  readonly boilMinutes?: number
+}
+
+/** Refuses a cure that cannot be followed. @throws {DomainError} of `checkBath`, `checkMeasured`, `checkSection` */
+export function checkCureRun(run: CureRun): void {
+  checkBath(run.program)
+  checkMeasured(run)
+  for (const section of run.sections) checkSection(section, usualFlask)
+  if (run.sections.length === 0) checkSection({ shape: 'sheet', millimetres: 0 }, usualFlask)
+}
+
+/** Extensions that are tried, min at the boil. */
+const BOILS_TRIED = [30, 60, 90, 120, 180]
+const RAMP_MINUTES = 30
+
+const judged = new WeakMap<CureRun, CureJudgement>()
+
+/**
+ * What a cure did, by running it again on the bath as it was read, until the flask came out.
+ *
+ * Porous: a section boiled inside. Extend: more monomer stays than ISO 20795-1 allows, and a boil would drive it down.
+ * @throws {DomainError} of `checkCureRun`
+ * Source: the cure model with its limits; a measured test of the product decides.
+ */
+export function judgeCure(run: CureRun): CureJudgement {
+  const known = judged.get(run)
+  if (known) return known
+  checkCureRun(run)
+  const at = insideCelsius(run)
+  const endMinutes = run.endMinutes ?? run.measured.at(-1)!.minutes
+  const follow = (measured: { at: (minutes: number) => number; endMinutes: number }) =>
+    run.sections.map((section) => ({ section, outcome: cure({ section, program: run.program, measured }) }))
+  const followed = follow({ at, endMinutes })
+  const { say, worst, mostMonomer } = cureVerdict(followed)
+  const judgement: CureJudgement =
+    worst.outcome.risk === 'high'
+      ? { verdict: 'porous', followed, say }
+      : enough(mostMonomer.outcome)
+        ? { verdict: 'accept', followed, say }
+        : { verdict: 'extend', followed, ...extension(say) }
+  judged.set(run, judgement)
+  return judgement
+
+  function extension(why: string): Pick<CureJudgement, 'say' | 'boilMinutes'> {
+    const boilMinutes = BOILS_TRIED.find((minutes) => {
+      const more = {
+        startCelsius: COLD_WATER_CELSIUS,
+        segments: [stretch(COLD_WATER_CELSIUS, BOIL_CELSIUS, RAMP_MINUTES, minutes)],
+      }
+      const again = follow({
+        at: (t) => (t <= endMinutes ? at(t) : programCelsius(more, t - endMinutes)),
+        endMinutes: endMinutes + RAMP_MINUTES + minutes,
+      })
+      return again.every(({ outcome }) => enough(outcome) && outcome.risk === 'low')
+    })
+    return boilMinutes === undefined
+      ? { say: why }
+      : {
+          say: `${why}. Back into cold water, up to ${BOIL_CELSIUS} °C in ${RAMP_MINUTES} min and ${boilMinutes} min there`,
+          boilMinutes,
+        }
+  }
+}
+
+function enough({ residualPercent }: CureOutcome): boolean {
+  return residualPercent <= ISO_RESIDUAL_PERCENT
+}

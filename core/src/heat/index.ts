@@ -1,0 +1,1 @@
+export { sweep, type Tridiagonal, tridiagonal } from './tridiagonal.ts'
