@@ -15,6 +15,8 @@ export interface MachineNature {
   readonly fullPowerCelsius: number
   readonly sensorLagMinutes: number
   readonly noiseCelsius: number
+  /** It gets no hotter than this: water boils. */
+  readonly mostCelsius?: number
 }
 
 /** What goes wrong with it; minutes from the start of the run. */
@@ -45,6 +47,8 @@ const WAITS_BEHIND_CELSIUS = 25
 /** Share of full power per °C of error, and the minutes in which a lasting error doubles it (choice). */
 const GAIN = 0.012
 const RESET_MINUTES = 12
+/** A larger error is on its way to be mended, and is not summed up (choice). */
+const RESETS_WITHIN_CELSIUS = 10
 /** An open door lets the heat out so many times as fast (choice). */
 const DOOR_LOSS = 8
 
@@ -68,6 +72,7 @@ export function runMachine(
 ): MachineRun {
   requirePositive(minutes, 'minutes', 'The time', { orZero: true })
   const { roomCelsius, timeConstantMinutes: tau, fullPowerCelsius, sensorLagMinutes, noiseCelsius } = nature
+  const { mostCelsius = Number.POSITIVE_INFINITY } = nature
   const span = fullPowerCelsius - roomCelsius
   const length = programMinutes(program)
   let chamber = program.startCelsius
@@ -93,9 +98,10 @@ export function runMachine(
     const rate = rampRate(program, into)
     const wanted = (setCelsius - roomCelsius) / span + (rate * tau) / span + GAIN * error + reset
     const power = dark ? 0 : Math.min(1, Math.max(0, wanted))
-    if (!dark && power === wanted) reset += (GAIN * error * STEP_MINUTES) / RESET_MINUTES
+    if (!dark && power === wanted && Math.abs(error) < RESETS_WITHIN_CELSIUS)
+      reset += (GAIN * error * STEP_MINUTES) / RESET_MINUTES
     const loss = (chamber - roomCelsius) / (isOn(troubles, 'doorOpen', now) ? tau / DOOR_LOSS : tau)
-    chamber += STEP_MINUTES * ((power * span) / tau - loss)
+    chamber = Math.min(mostCelsius, chamber + STEP_MINUTES * ((power * span) / tau - loss))
     sensed += (chamber - sensed) * (1 - Math.exp(-STEP_MINUTES / sensorLagMinutes))
     if (!dark && error < WAITS_BEHIND_CELSIUS) into += STEP_MINUTES
     if (endMinutes === undefined && into >= length) endMinutes = now + STEP_MINUTES

@@ -1,4 +1,5 @@
 import { burnoutProgram, newMetal, usualPeaks, usualRings } from '../casting/index.ts'
+import { curePresets } from '../curing/index.ts'
 import { regionsOf } from '../inspection/index.ts'
 import { articulatorCards, MONSON_RADIUS_MILLIMETRES } from '../mounting/index.ts'
 import { programMinutes } from '../program/index.ts'
@@ -200,6 +201,24 @@ export function goodSheet(sheet: StepSheet): SheetData {
         kind: 'burnout',
         machine: 'Furnace',
         run: { binder: sheet.binder, ring, program, from: 'hand', measured, showsTooMuchCelsius: 0 },
+      }
+    }
+    case 'cure': {
+      const [{ program }] = curePresets as readonly [(typeof curePresets)[0]]
+      const minutes = Math.round(programMinutes(program))
+      return {
+        kind: 'cure',
+        machine: 'Bath',
+        run: {
+          sections: [
+            { shape: 'sheet', millimetres: 2.5 },
+            { shape: 'ridge', millimetres: 12 },
+          ],
+          program,
+          from: 'hand',
+          measured: [{ minutes, celsius: 100 }],
+          showsTooMuchCelsius: 0,
+        },
       }
     }
     case 'charge':

@@ -1,4 +1,5 @@
 import { chargeOf, checkBurnoutRun, checkPiece, judgeBurnout } from '../casting/index.ts'
+import { checkCureRun, judgeCure } from '../curing/index.ts'
 import { checkRegions, foundFaults, regionFaults } from '../inspection/index.ts'
 import { materials } from '../materials/index.ts'
 import { checkArticulator } from '../mounting/index.ts'
@@ -157,6 +158,20 @@ const rules: { readonly [K in SheetKind]: SheetRule<K> } = {
     failing: ({ run }, { remakeFrom }) =>
       judgeBurnout(run).verdict === 'discard'
         ? { verdict: 'remake', toStepId: remakeFrom, say: 'Wax, invest and burn out again.' }
+        : undefined,
+  },
+  cure: {
+    check: ({ run }) => checkCureRun(run),
+    faults: ({ run }) => {
+      const { verdict, say } = judgeCure(run)
+      return verdict === 'accept' ? [] : [say]
+    },
+    failing: ({ run }) =>
+      judgeCure(run).verdict === 'porous'
+        ? {
+            verdict: 'askDentist',
+            say: 'The resin has probably boiled inside. Process again, or open it and look?',
+          }
         : undefined,
   },
   charge: {

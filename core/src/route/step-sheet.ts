@@ -1,4 +1,5 @@
 import type { AlloyPiece, BurnoutRun } from '../casting/index.ts'
+import type { CureRun } from '../curing/index.ts'
 import type { RegionDrawing, RegionSeen } from '../inspection/index.ts'
 import type { Binder, Source } from '../materials/index.ts'
 import type { Articulator } from '../mounting/index.ts'
@@ -53,6 +54,8 @@ export type SheetData =
   | { readonly kind: 'regions'; readonly regions: readonly RegionSeen[] }
   /** What a burnout was, by the machine or by hand. */
   | { readonly kind: 'burnout'; readonly machine: string; readonly run: BurnoutRun }
+  /** What a cure was; `reason` where it was run against advice. */
+  | { readonly kind: 'cure'; readonly machine: string; readonly run: CureRun; readonly reason?: string }
   /** What is melted: pieces of one alloy, by its material; `needGrams` as worked out, where it was. */
   | {
       readonly kind: 'charge'
@@ -130,6 +133,11 @@ export type StepSheet = SheetBase &
         readonly kind: 'burnout'
         readonly binder: Binder
         /** The step from which it is made anew when the ring is discarded. */
+        readonly remakeFrom: string
+      }
+    | {
+        readonly kind: 'cure'
+        /** The step from which it is processed again when the dentist wants that. */
         readonly remakeFrom: string
       }
     /** By rule of the job. */

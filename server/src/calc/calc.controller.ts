@@ -7,7 +7,10 @@ import {
   concentrationFor,
   coreReady,
   correctMix,
+  cure,
+  cureVerdict,
   DomainError,
+  exactly,
   feedCheck,
   type Mix,
   type MixCorrection,
@@ -26,14 +29,17 @@ import {
   type SetUpPlan,
   type Space,
   setGypsum,
+  setStone,
   spaceCm3,
   toothOpening,
   travelDirection,
+  usualFlask,
   usualJobs,
   usualPowderGrams,
 } from '@yentrik/core'
 import { IsBoolean, IsIn, IsInt, IsNumber, IsOptional, IsString, Length } from 'class-validator'
 import { AlloyDto, BurnoutDto, ExpansionDto, SprueDto } from '../casting/casting.dto.ts'
+import { CureDto } from '../curing/curing.dto.ts'
 import { plain } from '../database/plain.ts'
 import { ArticulatorQuestionDto } from '../mounting/articulator.dto.ts'
 import { Public } from '../people/session.guard.ts'
@@ -184,6 +190,24 @@ export class CalcController {
     const { castFromMinutes, programMinutes, heats } = coreReady(ring, binder, { startCelsius, segments })
     const { waterGoneMinutes } = heats.typical
     return { programMinutes, castFromMinutes, waterGoneMinutes, typical: heats.typical.curve }
+  }
+
+  @Post('cure')
+  @HttpCode(200)
+  @ApiOperation({
+    summary: 'What a bath does inside the resin: peak, boiling, monomer left, when it is cold',
+  })
+  cure(@Body() { sections, program, waterPowderRatio }: CureDto): object {
+    const flask =
+      waterPowderRatio === undefined ? usualFlask : { ...usualFlask, stone: setStone(waterPowderRatio) }
+    const followed = sections.map((section) => ({
+      section,
+      outcome: cure({ section, program, flask }, exactly),
+    }))
+    if (followed.length === 0)
+      throw new DomainError('too-few-places', 'No section was named.', 'Name one place or more.', 'sections')
+    const { standing, say } = cureVerdict(followed)
+    return { standing, say, sections: followed }
   }
 
   @Post('articulator')

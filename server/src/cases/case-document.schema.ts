@@ -77,10 +77,8 @@ const sheet = {
     patternId: text,
     regions: { type: 'array', items: { type: 'object', required: ['region'] } },
     machine: text,
-    run: {
-      type: 'object',
-      required: ['binder', 'ring', 'program', 'from', 'measured', 'showsTooMuchCelsius'],
-    },
+    run: { type: 'object', required: ['program', 'from', 'measured', 'showsTooMuchCelsius'] },
+    reason: text,
     alloyId: text,
     product: text,
     pieces: { type: 'array', items: { type: 'object', required: ['id', 'grams', 'lots', 'history'] } },

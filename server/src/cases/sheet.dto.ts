@@ -16,6 +16,7 @@ import {
   ValidateNested,
 } from 'class-validator'
 import { AlloyPieceDto, BurnoutRunDto } from '../casting/casting.dto.ts'
+import { CureRunDto } from '../curing/curing.dto.ts'
 import { Nested, NestedList } from '../errors/nested.ts'
 import { ArticulatorDto } from '../mounting/articulator.dto.ts'
 import { PrescriptionDto, SetUpEntryDto, SetUpReadingDto, SetUpTolerancesDto } from '../setup/set-up.dto.ts'
@@ -36,6 +37,7 @@ export const sheetKinds = [
   'grooves',
   'regions',
   'burnout',
+  'cure',
   'charge',
   'button',
   'dispatch',
@@ -113,6 +115,15 @@ class BurnoutSheetDto extends SheetDto {
   @ApiProperty({ example: 'Furnace' }) @IsString() @Length(1, 80) machine: string
   @Nested(() => BurnoutRunDto) run: BurnoutRunDto
 }
+class CureSheetDto extends SheetDto {
+  @ApiProperty({ example: 'Bath 1' }) @IsString() @Length(1, 80) machine: string
+  @Nested(() => CureRunDto) run: CureRunDto
+  @ApiPropertyOptional({ description: 'Why it was run against advice' })
+  @IsOptional()
+  @IsString()
+  @Length(1, 1000)
+  reason?: string
+}
 class ChargeSheetDto extends SheetDto {
   @ApiProperty({ example: 'nickel-chromium' }) @IsString() @Length(1, 80) alloyId: string
   @ApiPropertyOptional({ description: "Name of the lab's product" })
@@ -157,6 +168,7 @@ export const sheetShapes = [
   { name: 'grooves', value: GroovesSheetDto },
   { name: 'regions', value: RegionsSheetDto },
   { name: 'burnout', value: BurnoutSheetDto },
+  { name: 'cure', value: CureSheetDto },
   { name: 'charge', value: ChargeSheetDto },
   { name: 'button', value: ButtonSheetDto },
   { name: 'dispatch', value: DispatchSheetDto },

@@ -170,10 +170,12 @@ describe('the stand-in furnace', () => {
   const shown = async (runId: string) =>
     (await server.get('/machine-runs').expect(200)).body.find((run: { runId: string }) => run.runId === runId)
   it('runs a program by the clock of the lab, one at a time, and is stopped', async () => {
-    const { runId } = (await server.post('/machine-runs', { machine: 'F1', program, loads: [] }).expect(201))
-      .body
+    const { runId } = (
+      await server.post('/machine-runs', { kind: 'furnace', machine: 'F1', program, loads: [] }).expect(201)
+    ).body
     expect(
-      (await server.post('/machine-runs', { machine: 'F1', program, loads: [] }).expect(409)).body.code,
+      (await server.post('/machine-runs', { kind: 'furnace', machine: 'F1', program, loads: [] }).expect(409))
+        .body.code,
     ).toBe('machine-busy')
     await on(45)
     const { measured, ended } = await shown(runId)
@@ -198,12 +200,17 @@ describe('the stand-in furnace', () => {
   it('refuses a program that cannot be run, and all of them where there is no furnace', async () => {
     const still = { ...program, segments: [{ rampCelsiusPerMinute: 0, toCelsius: 500, holdMinutes: 5 }] }
     expect(
-      (await server.post('/machine-runs', { machine: 'F2', program: still, loads: [] }).expect(422)).body
-        .code,
+      (
+        await server
+          .post('/machine-runs', { kind: 'furnace', machine: 'F2', program: still, loads: [] })
+          .expect(422)
+      ).body.code,
     ).toBe('segment')
     const bare = await TestServer.open()
     try {
-      const { body } = await bare.post('/machine-runs', { machine: 'F1', program, loads: [] }).expect(404)
+      const { body } = await bare
+        .post('/machine-runs', { kind: 'furnace', machine: 'F1', program, loads: [] })
+        .expect(404)
       expect(body).toMatchObject({
         code: 'no-furnace',
         remedy: expect.stringContaining('enter what you read'),

@@ -113,6 +113,7 @@ export class MachineRunRow {
   @PrimaryColumn('text', { name: 'run_id' }) runId: string
   /** As the lab calls it. */
   @Column('text') machine: string
+  @Column('text') kind: 'furnace' | 'bath'
   @Column('simple-json') program: unknown
   /** The steps of cases that lie in it. */
   @Column('simple-json') loads: unknown

@@ -119,6 +119,7 @@ function furnaceRun(
   return {
     runId: randomUUID(),
     machine,
+    kind: 'furnace',
     program,
     loads: [{ caseId, jobId: 'job-1', stepId: 'burnout' }],
     troubles: [],

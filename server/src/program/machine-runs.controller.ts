@@ -14,7 +14,9 @@ class LoadDto {
   @ApiProperty({ example: 'job-1' }) @IsString() @Length(1, 80) jobId: string
   @ApiProperty({ example: 'burnout' }) @IsString() @Length(1, 80) stepId: string
 }
+const machineKinds = ['furnace', 'bath'] as const
 class NewRunDto {
+  @ApiProperty({ enum: machineKinds }) @IsIn(machineKinds) kind: (typeof machineKinds)[number]
   @ApiProperty({ example: 'Furnace' }) @IsString() @Length(1, 80) machine: string
   @Nested(() => ProgramDto) program: ProgramDto
   @NestedList(() => LoadDto, 60) loads: LoadDto[]
@@ -39,7 +41,7 @@ export class MachineRunsController {
 
   @Post()
   @ApiOperation({ summary: 'Start a program on a machine' })
-  start(@Body() { machine, program, loads }: NewRunDto, @Me() me: Person): Promise<RunShown> {
+  start(@Body() { kind, machine, program, loads }: NewRunDto, @Me() me: Person): Promise<RunShown> {
     const set = plain(program) as TemperatureProgram
     const minutes = programMinutes(set)
     if (set.segments.length === 0 || !(minutes > 0 && minutes <= 24 * 60))
@@ -49,7 +51,7 @@ export class MachineRunsController {
         'Enter rates above 0, and a day at most in all.',
         'program',
       )
-    return this.runs.start(machine.trim(), set, plain(loads), me.name)
+    return this.runs.start(kind, machine.trim(), set, plain(loads), me.name)
   }
 
   @Post(':runId/stop')

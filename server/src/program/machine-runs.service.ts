@@ -31,6 +31,7 @@ export interface MachineLoad {
 export interface RunShown {
   readonly runId: string
   readonly machine: string
+  readonly kind: MachineRunRow['kind']
   readonly program: TemperatureProgram
   readonly loads: readonly MachineLoad[]
   readonly startedAt: string
@@ -50,7 +51,7 @@ const DAY = 24 * 60 * MINUTE
 /** Longer than this nothing runs on, min: a forgotten run costs no more. */
 const LONGEST_MINUTES = 24 * 60
 
-/** Programs on the stand-in furnace. What it measures follows from its row, so that a restart loses nothing. */
+/** Programs on the stand-in furnace and bath. What it measures follows from its row, so that a restart loses nothing. */
 @Injectable()
 export class MachineRuns {
   constructor(
@@ -72,23 +73,25 @@ export class MachineRuns {
     return Promise.all(rows.map((row) => this.shown(row)))
   }
 
-  /** @throws {Refusal} `no-furnace`, `machine-busy` */
+  /** @throws {Refusal} `no-furnace`, `no-bath`, `machine-busy` */
   async start(
+    kind: MachineRunRow['kind'],
     machine: string,
     program: TemperatureProgram,
     loads: readonly MachineLoad[],
     by: string,
   ): Promise<RunShown> {
-    if (!this.server.furnace)
+    if (!this.server[kind])
       throw new Refusal(
         404,
-        'no-furnace',
-        'No furnace is connected.',
+        `no-${kind}`,
+        `No ${kind} is connected.`,
         'Set it by hand, and enter what you read.',
       )
     const row: MachineRunRow = {
       runId: randomUUID(),
       machine,
+      kind,
       program: program as object,
       loads: loads as object,
       troubles: [],
@@ -160,11 +163,7 @@ export class MachineRuns {
     )
     return runMachine(
       row.program as TemperatureProgram,
-      {
-        ...standInFurnace,
-        timeConstantMinutes:
-          furnace?.kind === 'furnace' ? furnace.timeConstantMinutes : USUAL_TIME_CONSTANT_MINUTES,
-      },
+      natureOf(row.kind, furnace?.kind === 'furnace' ? furnace.timeConstantMinutes : undefined),
       row.troubles as MachineTrouble[],
       minutes,
       seededRandom(row.seed),
@@ -172,7 +171,7 @@ export class MachineRuns {
   }
 
   private async shown(row: MachineRunRow): Promise<RunShown> {
-    const { runId, machine, startedAt, stoppedAt } = row
+    const { runId, machine, kind, startedAt, stoppedAt } = row
     const program = row.program as TemperatureProgram
     const { moments, endMinutes } = await this.follow(row)
     // What is set and known today, run on: an end that lies ahead is only likely.
@@ -181,6 +180,7 @@ export class MachineRuns {
     return {
       runId,
       machine,
+      kind,
       program,
       loads: row.loads as MachineLoad[],
       startedAt,
@@ -196,12 +196,24 @@ export class MachineRuns {
   }
 }
 
-/** The furnace that ships with the server (our choice). */
-const standInFurnace: Omit<MachineNature, 'timeConstantMinutes'> = {
-  roomCelsius: 20,
-  fullPowerCelsius: 1300,
-  sensorLagMinutes: 1.5,
-  noiseCelsius: 1,
+/** The machines that ship with the server (our choice). */
+function natureOf(kind: MachineRunRow['kind'], timeConstantMinutes: number | undefined): MachineNature {
+  if (kind === 'bath')
+    return {
+      roomCelsius: 20,
+      timeConstantMinutes: timeConstantMinutes ?? 150,
+      fullPowerCelsius: 420,
+      sensorLagMinutes: 1,
+      noiseCelsius: 0.3,
+      mostCelsius: 100,
+    }
+  return {
+    roomCelsius: 20,
+    timeConstantMinutes: timeConstantMinutes ?? USUAL_TIME_CONSTANT_MINUTES,
+    fullPowerCelsius: 1300,
+    sensorLagMinutes: 1.5,
+    noiseCelsius: 1,
+  }
 }
 
 function noSuchRun(runId: string): Refusal {

@@ -16,6 +16,7 @@ export interface ServerSettings {
   readonly dispenser?: DeviceSetting
   /** The burnout furnace; none: it is set by hand, and what is read is typed. */
   readonly furnace?: 'stand-in'
+  readonly bath?: 'stand-in'
   /** How much faster than real the stand-ins run; 1 when not given. */
   readonly deviceSpeed?: number
   /** The built screens; none while they are served by Vite. */
@@ -27,8 +28,8 @@ export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port:
 
 /**
  * Reads the environment: PORT, HOST, YENTRIK_DATA, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
- * YENTRIK_BALANCE and YENTRIK_DISPENSER (`stand-in`, `none` or HOST:PORT), YENTRIK_FURNACE (`stand-in` or `none`),
- * YENTRIK_DEVICE_SPEED.
+ * YENTRIK_BALANCE and YENTRIK_DISPENSER (`stand-in`, `none` or HOST:PORT), YENTRIK_FURNACE and
+ * YENTRIK_BATH (`stand-in` or `none`), YENTRIK_DEVICE_SPEED.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
  */
 export function settingsFrom(env: Readonly<Record<string, string | undefined>>): ServerSettings {
@@ -44,7 +45,8 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
     clockControl: demo || env.YENTRIK_CLOCK_CONTROL === '1',
     ...deviceFrom('balance', env.YENTRIK_BALANCE ?? (demo ? 'stand-in' : 'none')),
     ...deviceFrom('dispenser', env.YENTRIK_DISPENSER ?? (demo ? 'stand-in' : 'none')),
-    ...furnaceFrom(env.YENTRIK_FURNACE ?? (demo ? 'stand-in' : 'none')),
+    ...machineFrom('furnace', env.YENTRIK_FURNACE ?? (demo ? 'stand-in' : 'none')),
+    ...machineFrom('bath', env.YENTRIK_BATH ?? (demo ? 'stand-in' : 'none')),
     deviceSpeed: speedFrom(env.YENTRIK_DEVICE_SPEED),
     ...(env.YENTRIK_WEB ? { webFolder: resolve(env.YENTRIK_WEB) } : {}),
   }
@@ -61,10 +63,10 @@ function deviceFrom(device: 'balance' | 'dispenser', text: string): Partial<Serv
   return { [device]: { host: address[1], port: Number(address[2]) } }
 }
 
-function furnaceFrom(text: string): Partial<ServerSettings> {
+function machineFrom(machine: 'furnace' | 'bath', text: string): Partial<ServerSettings> {
   if (text === 'none') return {}
-  if (text === 'stand-in') return { furnace: text }
-  throw new Error(`YENTRIK_FURNACE is "${text}". Set stand-in or none.`)
+  if (text === 'stand-in') return { [machine]: text }
+  throw new Error(`YENTRIK_${machine.toUpperCase()} is "${text}". Set stand-in or none.`)
 }
 
 function speedFrom(text: string | undefined): number {

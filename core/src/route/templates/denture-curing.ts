@@ -32,21 +32,6 @@ const cureChecks = [
     plausible: { min: 0, max: 110 },
     source: 'common practice: cold or room temperature; 30 °C our choice',
   },
-  {
-    id: 'bath-hold',
-    name: 'Bath in the hold',
-    how: 'Read the bath, or its log, during the long hold.',
-    kind: 'measure',
-    quantity: 'celsius',
-    min: 72,
-    max: 77,
-    below: adjust('Raise it to 74 °C and add the time that was lost.'),
-    above: adjust(
-      'Lower it to 74 °C at once: monomer boils at 100.8 °C, the resin itself is hotter than the bath.',
-    ),
-    plausible: { min: 0, max: 110 },
-    source: 'common practice: 165 °F (73.9 °C); limits our choice',
-  },
 ] as const
 
 function cure(id: string, choice: string, name: string, how: string, minutes: number): TemplateStep {
@@ -68,6 +53,18 @@ function cure(id: string, choice: string, name: string, how: string, minutes: nu
       source: 'common practice',
     },
     checks: [...cureChecks],
+    sheets: [
+      {
+        id: 'cure',
+        kind: 'cure',
+        name: 'Cure as it was',
+        how: 'The curve of the bath, or what you read off it in the hold.',
+        source:
+          'model of the cure, see the handbook; ISO 20795-1:2013, recalled; the sheet of the product decides',
+        remakeFrom: 'mix-dough',
+        failing: adjust('Back into the bath as it says, then record that too.'),
+      },
+    ],
     cautions: ['hotFlask', 'monomer'],
   }
 }

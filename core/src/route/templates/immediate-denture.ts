@@ -175,7 +175,7 @@ const replaceSteps: readonly TemplateStep[] = [
 /** Tooth copies and an immediate denture: copies stand where the teeth stood (common practice throughout). */
 export const immediateDenture: RouteTemplate = {
   id: 'immediate-denture',
-  version: 1,
+  version: 2,
   name: 'Immediate denture',
   matters: [oneArch, ...waxMatters.filter(({ id }) => id !== 'setting-order'), ...processingMatters],
   steps: [

@@ -6,7 +6,7 @@ const steps = [
     history TEXT NOT NULL, weighed_at TEXT NOT NULL, from_case TEXT, taken_by TEXT)`,
   `CREATE INDEX alloy_pieces_taken ON alloy_pieces (taken_by)`,
   `CREATE TABLE machine_runs (
-    run_id TEXT PRIMARY KEY, machine TEXT NOT NULL, program TEXT NOT NULL, loads TEXT NOT NULL,
+    run_id TEXT PRIMARY KEY, machine TEXT NOT NULL, kind TEXT NOT NULL, program TEXT NOT NULL, loads TEXT NOT NULL,
     troubles TEXT NOT NULL, seed INTEGER NOT NULL, started_at TEXT NOT NULL, stopped_at TEXT, by TEXT NOT NULL)`,
 ]
 

@@ -1,0 +1,25 @@
+import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger'
+import type { ResinSection } from '@yentrik/core'
+import { IsIn, IsNumber, IsOptional } from 'class-validator'
+import { Figure, Nested, NestedList } from '../errors/nested.ts'
+import { MeasuredRunDto, ProgramDto } from '../program/program.dto.ts'
+
+const shapes = ['sheet', 'ridge'] as const satisfies readonly ResinSection['shape'][]
+/** A place of the base: a wide sheet by its thickness, a ridge by its diameter. */
+class ResinSectionDto {
+  @ApiProperty({ enum: shapes }) @IsIn(shapes) shape: ResinSection['shape']
+  @Figure(12) millimetres: number
+}
+/** A bath to be followed into the resin. */
+export class CureDto {
+  @NestedList(() => ResinSectionDto, 8) sections: ResinSectionDto[]
+  @Nested(() => ProgramDto) program: ProgramDto
+  @ApiPropertyOptional({ example: 0.3, description: 'Stone of the mould, mL/g; left out: wet stone' })
+  @IsOptional()
+  @IsNumber()
+  waterPowderRatio?: number
+}
+/** A cure as it was run. */
+export class CureRunDto extends MeasuredRunDto {
+  @NestedList(() => ResinSectionDto, 8) sections: ResinSectionDto[]
+}
