@@ -1,4 +1,3 @@
-import { expect, type Page, test } from '@playwright/test'
 import {
   bringTo,
   check,
@@ -14,6 +13,7 @@ import {
   weigh,
   work,
 } from './bench-hand.ts'
+import { expect, type Page, test } from './lab.ts'
 
 async function workOut(page: Page, view: string): Promise<void> {
   await page.getByRole('radio', { name: view }).locator('..').click()

@@ -1,8 +1,6 @@
-import { expect, test } from '@playwright/test'
 import {
   check,
   done,
-  enter,
   fillSheet,
   forward,
   look,
@@ -20,6 +18,7 @@ import {
   weigh,
   work,
 } from './bench-hand.ts'
+import { expect, test } from './lab.ts'
 
 test('an upper denture from receiving to the bag', async ({ page, request }) => {
   test.setTimeout(360_000)
@@ -130,8 +129,26 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
   await test.step('cure overnight, cool, deflask', async () => {
     await start(page)
     await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Long cure, then boil')
-    await enter(page, { measures: { 'Bath at the start': '22', 'Bath in the hold': '74' } })
-    await forward(request, 10 * 60 + 1)
+    await measure(page, 'Bath at the start', '22')
+    await test.step('the power is out for three hours of the night: the bath goes on, and its curve says cured', async () => {
+      await step(page).getByRole('link', { name: 'See what the bath does' }).click()
+      await expect(page.getByRole('region', { name: 'What it comes to' })).toContainText(
+        '10 °C below boiling',
+      )
+      await page.getByRole('button', { name: 'Start Bath 1 now' }).click()
+      await expect(page.getByLabel('Bath shows')).toContainText('°C')
+      await forward(request, 240)
+      await page.getByText('Stand-in: what if').click()
+      await page.getByRole('button', { name: 'The power goes for 3 h' }).click()
+      await forward(request, 170)
+      await expect(page.getByLabel('Bath shows')).toHaveText(/^[34]\d °C$/)
+      await forward(request, 430)
+      await expect(page.getByRole('status', { name: 'What the curve says' })).toContainText('Cured')
+      await page.getByRole('button', { name: /^Into the record: the curve/ }).click()
+      await expect(page.getByRole('status').filter({ hasText: /^On record: / })).toBeVisible()
+      await page.getByRole('main').getByRole('link').first().click()
+      await expect(check(page, 'Cure as it was')).toContainText('On record')
+    })
     await done(page)
     await go('Flask cools on the bench', { minutes: 90, measures: { 'Flask temperature': '23' } })
     await go('Open the flask, cap off')

@@ -1,4 +1,3 @@
-import { expect, type Page, test } from '@playwright/test'
 import {
   atBalance,
   check,
@@ -14,6 +13,7 @@ import {
   toMixScreen,
   work,
 } from './bench-hand.ts'
+import { expect, type Page, test } from './lab.ts'
 
 test('an implant cast, jig and tray from the door to the bag', async ({ page, request }) => {
   test.setTimeout(360_000)

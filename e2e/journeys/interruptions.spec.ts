@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
 import { done, measure, start, step, takeIn, weigh, work } from './bench-hand.ts'
+import { expect, test } from './lab.ts'
 import { ServerInHand } from './server-in-hand.ts'
 
 test('a running timer keeps its end time through reload and restart of the server', async ({ browser }) => {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
 import { atBalance, done, start, step, takeIn, toMixScreen, weigh, work } from './bench-hand.ts'
+import { expect, test } from './lab.ts'
 
 const demoArch = new URL('../../demo/models/arch.stl', import.meta.url)
 

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
 import { check, done, fillSheet, look, measure, start, step, takeIn, work } from './bench-hand.ts'
+import { expect, test } from './lab.ts'
 
 test('casts mounted from the door to the bag; a knocked articulator is brought back from the record', async ({
   page,

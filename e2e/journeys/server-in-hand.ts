@@ -7,10 +7,15 @@ import { join } from 'node:path'
 export class ServerInHand {
   private child?: ChildProcess
   private readonly folder = mkdtempSync(join(tmpdir(), 'yentrik-own-'))
-  readonly port = 40_000 + (process.pid % 20_000)
+  private static started = 0
+  /** A few ports for each process of the tests, so that two at once never meet. */
+  readonly port = 20_000 + (process.pid % 5000) * 8 + (ServerInHand.started++ % 8)
   readonly url = `http://127.0.0.1:${this.port}`
 
-  constructor(private readonly demo: boolean) {}
+  constructor(
+    private readonly demo: boolean,
+    private readonly more: Readonly<Record<string, string>> = {},
+  ) {}
 
   async start(): Promise<void> {
     const main = new URL('../../server/dist/main.js', import.meta.url).pathname
@@ -20,6 +25,7 @@ export class ServerInHand {
       YENTRIK_DATA: join(this.folder, 'lab.sqlite'),
       YENTRIK_CLOCK_CONTROL: '1',
       YENTRIK_DEMO: this.demo ? '1' : '0',
+      ...this.more,
     }
     this.child = spawn(process.execPath, [main], { env, stdio: 'ignore' })
     for (let tries = 0; tries < 200; tries++) {

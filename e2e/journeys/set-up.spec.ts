@@ -1,4 +1,3 @@
-import { expect, test } from '@playwright/test'
 import {
   bringTo,
   check,
@@ -20,6 +19,7 @@ import {
   weigh,
   work,
 } from './bench-hand.ts'
+import { expect, test } from './lab.ts'
 import { pdfBoxes } from './pdf-boxes.ts'
 
 /** The rule laid across an invented cast: behind the front, rim and crest on each side. */

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
 import { check, done, enter, forward, look, shownStep, start, step, takeIn, work } from './bench-hand.ts'
+import { expect, test } from './lab.ts'
 
 test('a study cast from the door to delivered, every step', async ({ page, request }) => {
   const docket = await takeIn(page, 'Study cast', 'Upper', 'SC-1')

@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url'
-import { expect, type Page, test } from '@playwright/test'
 import { check, done, look, measure, start, step, takeIn, weigh, work } from './bench-hand.ts'
+import { expect, type Page, test } from './lab.ts'
 
 const picture = (arch: string) => fileURLToPath(new URL(`../../demo/models/${arch}.jpg`, import.meta.url))
 type Spot = readonly [x: number, y: number]

@@ -1,4 +1,3 @@
-import { expect, test } from '@playwright/test'
 import {
   check,
   done,
@@ -11,6 +10,7 @@ import {
   takeIn,
   work,
 } from './bench-hand.ts'
+import { expect, test } from './lab.ts'
 
 type Plan = Parameters<typeof work>[3]
 

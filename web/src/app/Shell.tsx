@@ -9,6 +9,7 @@ import {
   Scale,
   Settings2,
   SquareStack,
+  Thermometer,
   Triangle,
 } from 'lucide-react'
 import { useEffect, useState } from 'react'
@@ -32,6 +33,7 @@ const places: readonly { to: string; name: string; Icon: LucideIcon }[] = [
   { to: '/mount', name: 'Mount', Icon: DraftingCompass },
   { to: '/set-up', name: 'Set up', Icon: RulerDimensionLine },
   { to: '/cast', name: 'Cast', Icon: Flame },
+  { to: '/cure', name: 'Cure', Icon: Thermometer },
   { to: '/shelf', name: 'Shelf', Icon: Layers },
   { to: '/settings', name: 'Settings', Icon: Settings2 },
 ]
@@ -70,6 +72,7 @@ function House() {
     { key: 'o', does: 'Mount', run: () => go('/mount') },
     { key: 'u', does: 'Set up', run: () => go('/set-up') },
     { key: 'k', does: 'Cast', run: () => go('/cast') },
+    { key: 'e', does: 'Cure', run: () => go('/cure') },
     { key: 's', does: 'Shelf', run: () => go('/shelf') },
     { key: 'a', does: 'New case', run: () => go('/cases/new') },
     { key: '?', does: 'Help', run: () => setHelp(true) },

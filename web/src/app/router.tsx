@@ -43,6 +43,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../casting/CastScreen.tsx')).CastScreen }),
       },
       {
+        path: 'cure',
+        lazy: async () => ({ Component: (await import('../curing/CureScreen.tsx')).CureScreen }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
       },

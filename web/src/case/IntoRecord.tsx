@@ -1,7 +1,7 @@
 import { type CaseCommand, type JobState, type RouteStep, stepOf } from '@yentrik/core'
 import { useState } from 'react'
-import type { CaseHand } from '../case/case-hand.ts'
 import { Told } from '../parts/Told.tsx'
+import type { CaseHand } from './case-hand.ts'
 
 /** The case that an instrument works for: what it works out can go into its record. */
 export interface ForCase {

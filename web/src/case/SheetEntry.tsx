@@ -2,6 +2,7 @@ import { type JobState, judgeSheet, recordedSheet, type SheetData, type StepShee
 import { Link } from 'react-router'
 import { BurnoutEntry } from '../casting/BurnoutEntry.tsx'
 import { ButtonEntry, ChargeEntry } from '../casting/ChargeEntry.tsx'
+import { CureEntry } from '../curing/CureEntry.tsx'
 import { RegionsEntry } from '../inspection/RegionsEntry.tsx'
 import { Told } from '../parts/Told.tsx'
 import { TeethSetEntry } from '../setup/TeethSetEntry.tsx'
@@ -144,6 +145,15 @@ function Entry(props: SheetEntryProps & { readonly last: SheetData | undefined }
           caseId={caseId}
           stepId={stepId}
           last={last?.kind === 'burnout' ? last : undefined}
+        />
+      )
+    case 'cure':
+      return (
+        <CureEntry
+          {...entering}
+          caseId={caseId}
+          stepId={stepId}
+          last={last?.kind === 'cure' ? last : undefined}
         />
       )
     case 'charge':

@@ -51,6 +51,8 @@ export function useCaseHand(caseId: string): CaseHand {
   const seen = useRef(0)
   seen.current = Math.max(seen.current, state?.sequence ?? 0)
 
+  const queue = useRef<Promise<unknown>>(Promise.resolve())
+
   const send = async (command: CaseCommand, seenSequence: number): Promise<boolean> => {
     setBusy(true)
     setRefusal(undefined)
@@ -76,7 +78,12 @@ export function useCaseHand(caseId: string): CaseHand {
     refusal,
     stale,
     busy,
-    give: (command) => send(command, seen.current),
+    give: (command) => {
+      // One after the other: a quick second tap must see what the first has done.
+      const given = queue.current.then(() => send(command, seen.current))
+      queue.current = given.catch(() => false)
+      return given
+    },
     giveAgain: () =>
       stale ? send(stale.command, stale.since.at(-1)?.sequence ?? seen.current) : Promise.resolve(false),
     dropStale: () => {

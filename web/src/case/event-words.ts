@@ -5,6 +5,7 @@ import {
   groovePatterns,
   type JobState,
   judgeBurnout,
+  judgeCure,
   materials,
   planPair,
   planSetUp,
@@ -115,6 +116,11 @@ function sheetWords(event: Extract<CaseEvent, { type: 'sheetRecorded' }>, reader
       const { verdict } = judgeBurnout(run)
       return `${name}: ${data.machine}, final reading ${quantity(Math.round(run.measured.at(-1)!.celsius), 'celsius', reader.units)}${run.from === 'hand' ? ', by hand' : ''}, ${burnoutWords[verdict]}`
     }
+    case 'cure': {
+      const { verdict, followed } = judgeCure(data.run)
+      const most = Math.max(...followed.map(({ outcome }) => outcome.residualPercent))
+      return `${name}: ${data.machine}${data.run.from === 'hand' ? ', by hand' : ''}, ${cureWords[verdict]}, about ${most.toFixed(1)} % monomer${data.reason ? `; against advice: ${data.reason}` : ''}`
+    }
     case 'charge': {
       const { grams: melted, remeltShare, lots } = chargeOf(data.pieces)
       const lot = lots.map(({ lotId }) => reader.lotNumber(lotId)).join(', ')
@@ -135,6 +141,7 @@ function sheetWords(event: Extract<CaseEvent, { type: 'sheetRecorded' }>, reader
   }
 }
 
+const cureWords = { accept: 'cured', extend: 'to be cured on', porous: 'probably porous' } as const
 const burnoutWords: Readonly<Record<BurnoutVerdict, string>> = {
   goOn: 'hot through',
   hold: 'to be held on',

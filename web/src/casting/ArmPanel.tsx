@@ -11,13 +11,13 @@ import {
 } from '@yentrik/core'
 import { useEffect, useState } from 'react'
 import { usePreferences } from '../app/preferences.ts'
+import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
 import { minutesSeconds, quantity } from '../format/format.ts'
 import { labNow, useNow } from '../live/live-store.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { Told } from '../parts/Told.tsx'
 import { type AlloyChoice, inText, useEquipment } from './casting-cards.ts'
 import { FigureFields } from './Figures.tsx'
-import { type ForCase, IntoRecord } from './IntoRecord.tsx'
 import { ask, readAll, type Typed } from './typed-figures.ts'
 
 const specs = [

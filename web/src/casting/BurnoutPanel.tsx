@@ -10,30 +10,22 @@ import {
   USUAL_TIME_CONSTANT_MINUTES,
 } from '@yentrik/core'
 import { useMemo, useState } from 'react'
+import type { ForCase } from '../case/IntoRecord.tsx'
 import { clockTime, dayAndTime, shortDate } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
 import { useNow } from '../live/live-store.ts'
 import { Chart } from '../parts/Chart.tsx'
 import { Pills, SelectField } from '../parts/Choices.tsx'
-import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
+import { nextAt, type SegmentDraft, typedSegment } from '../program/program-draft.ts'
+import { SegmentTable } from '../program/SegmentTable.tsx'
 import { type MachineRun, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import { coreColour, furnaceColour, plannedOption } from './burnout-chart.ts'
-import {
-  type BurnoutDraft,
-  nextAt,
-  programOf,
-  proposed,
-  ringOf,
-  type SegmentDraft,
-  shownDraft,
-  typedSegment,
-} from './burnout-draft.ts'
+import { type BurnoutDraft, programOf, proposed, ringOf, shownDraft } from './burnout-draft.ts'
 import type { Judged } from './casting.worker.ts'
 import { useEquipment } from './casting-cards.ts'
 import { FigureFields } from './Figures.tsx'
-import type { ForCase } from './IntoRecord.tsx'
 import { LiveBurnout } from './LiveBurnout.tsx'
 import { ask, readAll } from './typed-figures.ts'
 import { useBurnout, useCut } from './use-burnout.ts'
@@ -45,12 +37,6 @@ const ringSpecs = [
   { key: 'peak', label: 'Final hold', unit: '°C' },
 ] as const
 const ringKeys = ['diameter', 'height'] as const
-const columns = [
-  ['rate', '°C/min'],
-  ['to', 'to °C'],
-  ['hold', 'hold, min'],
-] as const satisfies readonly (readonly [keyof SegmentDraft, string])[]
-
 /** A burnout: when to put it in so that it is ready, and when its core really is. */
 export function BurnoutPanel({
   draft,
@@ -232,7 +218,9 @@ export function BurnoutPanel({
 function useRun(forCase: ForCase | undefined): MachineRun | undefined {
   const runs = useMachineRuns()
   if (forCase) return runOf(runs, forCase.caseId, forCase.job, 'burnout')
-  return runs.find(({ stoppedAt, loads }) => stoppedAt === null && loads.length === 0)
+  return runs.find(
+    ({ stoppedAt, loads, kind }) => stoppedAt === null && loads.length === 0 && kind === 'furnace',
+  )
 }
 
 function readingOf({ figures }: BurnoutDraft): CoreReading | undefined {
@@ -288,42 +276,6 @@ function CoreWords({ ready, putInAt, now }: { ready: CoreReady; putInAt: number;
         <Told tone="good">{`The program ends at ${at(programMinutes)}, with every ring hot through.`}</Told>
       )}
     </div>
-  )
-}
-
-function SegmentTable({
-  segments,
-  onSegments,
-}: {
-  segments: readonly SegmentDraft[]
-  onSegments: (segments: readonly SegmentDraft[]) => void
-}) {
-  return (
-    <>
-      <NumberGrid
-        caption="Program"
-        columns={columns}
-        rows={segments}
-        rowName="line"
-        onText={(row, column, text) =>
-          onSegments(segments.map((each, n) => (n === row ? { ...each, [column]: text } : each)))
-        }
-      />
-      <div className="flex gap-2">
-        <button
-          type="button"
-          className="small-act"
-          onClick={() => onSegments([...segments, { rate: '5', to: '', hold: '0' }])}
-        >
-          Another line
-        </button>
-        {segments.length > 1 && (
-          <button type="button" className="small-act" onClick={() => onSegments(segments.slice(0, -1))}>
-            One less
-          </button>
-        )}
-      </div>
-    </>
   )
 }
 
@@ -403,7 +355,7 @@ function StartFurnace({ program, forCase }: { program: TemperatureProgram; forCa
   const start = async () => {
     try {
       setTold(undefined)
-      await api('/machine-runs', { body: { machine, program, loads } })
+      await api('/machine-runs', { body: { kind: 'furnace', machine, program, loads } })
     } catch (error) {
       setTold(error instanceof ApiError ? error.message : String(error))
     }

@@ -13,13 +13,13 @@ import {
   WAX_CONTRACTION_PER_CELSIUS,
 } from '@yentrik/core'
 import { useMemo } from 'react'
+import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
 import { Chart } from '../parts/Chart.tsx'
 import { SelectField } from '../parts/Choices.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { Told } from '../parts/Told.tsx'
 import { gapOption, mouldOption } from './expansion-charts.ts'
 import { FigureFields } from './Figures.tsx'
-import { type ForCase, IntoRecord } from './IntoRecord.tsx'
 import { columns, ROWS, readTable, typedTable } from './investment-table.ts'
 import { ask, readAll, type Typed } from './typed-figures.ts'
 

@@ -14,6 +14,7 @@ import {
   USUAL_WAX_GRAMS_PER_CM3,
 } from '@yentrik/core'
 import { useState } from 'react'
+import { type ForCase, IntoRecord, stepNamed } from '../case/IntoRecord.tsx'
 import { grams } from '../format/format.ts'
 import { useFetched } from '../live/live-store.ts'
 import { TextField } from '../parts/TextField.tsx'
@@ -21,7 +22,6 @@ import { Told } from '../parts/Told.tsx'
 import { useShelf } from '../shelf/use-shelf.ts'
 import { type AlloyChoice, inText } from './casting-cards.ts'
 import { FigureFields } from './Figures.tsx'
-import { type ForCase, IntoRecord, stepNamed } from './IntoRecord.tsx'
 import { Pieces } from './Pieces.tsx'
 import { ask, readAll, type Typed } from './typed-figures.ts'
 import { WeighIn } from './WeighIn.tsx'
@@ -135,29 +135,33 @@ export function MetalPanel({
         {!chosen && !recorded && proposed.answer?.shortGrams !== undefined && (
           <Told tone="warning">{`${proposed.answer.shortGrams.toFixed(2)} g are missing.`}</Told>
         )}
-        {forCase && charge && (
+        {forCase && (
           <IntoRecord
             forCase={forCase}
             stepId="cast"
-            figures={[
-              {
-                kind: 'sheet',
-                command: {
-                  type: 'recordSheet',
-                  jobId: forCase.job.jobId,
-                  stepId: 'cast',
-                  sheetId: 'charge',
-                  sheet: {
-                    kind: 'charge',
-                    alloyId: alloy.materialId,
-                    ...(alloy.product ? { product: alloy.product } : {}),
-                    pieces: taken,
-                    ...(need === undefined ? {} : { needGrams: Number(need.toFixed(2)) }),
-                  },
-                },
-              },
-            ]}
-            words={`${taken.length} pieces, ${charge.grams.toFixed(2)} g`}
+            figures={
+              charge
+                ? [
+                    {
+                      kind: 'sheet',
+                      command: {
+                        type: 'recordSheet',
+                        jobId: forCase.job.jobId,
+                        stepId: 'cast',
+                        sheetId: 'charge',
+                        sheet: {
+                          kind: 'charge',
+                          alloyId: alloy.materialId,
+                          ...(alloy.product ? { product: alloy.product } : {}),
+                          pieces: taken,
+                          ...(need === undefined ? {} : { needGrams: Number(need.toFixed(2)) }),
+                        },
+                      },
+                    },
+                  ]
+                : []
+            }
+            words={charge ? `${taken.length} pieces, ${charge.grams.toFixed(2)} g` : 'no piece yet'}
           />
         )}
         <div className="max-w-xl">

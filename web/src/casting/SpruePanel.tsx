@@ -15,12 +15,12 @@ import {
   ringPowderGrams,
   usualRings,
 } from '@yentrik/core'
+import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
 import { grams, millilitres } from '../format/format.ts'
 import { Pills, SelectField } from '../parts/Choices.tsx'
 import { Told } from '../parts/Told.tsx'
 import { useEquipment } from './casting-cards.ts'
 import { FigureFields } from './Figures.tsx'
-import { type ForCase, IntoRecord } from './IntoRecord.tsx'
 import { RingDrawing } from './RingDrawing.tsx'
 import { ask, readAll, type Typed } from './typed-figures.ts'
 

@@ -1,20 +1,14 @@
 import {
   type Binder,
   burnoutProgram,
-  type ProgramSegment,
   type RingSize,
   type TemperatureProgram,
   usualPeaks,
 } from '@yentrik/core'
 import { readNumber } from '../parts/NumberField.tsx'
+import { readSegments, type SegmentDraft, typedSegment } from '../program/program-draft.ts'
 import { ask, readAll, type Typed } from './typed-figures.ts'
 
-/** A segment as it is typed. */
-export interface SegmentDraft {
-  readonly rate: string
-  readonly to: string
-  readonly hold: string
-}
 export interface BurnoutDraft {
   readonly binder: Binder
   readonly pattern: 'wax' | 'resin'
@@ -66,15 +60,6 @@ export function proposed(draft: BurnoutDraft): readonly SegmentDraft[] {
   return segments.map(typedSegment)
 }
 
-/** A segment as it would be typed, to the minute. */
-export function typedSegment({ rampCelsiusPerMinute, toCelsius, holdMinutes }: ProgramSegment): SegmentDraft {
-  return {
-    rate: String(rampCelsiusPerMinute),
-    to: String(toCelsius),
-    hold: String(Math.round(holdMinutes)),
-  }
-}
-
 /** The draft as it is shown: with the proposal, as long as nobody has changed its lines. */
 export function shownDraft(draft: BurnoutDraft): BurnoutDraft {
   if (draft.segments.length > 0) return draft
@@ -92,24 +77,8 @@ export function programOf(draft: BurnoutDraft): {
   readonly program?: TemperatureProgram
   readonly wrong?: string
 } {
-  const segments = []
-  for (const [index, { rate, to, hold }] of draft.segments.entries()) {
-    const [r, t, h] = [readNumber(rate, '').value, readNumber(to, '').value, readNumber(hold, '').value]
-    if (r === undefined || t === undefined || h === undefined)
-      return { wrong: `Line ${index + 1} wants a rate, a temperature and a hold.` }
-    segments.push({ rampCelsiusPerMinute: r, toCelsius: t, holdMinutes: h })
-  }
+  const { segments, wrong } = readSegments(draft.segments)
+  if (!segments) return { wrong }
   const first = segments[0]
   return { program: { startCelsius: draft.fast && first ? first.toCelsius : 20, segments } }
-}
-
-const DAY = 24 * 60 * 60_000
-
-/** The next instant at which it is this hour: HH:MM by the clock of this machine. */
-export function nextAt(text: string, now: number): number | undefined {
-  const found = /^(\d{1,2}):(\d{2})$/.exec(text.trim())
-  if (!found || Number(found[1]) > 23 || Number(found[2]) > 59) return undefined
-  const at = new Date(now)
-  at.setHours(Number(found[1]), Number(found[2]), 0, 0)
-  return at.getTime() > now ? at.getTime() : at.getTime() + DAY
 }

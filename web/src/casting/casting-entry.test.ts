@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { programMinutes } from '@yentrik/core'
-import { burnoutStart, nextAt, programOf, proposed } from './burnout-draft.ts'
+import { nextAt } from '../program/program-draft.ts'
+import { burnoutStart, programOf, proposed } from './burnout-draft.ts'
 import { ask, readAll } from './typed-figures.ts'
 
 describe('a burnout as it is typed', () => {

@@ -6,6 +6,7 @@ import { useFetched } from '../live/live-store.ts'
 export interface MachineRun {
   readonly runId: string
   readonly machine: string
+  readonly kind: 'furnace' | 'bath'
   readonly program: TemperatureProgram
   readonly loads: readonly { readonly caseId: string; readonly jobId: string; readonly stepId: string }[]
   readonly startedAt: string

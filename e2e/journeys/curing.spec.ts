@@ -1,0 +1,113 @@
+import { bringTo, check, forward, step, takeIn } from './bench-hand.ts'
+import { expect, test } from './lab.ts'
+
+test('the cure on its own: four baths side by side, dragged, and a safe one that is out in time', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/cure')
+  const outcome = page.getByRole('region', { name: 'What it comes to' })
+  await page.getByLabel('Thinnest').fill('3')
+  // The model notes: 74 °C 8 h and the boil leave a ridge of 12 mm 10 °C below boiling and about 0.4 % monomer.
+  await expect(outcome).toContainText('10 °C below boiling')
+  await expect(outcome).toContainText('about 0.4 % monomer')
+  await expect(page.getByRole('button', { name: /Straight into boiling water/ })).toContainText(
+    '127 °C, boils',
+  )
+  await test.step('straight into the boil: in words what is wrong', async () => {
+    await page.getByRole('button', { name: /Straight into boiling water/ }).click()
+    await expect(outcome.getByRole('status', { name: 'In words' })).toContainText(
+      'The 12 mm ridge peaks at 127 °C',
+    )
+    await expect(outcome).toContainText('monomer boils at 100.8 °C')
+  })
+  await test.step('a corner of the bath is moved: five minutes to a key, the hour follows', async () => {
+    await page.getByRole('button', { name: /74 °C 12 h, no boil/ }).click()
+    await expect(page.getByLabel('Out of the bath')).toHaveText('05:30')
+    const corner = page.getByRole('slider', { name: /Line 1: 74 °C/ })
+    await corner.focus()
+    await page.keyboard.press('ArrowRight')
+    await expect(page.getByLabel('Out of the bath')).toHaveText('05:35')
+    await expect(page.getByLabel('hold, min, line 1')).toHaveValue('725')
+  })
+  await test.step('a safe bath by 07:30, and by when one is possible at all', async () => {
+    await page.getByRole('button', { name: 'Find a safe bath' }).click()
+    await expect(page.getByRole('button', { name: /Safe, out by 07:30/ })).toBeVisible()
+    await expect(outcome).toContainText('Out by 07:30')
+    await expect(page.getByLabel('Out of the bath')).toHaveText(/^07:(2[5-9]|30)$/)
+    await page.getByRole('textbox', { name: 'Out by' }).fill('17:40')
+    await page.getByRole('button', { name: 'Find a safe bath' }).click()
+    await expect(page.getByText(/By 17:40 none is safe; the soonest is out at/)).toBeVisible()
+    await page.getByLabel('Thickest').fill('45')
+    await page.getByRole('button', { name: 'Find a safe bath' }).click()
+    await expect(page.getByText(/ask the maker for a program/)).toBeVisible()
+  })
+  await test.step('bad entries are told and stay', async () => {
+    await page.getByLabel('Thickest').fill('0')
+    await expect(page.getByText('Enter a number above 0.')).toBeVisible()
+    await page.getByLabel('Thickest').fill('70')
+    await expect(page.getByRole('region', { name: 'Curves' }).getByRole('alert')).toContainText(
+      '70 mm of resin do not go into that flask.',
+    )
+    await expect(page.getByLabel('Thickest')).toHaveValue('70')
+  })
+  // The same over HTTP, for other programs.
+  const data = {
+    sections: [{ shape: 'ridge', millimetres: 12 }],
+    program: { startCelsius: 100, segments: [{ rampCelsiusPerMinute: 1, toCelsius: 100, holdMinutes: 45 }] },
+  }
+  const answer = (await (await request.post('/api/calc/cure', { data })).json()) as {
+    standing: string
+    sections: { outcome: { peakCelsius: number } }[]
+  }
+  expect(answer.standing).toBe('bad')
+  expect(Math.abs((answer.sections[0]?.outcome.peakCelsius ?? 0) - 127)).toBeLessThan(1)
+})
+
+test('straight into the boil is warned, wants a reason, and comes back as porous to the dentist', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(180_000)
+  await takeIn(page, 'Complete denture', 'Upper', 'CU-1')
+  await bringTo(page, request, 'cure-long-boil')
+  await step(page).getByRole('link', { name: 'See what the bath does' }).click()
+  await page.getByRole('button', { name: /Straight into boiling water/ }).click()
+  const all = page.getByRole('button', { name: 'Start Bath 1 all the same' })
+  await all.click()
+  await expect(page.getByText('Write down why it is run all the same.')).toBeVisible()
+  await page.getByLabel('Why all the same').fill('patient flies tonight, agreed by telephone')
+  await all.click()
+  await expect(page.getByLabel('Bath shows')).toContainText('°C')
+  await forward(request, 60)
+  await expect(page.getByRole('status', { name: 'What the curve says' })).toContainText('Probably porous')
+  await page.getByRole('button', { name: /^Into the record: the curve/ }).click()
+  await expect(page.getByRole('status').filter({ hasText: /^On record: / })).toBeVisible()
+  await page.getByRole('main').getByRole('link').first().click()
+  const cure = check(page, 'Cure as it was')
+  await expect(cure).toContainText('The resin has probably boiled inside')
+  await cure.getByRole('button', { name: 'Ask the dentist' }).click()
+  await expect(page.getByText(/Process again, or open it and look/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Record', exact: true }).first().click()
+  await expect(page.getByRole('main')).toContainText('against advice: patient flies tonight')
+})
+
+test('without a connected bath one reading in the hold is enough; too little is sent back into the bath', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(180_000)
+  await takeIn(page, 'Complete denture', 'Upper', 'CU-2')
+  await bringTo(page, request, 'cure-long-boil')
+  const cure = check(page, 'Cure as it was')
+  await cure.getByLabel('Read after').fill('60')
+  await cure.getByLabel('Bath showed').fill('74')
+  await cure.getByRole('button', { name: 'Record the reading' }).click()
+  await expect(cure).toContainText(/monomer stays in the .* sheet, above 2.2 %/)
+  await expect(cure).toContainText('Back into cold water, up to 100 °C in 30 min')
+  await cure.getByText('Read by hand').click()
+  await cure.getByLabel('Read after').fill('600')
+  await cure.getByLabel('Bath showed').fill('100')
+  await cure.getByRole('button', { name: 'Record the reading' }).click()
+  await expect(cure).toContainText('On record')
+})

@@ -1,0 +1,121 @@
+import { type DataOfKind, type JobState, programMinutes } from '@yentrik/core'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { usePreferences } from '../app/preferences.ts'
+import { FigureFields } from '../casting/Figures.tsx'
+import { readAll, type Typed } from '../casting/typed-figures.ts'
+import { dayAndTime, quantity } from '../format/format.ts'
+import { useNow } from '../live/live-store.ts'
+import { Told } from '../parts/Told.tsx'
+import { useKept } from '../parts/use-kept.ts'
+import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import { bathProgram, type CureDraft, cureFor, sectionsOf } from './cure-draft.ts'
+import { cureOf } from './LiveCure.tsx'
+
+const specs = [
+  { key: 'minutes', label: 'Read after', unit: 'min', hint: 'from going in' },
+  { key: 'celsius', label: 'Bath showed', unit: '°C' },
+] as const
+
+/** A cure into the record: the curve of the bath, or what was read off it by hand. */
+export function CureEntry({
+  job,
+  caseId,
+  stepId,
+  last,
+  refusal,
+  open,
+  onRecord,
+}: {
+  readonly job: JobState
+  readonly caseId: string
+  readonly stepId: string
+  readonly last: DataOfKind<'cure'> | undefined
+  readonly refusal?: string
+  readonly open: boolean
+  readonly onRecord: (data: DataOfKind<'cure'>) => Promise<boolean>
+}) {
+  const now = useNow()
+  const units = usePreferences((preferences) => preferences.units)
+  const run = runOf(useMachineRuns(), caseId, job, stepId)
+  // Bath and thickness are those of the Cure screen.
+  const [draft] = useKept<CureDraft>(`cure ${caseId} ${job.jobId}`, () => cureFor(job.route.choices.cure))
+  const sections = sectionsOf(draft)
+  const { program, wrong } = bathProgram(draft.baths[draft.chosen]!)
+  const [typed, setTyped] = useState<Typed>(() => ({
+    minutes: program ? String(Math.round(programMinutes(program))) : '',
+    celsius: '',
+  }))
+  const [tried, setTried] = useState(false)
+  const { values, faults } = readAll(typed, ['minutes', 'celsius'])
+  const byHand = () => {
+    setTried(true)
+    if (!values || !program || !sections) return
+    void onRecord({
+      kind: 'cure',
+      machine: 'Bath',
+      run: {
+        sections,
+        program,
+        from: 'hand',
+        measured: [{ minutes: values.minutes, celsius: values.celsius }],
+        showsTooMuchCelsius: 0,
+      },
+    })
+  }
+  const shown = run?.measured.at(-1)
+  return (
+    <div className="grid gap-3">
+      {run && shown && (
+        <p className="text-lg">
+          <output className="figures text-5xl font-bold" aria-label="Bath shows">
+            {quantity(Math.round(shown.celsius), 'celsius', units)}
+          </output>{' '}
+          {run.machine}, {run.ended ? 'over since' : 'out about'} {dayAndTime(Date.parse(run.endsAt), now)}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <Link className={last || run ? 'act' : 'act-main'} to={`/cure?case=${caseId}&job=${job.jobId}`}>
+          {run ? 'Look at the bath' : 'See what the bath does'}
+        </Link>
+        {run && sections && (
+          <button
+            type="button"
+            className="act"
+            disabled={!open}
+            onClick={() => void onRecord({ kind: 'cure', machine: run.machine, run: cureOf(run, sections) })}
+          >
+            Record its curve
+          </button>
+        )}
+      </div>
+      {refusal && <Told tone="error">{refusal}</Told>}
+      <details open={!run && !last}>
+        <summary className="min-h-11 cursor-pointer font-semibold">Read by hand</summary>
+        <p className="mb-1 text-sm opacity-80">
+          {`${draft.baths[draft.chosen]?.name}; ${draft.thin} and ${draft.thick} mm, as on the Cure screen.`}
+        </p>
+        <form
+          noValidate
+          className="max-w-xl"
+          onSubmit={(event) => {
+            event.preventDefault()
+            if (open) byHand()
+          }}
+        >
+          <FigureFields
+            specs={specs}
+            typed={typed}
+            faults={tried ? faults : {}}
+            onTyped={setTyped}
+            wanted={tried}
+          />
+          {tried && wrong && <Told tone="error">{wrong}</Told>}
+          <button type="submit" className="act" disabled={!open}>
+            Record the reading
+          </button>
+        </form>
+      </details>
+    </div>
+  )
+}

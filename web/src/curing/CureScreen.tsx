@@ -1,0 +1,464 @@
+import {
+  cureVerdict,
+  type FollowedSection,
+  ISO_RESIDUAL_PERCENT,
+  PEAK_WITHIN_CELSIUS,
+  programMinutes,
+  RESIDUAL_WITHIN,
+  setStone,
+  type TemperatureProgram,
+  usualFlask,
+} from '@yentrik/core'
+import { type ReactNode, useMemo, useState } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { useCaseHand } from '../case/case-hand.ts'
+import type { ForCase } from '../case/IntoRecord.tsx'
+import { clockTime, dayAndTime } from '../format/format.ts'
+import { ApiError, api } from '../live/api.ts'
+import { useNow } from '../live/live-store.ts'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { TextField } from '../parts/TextField.tsx'
+import { Told, Waiting } from '../parts/Told.tsx'
+import { useKept } from '../parts/use-kept.ts'
+import { nextAt } from '../program/program-draft.ts'
+import { SegmentTable } from '../program/SegmentTable.tsx'
+import { type MachineRun, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import { CureChart } from './CureChart.tsx'
+import {
+  type BathDraft,
+  bathProgram,
+  type CureDraft,
+  cureFor,
+  dragged,
+  type FollowQuestion,
+  sectionsOf,
+  withProposal,
+} from './cure-draft.ts'
+import { cureStepId, LiveCure } from './LiveCure.tsx'
+import { curingWorker, useFollowed } from './use-cure.ts'
+
+const MINUTE = 60_000
+
+/** What a bath does inside the resin, before it is switched on. On its own, or for a case. */
+export function CureScreen() {
+  const [query] = useSearchParams()
+  const caseId = query.get('case')
+  return caseId ? <CureForCase caseId={caseId} /> : <CureTool kept="cure" />
+}
+
+function CureForCase({ caseId }: { caseId: string }) {
+  const [query] = useSearchParams()
+  const hand = useCaseHand(caseId)
+  if (!hand.state) return hand.error ? <Told tone="error">{hand.error.message}</Told> : <Waiting />
+  const job = hand.state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? hand.state.jobs[0]!
+  return (
+    <CureTool
+      kept={`cure ${caseId} ${job.jobId}`}
+      choice={job.route.choices.cure}
+      forCase={{ hand, caseId, job }}
+      title={
+        <Link to={`/case/${caseId}`} className="link">
+          {hand.state.docket}
+        </Link>
+      }
+    />
+  )
+}
+
+function CureTool({
+  kept,
+  choice,
+  forCase,
+  title,
+}: {
+  /** Under what the entries of this session are kept. */
+  kept: string
+  /** The way of the lab, or of the case. */
+  choice?: string
+  forCase?: ForCase
+  title?: ReactNode
+}) {
+  const now = useNow()
+  const [draft, setDraft] = useKept<CureDraft>(kept, () => cureFor(choice))
+  const [moves, setMoves] = useState(false)
+  const set = (to: Partial<CureDraft>) => setDraft({ ...draft, ...to })
+  const bath = draft.baths[draft.chosen]!
+  const { program, wrong } = bathProgram(bath)
+  const startAt = nextAt(draft.inAt, now)
+  const question = questionOf(draft, program)
+  const followed = useFollowed(question, moves)
+  const sections = followed?.ok ? followed.sections : undefined
+  const run = useBath(forCase)
+  const ofRun = useMemo(() => sectionsOf({ thin: draft.thin, thick: draft.thick }), [draft.thin, draft.thick])
+  const change = (to: BathDraft) =>
+    set({ baths: draft.baths.map((each, n) => (n === draft.chosen ? to : each)) })
+  return (
+    <main className="mx-auto grid max-w-[1500px] gap-3 p-4 sm:p-5">
+      <header className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <h1 className="text-3xl font-bold">Cure</h1>
+        {title}
+        <p className="opacity-80">
+          {`${draft.thin} mm at the thinnest, ${draft.thick} mm at the thickest; into the bath at ${draft.inAt}`}
+        </p>
+      </header>
+      {run && ofRun ? (
+        <LiveCure run={run} sections={ofRun} forCase={forCase} reason={draft.reason} />
+      ) : (
+        <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
+          <section className="card-flat grid content-start gap-1 p-3" aria-label="Curves">
+            {wrong || (followed && !followed.ok) ? (
+              <Told tone="error">{wrong ?? (followed && !followed.ok ? followed.sentence : '')}</Told>
+            ) : program && startAt !== undefined ? (
+              <CureChart
+                program={program}
+                followed={sections ?? []}
+                startAt={startAt}
+                untilMinutes={programMinutes(program) + 70}
+                onDrag={(segment, to) => change(dragged(bath, segment, to))}
+                onMoves={setMoves}
+              />
+            ) : (
+              <Told tone="error">Write the hour it goes in as 17:00.</Told>
+            )}
+            <p className="flex flex-wrap gap-x-5 px-2 text-sm font-semibold">
+              <Key colour="var(--metal)" words="bath, then bench and cold water" />
+              <Key colour="var(--resin)" words={`${draft.thin} mm`} />
+              <Key colour="var(--color-error)" words={`${draft.thick} mm ridge`} />
+              <span className="opacity-80">drag a corner, or arrow keys</span>
+            </p>
+            <p className="px-2 text-sm opacity-80">
+              {`An estimate for this thickness and flask: about ±${PEAK_WITHIN_CELSIUS} °C on the peak, ±${100 * RESIDUAL_WITHIN} % on monomer. Not counted: pressure, cross-linker, teeth, several flasks in one bath. The maker's sheet and a measured test decide.`}
+            </p>
+          </section>
+          <section className="card-flat grid content-start gap-2 p-4" aria-label="What it comes to">
+            {sections && program && startAt !== undefined ? (
+              <Verdict
+                sections={sections}
+                program={program}
+                startAt={startAt}
+                now={now}
+                outBy={draft.outBy}
+              />
+            ) : (
+              <p role="status">Working it out</p>
+            )}
+            {program && sections && (
+              <StartBath
+                program={program}
+                bad={cureVerdict(sections).standing === 'bad'}
+                reason={draft.reason ?? ''}
+                onReason={(reason) => set({ reason })}
+                forCase={forCase}
+              />
+            )}
+          </section>
+        </div>
+      )}
+      {!run && (
+        <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-[repeat(4,minmax(0,1fr))_16rem]">
+          {draft.baths.map((each, n) => (
+            <BathCard
+              key={each.name}
+              bath={each}
+              draft={draft}
+              chosen={n === draft.chosen}
+              startAt={startAt ?? now}
+              onChoose={() => set({ chosen: n })}
+            />
+          ))}
+          <Proposal draft={draft} now={now} onDraft={setDraft} />
+        </div>
+      )}
+      <Figures draft={draft} onDraft={set} bath={bath} onBath={change} />
+    </main>
+  )
+}
+
+/** The bath that this case lies in; without a case the last one that nobody has emptied. */
+function useBath(forCase: ForCase | undefined): MachineRun | undefined {
+  const runs = useMachineRuns()
+  const stepId = forCase && cureStepId(forCase)
+  if (forCase) return stepId ? runOf(runs, forCase.caseId, forCase.job, stepId) : undefined
+  return runs.find(
+    ({ stoppedAt, loads, kind }) => stoppedAt === null && loads.length === 0 && kind === 'bath',
+  )
+}
+
+const BATHS = ['Bath 1', 'Bath 2', 'Bath 3']
+
+/** Switches the bath on; against advice only with a reason, which goes into the record. */
+function StartBath({
+  program,
+  bad,
+  reason,
+  onReason,
+  forCase,
+}: {
+  program: TemperatureProgram
+  bad: boolean
+  reason: string
+  onReason: (reason: string) => void
+  forCase?: ForCase
+}) {
+  const busy = useMachineRuns().filter(({ stoppedAt }) => stoppedAt === null)
+  const [told, setTold] = useState<string>()
+  const stepId = forCase && cureStepId(forCase)
+  const running = stepId !== undefined && forCase?.job.steps[stepId]?.status === 'running'
+  const machine = BATHS.find((name) => !busy.some((run) => run.machine === name)) ?? BATHS[0]!
+  const start = async () => {
+    if (bad && forCase && reason.trim() === '') return setTold('Write down why it is run all the same.')
+    try {
+      setTold(undefined)
+      if (bad && forCase && stepId) {
+        const text = `The bath is run against advice: ${reason.trim()}`
+        await forCase.hand.give({ type: 'note', jobId: forCase.job.jobId, stepId, text })
+      }
+      const loads = running && forCase ? [{ caseId: forCase.caseId, jobId: forCase.job.jobId, stepId }] : []
+      await api('/machine-runs', { body: { kind: 'bath', machine, program, loads } })
+    } catch (error) {
+      setTold(error instanceof ApiError ? error.message : String(error))
+    }
+  }
+  return (
+    <div className="grid gap-2">
+      {bad && forCase && <TextField label="Why all the same" text={reason} onText={onReason} />}
+      <button
+        type="button"
+        className={`${bad ? 'act btn-error' : 'act-main'} justify-self-start`}
+        onClick={() => void start()}
+      >
+        {bad ? `Start ${machine} all the same` : `Start ${machine} now`}
+      </button>
+      {told && <Told tone="error">{told}</Told>}
+    </div>
+  )
+}
+
+/** What the worker is asked; undefined while an entry is wrong. */
+function questionOf(draft: CureDraft, program: TemperatureProgram | undefined): FollowQuestion | undefined {
+  const sections = sectionsOf(draft)
+  const ratio = readNumber(draft.ratio, 'mL/g').value
+  if (!program || !sections || !(ratio && ratio > 0.186 && ratio <= 2)) return undefined
+  return { sections, program, flask: { ...usualFlask, stone: setStone(ratio) } }
+}
+
+function Verdict({
+  sections,
+  program,
+  startAt,
+  now,
+  outBy,
+}: {
+  sections: readonly FollowedSection[]
+  program: TemperatureProgram
+  startAt: number
+  now: number
+  outBy: string
+}) {
+  const outAt = outOf(startAt, program)
+  const openAt = startAt + Math.max(...sections.map(({ outcome }) => outcome.openFromMinutes)) * MINUTE
+  const { standing, say, worst, mostMonomer } = cureVerdict(
+    sections,
+    (minutes) => `at ${clockTime(startAt + minutes * MINUTE)}`,
+  )
+  const left = mostMonomer.outcome.residualPercent
+  const wanted = nextAt(outBy, startAt)
+  const margin = Math.round(worst.outcome.marginCelsius)
+  return (
+    <>
+      <p className="opacity-80">Out of the bath</p>
+      <output className="figures text-6xl leading-none font-bold" aria-label="Out of the bath">
+        {clockTime(outAt)}
+      </output>
+      <p>{`cold about ${dayAndTime(openAt, now)}: open from then, by the thermometer`}</p>
+      <Line good={standing !== 'bad' || worst.outcome.risk !== 'high'} warn={worst.outcome.risk === 'watch'}>
+        <b>{margin >= 0 ? `${margin} °C below boiling` : `${-margin} °C past boiling`}</b> at the hottest
+        place that can still boil
+      </Line>
+      <Line good={left <= ISO_RESIDUAL_PERCENT}>
+        <b>about {left.toFixed(1)} % monomer</b>{' '}
+        {`(${(left * (1 - RESIDUAL_WITHIN)).toFixed(1)}-${(left * (1 + RESIDUAL_WITHIN)).toFixed(1)}); limit ${ISO_RESIDUAL_PERCENT} %, ISO 20795-1:2013, recalled`}
+      </Line>
+      {wanted !== undefined && (
+        <Line good={outAt <= wanted}>{outAt <= wanted ? `Out by ${outBy}` : `Not out by ${outBy}`}</Line>
+      )}
+      <p
+        className={
+          standing === 'good'
+            ? 'sr-only'
+            : `text-lg leading-snug font-semibold ${standing === 'bad' ? 'text-error' : ''}`
+        }
+        role="status"
+        aria-label="In words"
+      >
+        {say}.
+      </p>
+    </>
+  )
+}
+
+/** When a bath is over, to the minute: rates are typed in hundredths. */
+function outOf(startAt: number, program: TemperatureProgram): number {
+  return Math.round(startAt / MINUTE + programMinutes(program)) * MINUTE
+}
+
+function Line({ good, warn = false, children }: { good: boolean; warn?: boolean; children: ReactNode }) {
+  return <Told tone={warn ? 'warning' : good ? 'good' : 'error'}>{children}</Told>
+}
+
+/** One of the baths that are compared. */
+function BathCard({
+  bath,
+  draft,
+  chosen,
+  startAt,
+  onChoose,
+}: {
+  bath: BathDraft
+  draft: CureDraft
+  chosen: boolean
+  startAt: number
+  onChoose: () => void
+}) {
+  const { program } = bathProgram(bath)
+  const followed = useFollowed(questionOf(draft, program), false)
+  const verdict = followed?.ok ? cureVerdict(followed.sections) : undefined
+  const rows = program &&
+    verdict && [
+      ['out', clockTime(outOf(startAt, program))],
+      [
+        'hottest',
+        `${Math.round(verdict.worst.outcome.peakCelsius)} °C${verdict.worst.outcome.risk === 'low' ? '' : verdict.worst.outcome.risk === 'high' ? ', boils' : ', near'}`,
+      ],
+      ['monomer', `${verdict.mostMonomer.outcome.residualPercent.toFixed(1)} %`],
+    ]
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      className={`card-flat cursor-pointer p-4 text-left ${chosen ? 'outline-primary outline-3' : ''}`}
+      onClick={onChoose}
+    >
+      <h2 className="text-lg leading-tight font-bold">{bath.name}</h2>
+      <dl className="figures mt-1">
+        {(rows || []).map(([name, value]) => (
+          <div key={name} className="border-base-300 flex justify-between border-t py-1">
+            <dt>{name}</dt>
+            <dd
+              className={`font-semibold ${name === 'hottest' && verdict?.worst.outcome.risk !== 'low' ? 'text-error' : ''}`}
+            >
+              {value}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </button>
+  )
+}
+
+/** A safe bath that is out in time, looked for by the worker. */
+function Proposal({
+  draft,
+  now,
+  onDraft,
+}: {
+  draft: CureDraft
+  now: number
+  onDraft: (draft: CureDraft) => void
+}) {
+  const [told, setTold] = useState<{ readonly good: boolean; readonly words: string }>()
+  const [looking, setLooking] = useState(false)
+  const find = async () => {
+    const inAt = nextAt(draft.inAt, now)
+    const outAt = inAt === undefined ? undefined : nextAt(draft.outBy, inAt)
+    const asked = questionOf(draft, { startCelsius: 23, segments: [] })
+    if (inAt === undefined || outAt === undefined || !asked)
+      return setTold({ good: false, words: 'Write the hours as 07:30, and the thicknesses in mm.' })
+    setLooking(true)
+    setTold(undefined)
+    const { sections, flask } = asked
+    const found = await curingWorker().propose({ sections, flask }, (outAt - inAt) / MINUTE)
+    setLooking(false)
+    if (!found.ok) return setTold({ good: false, words: found.sentence })
+    if (found.answer.kind === 'never')
+      return setTold({
+        good: false,
+        words: 'No bath that is tried keeps this thickness from boiling: ask the maker for a program.',
+      })
+    const { proposal, kind } = found.answer
+    const out = clockTime(outOf(inAt, proposal.program))
+    onDraft(
+      withProposal(
+        draft,
+        kind === 'inTime' ? `Safe, out by ${draft.outBy}` : `Safe, soonest ${out}`,
+        proposal.program,
+      ),
+    )
+    setTold(
+      kind === 'inTime'
+        ? { good: true, words: `Found: out at ${out}.` }
+        : { good: false, words: `By ${draft.outBy} none is safe; the soonest is out at ${out}.` },
+    )
+  }
+  return (
+    <div className="grid content-start gap-2">
+      <TextField label="Out by" text={draft.outBy} onText={(outBy) => onDraft({ ...draft, outBy })} />
+      <button type="button" className="act-main" disabled={looking} onClick={() => void find()}>
+        {looking ? 'Looking' : 'Find a safe bath'}
+      </button>
+      {told && <Told tone={told.good ? 'good' : 'error'}>{told.words}</Told>}
+    </div>
+  )
+}
+
+function Figures({
+  draft,
+  onDraft,
+  bath,
+  onBath,
+}: {
+  draft: CureDraft
+  onDraft: (to: Partial<CureDraft>) => void
+  bath: BathDraft
+  onBath: (bath: BathDraft) => void
+}) {
+  const field = (key: 'thin' | 'thick' | 'ratio', label: string, unit: string, hint: string) => {
+    const { value, fault } = readNumber(draft[key], unit)
+    const wrong = fault ?? (value !== undefined && value <= 0 ? 'Enter a number above 0.' : undefined)
+    return (
+      <NumberField
+        label={label}
+        unit={unit}
+        text={draft[key]}
+        onText={(text) => onDraft({ [key]: text })}
+        fault={wrong}
+        hint={hint}
+      />
+    )
+  }
+  return (
+    <section
+      className="card-flat grid gap-x-6 p-4 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]"
+      aria-label="Figures"
+    >
+      <div className="grid grid-cols-2 content-start gap-x-3 sm:grid-cols-4 md:grid-cols-2">
+        {field('thin', 'Thinnest', 'mm', 'palate, a wide sheet')}
+        {field('thick', 'Thickest', 'mm', 'ridge or tuber')}
+        <TextField label="Into the bath at" text={draft.inAt} onText={(inAt) => onDraft({ inAt })} />
+        {field('ratio', 'Stone of the mould', 'mL/g', 'as it was mixed')}
+      </div>
+      <div>
+        <SegmentTable segments={bath.segments} onSegments={(segments) => onBath({ ...bath, segments })} />
+      </div>
+    </section>
+  )
+}
+
+function Key({ colour, words }: { colour: string; words: string }) {
+  return (
+    <span>
+      <span className="mr-2 inline-block h-1 w-8 align-middle" style={{ background: colour }} />
+      {words}
+    </span>
+  )
+}

@@ -1,0 +1,154 @@
+import { type CureRun, programMinutes, type ResinSection } from '@yentrik/core'
+import { useMemo, useState } from 'react'
+import { usePreferences } from '../app/preferences.ts'
+import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
+import { dayAndTime, quantity } from '../format/format.ts'
+import { ApiError, api } from '../live/api.ts'
+import { useNow } from '../live/live-store.ts'
+import { Told } from '../parts/Told.tsx'
+import type { MachineRun } from '../program/use-machine-runs.ts'
+import { CureChart } from './CureChart.tsx'
+import { useJudgedCure } from './use-cure.ts'
+
+const verdictWords = {
+  accept: 'Cured',
+  extend: 'Not enough yet',
+  porous: 'Probably porous',
+} as const
+
+/** A run of the bath as a sheet records it. */
+export function cureOf(run: MachineRun, sections: readonly ResinSection[]): CureRun {
+  return {
+    sections,
+    program: run.program,
+    from: 'machine',
+    measured: run.measured.map(({ minutes, celsius }) => ({ minutes, celsius })),
+    showsTooMuchCelsius: 0,
+  }
+}
+
+/** The step of a job that cures, whatever its bath. */
+export const cureStepId = ({ job }: ForCase): string | undefined =>
+  job.route.steps.find(({ sheets }) => sheets?.some(({ kind }) => kind === 'cure'))?.id
+
+/** The bath on its program: what it shows, the resin by that, and what it comes to. */
+export function LiveCure({
+  run,
+  sections,
+  forCase,
+  reason,
+}: {
+  readonly run: MachineRun
+  readonly sections: readonly ResinSection[]
+  readonly forCase?: ForCase
+  /** Why it was started against advice, where it was. */
+  readonly reason?: string
+}) {
+  const now = useNow()
+  const units = usePreferences((preferences) => preferences.units)
+  const [told, setTold] = useState<string>()
+  const cureRun = useMemo(() => cureOf(run, sections), [run, sections])
+  const judged = useJudgedCure(run.measured.length > 1 ? cureRun : undefined)
+  const judgement = judged?.ok ? judged.judgement : undefined
+  const last = run.measured.at(-1)!
+  const start = Date.parse(run.startedAt)
+  const stepId = forCase && cureStepId(forCase)
+  const does = async (path: string, body: object = {}) => {
+    try {
+      setTold(undefined)
+      await api(`/machine-runs/${run.runId}/${path}`, { body })
+    } catch (error) {
+      setTold(error instanceof ApiError ? error.message : String(error))
+    }
+  }
+  return (
+    <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
+      <section className="card-flat p-3" aria-label="Curves">
+        <CureChart
+          program={run.program}
+          followed={judgement?.followed ?? []}
+          measured={run.measured}
+          startAt={start}
+          untilMinutes={Math.max(programMinutes(run.program), last.minutes) + 70}
+        />
+      </section>
+      <section className="card-flat grid content-start gap-2 p-4" aria-label="The bath">
+        <output className="figures text-6xl leading-none font-bold" aria-label="Bath shows">
+          {quantity(Math.round(last.celsius), 'celsius', units)}
+        </output>
+        <p>
+          {run.machine}, set {quantity(Math.round(last.setCelsius), 'celsius', units)},{' '}
+          {run.stoppedAt
+            ? `out ${dayAndTime(Date.parse(run.stoppedAt), now)}`
+            : run.ended
+              ? `program over since ${dayAndTime(Date.parse(run.endsAt), now)}`
+              : `out about ${dayAndTime(Date.parse(run.endsAt), now)}`}
+        </p>
+        {judged && !judged.ok && <Told tone="error">{judged.sentence}</Told>}
+        {judgement && (run.ended || run.stoppedAt || judgement.verdict === 'porous') && (
+          <div role="status" aria-label="What the curve says">
+            <p className={`text-3xl font-bold ${judgement.verdict === 'accept' ? '' : 'text-error'}`}>
+              {verdictWords[judgement.verdict]}
+            </p>
+            <p>{judgement.say}.</p>
+          </div>
+        )}
+        {forCase && stepId && (
+          <IntoRecord
+            forCase={forCase}
+            stepId={stepId}
+            quiet={!run.ended && !run.stoppedAt}
+            figures={[
+              {
+                kind: 'sheet',
+                command: {
+                  type: 'recordSheet',
+                  jobId: forCase.job.jobId,
+                  stepId,
+                  sheetId: 'cure',
+                  sheet: {
+                    kind: 'cure',
+                    machine: run.machine,
+                    run: cureRun,
+                    ...(reason?.trim() ? { reason: reason.trim() } : {}),
+                  },
+                },
+              },
+            ]}
+            words={`the curve of ${Math.round(last.minutes)} min`}
+          />
+        )}
+        {told && <Told tone="error">{told}</Told>}
+        {!run.stoppedAt && (
+          <>
+            <button type="button" className="small-act justify-self-start" onClick={() => void does('stop')}>
+              Take the flasks out
+            </button>
+            <details>
+              <summary className="min-h-11 cursor-pointer font-semibold">Stand-in: what if</summary>
+              <div className="flex flex-wrap gap-2">
+                {troubles.map(([words, body]) => (
+                  <button
+                    key={words}
+                    type="button"
+                    className="small-act"
+                    onClick={() => void does('troubles', body)}
+                  >
+                    {words}
+                  </button>
+                ))}
+              </div>
+            </details>
+          </>
+        )}
+      </section>
+    </div>
+  )
+}
+
+const troubles = [
+  ['The power goes for 3 h', { kind: 'powerCut', minutes: 180 }],
+  ['The power goes for 30 min', { kind: 'powerCut', minutes: 30 }],
+  ['Water runs low: it cools', { kind: 'doorOpen', minutes: 60 }],
+  ['The thermostat drifts', { kind: 'drift', celsiusPerHour: 2 }],
+] as const
