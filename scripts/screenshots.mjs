@@ -19,6 +19,7 @@ const app = await createApp(
     balance: 'stand-in',
     dispenser: 'stand-in',
     furnace: 'stand-in',
+    bath: 'stand-in',
     webFolder,
   },
   true,
@@ -62,7 +63,7 @@ const views = [
     path: `/cast?case=${await caseOf('K-2173')}&job=job-1&view=burnout`,
     prepare: coreWorkedOut,
   },
-  { name: 'case-implant', path: `/case/${await caseOf('K-2164')}` },
+  { name: 'cure', path: '/cure', prepare: cureWorkedOut },
   { name: 'shelf', path: '/shelf' },
   { name: 'settings', path: '/settings' },
   { name: 'paper-record', path: `/papers/record/${await caseOf('K-2125')}` },
@@ -96,6 +97,12 @@ async function coreWorkedOut(page) {
       (path) => (path.getAttribute('d') ?? '').length > 300,
     ),
   )
+}
+
+/** Every bath has been followed. */
+async function cureWorkedOut(page) {
+  await page.getByText('10 °C below boiling').waitFor()
+  await page.getByText('127 °C, boils').waitFor()
 }
 
 /** A set-up measured again, one central 0.6 mm low. */

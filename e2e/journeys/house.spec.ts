@@ -4,6 +4,7 @@ import { expect, type Page, test } from './lab.ts'
 
 const screens = [
   '/',
+  '/cure',
   '/cases',
   '/cases/new',
   '/mix',
