@@ -1,4 +1,4 @@
-import { bringTo, check, forward, step, takeIn } from './bench-hand.ts'
+import { bringTo, check, done, forward, look, measure, step, takeIn } from './bench-hand.ts'
 import { expect, test } from './lab.ts'
 
 test('the cure on its own: four baths side by side, dragged, and a safe one that is out in time', async ({
@@ -110,4 +110,50 @@ test('without a connected bath one reading in the hold is enough; too little is 
   await cure.getByLabel('Bath showed').fill('100')
   await cure.getByRole('button', { name: 'Record the reading' }).click()
   await expect(cure).toContainText('On record')
+})
+
+test('clear clasps, three ways: moist strips, a bare face, a cloudy clasp', async ({ page, request }) => {
+  test.setTimeout(240_000)
+  await test.step('on the partial that came', async () => {
+    await takeIn(page, 'Clear clasp', 'The partial that came', 'CL-1')
+    await bringTo(page, request, 'warm-oven')
+    await measure(page, 'Oven', '140')
+    await expect(check(page, 'Oven')).toContainText('hotter they distort')
+    await measure(page, 'Oven', '110')
+    await done(page)
+    await step(page).getByRole('button', { name: 'Start' }).click()
+    await forward(request, 60)
+    // An hour is too soon, and says so.
+    await step(page).getByRole('button', { name: /^Done/ }).click()
+    await expect(page.getByRole('dialog', { name: 'Too soon' })).toContainText('it would bubble')
+    await page.keyboard.press('Escape')
+    await bringTo(page, request, 'form-strip')
+    await look(page, 'Inside of the strip', 'Bubbles')
+    await check(page, 'Inside of the strip')
+      .getByRole('button', { name: /Dry the strips/ })
+      .click()
+    await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Dry the strips')
+    await bringTo(page, request, 'protect')
+    await look(page, 'Covered', 'A face is bare')
+    await expect(check(page, 'Covered')).toContainText('Cover it before any acrylic comes near.')
+    await bringTo(page, request, 'clear')
+    await look(page, 'Clasp', 'Cloudy')
+    await check(page, 'Clasp')
+      .getByRole('button', { name: /Heat and form the strip/ })
+      .click()
+    await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Heat and form the strip')
+    await bringTo(page, request, 'deliver')
+  })
+  for (const [onto, code, last] of [
+    ['A new partial', 'CL-2', 'pot-base'],
+    ['A metal frame', 'CL-3', 'pot-join'],
+  ] as const)
+    await test.step(onto, async () => {
+      await takeIn(page, 'Clear clasp', onto, code)
+      await bringTo(page, request, last)
+      await measure(page, 'Pressure in the pot', '90')
+      await expect(check(page, 'Pressure in the pot')).toContainText('Bring it up to about 138 kPa')
+      await measure(page, 'Pressure in the pot', '138')
+      await bringTo(page, request, 'deliver')
+    })
 })

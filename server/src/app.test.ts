@@ -88,6 +88,7 @@ describe('the shelf', () => {
       'complete-denture',
       'wire-clasp-partial',
       'immediate-denture',
+      'clear-clasp',
     ])
   })
 })

@@ -6,41 +6,15 @@ import {
   LIGHTEST_ALLOY_GRAMS_PER_CM3,
   usualPeaks,
 } from '../casting/index.ts'
-import { type Binder, COMMON_PRACTICE, type Source, USUAL_WAX_GRAMS_PER_CM3 } from '../materials/index.ts'
+import { type Binder, USUAL_WAX_GRAMS_PER_CM3 } from '../materials/index.ts'
 import { gaugeMillimetres } from '../quantity/index.ts'
 import type { CastingRecord } from './casting-record.ts'
+import { type CauseRule, type RankedCause, rankCauses, when } from './causes.ts'
 
-/** What the record says of a cause: it was so, it was not, or nothing is noted. */
-export type Standing = 'supported' | 'unknown' | 'against'
-
-interface Evidence {
-  readonly standing: 'supported' | 'against'
-  /** What the record says, as words. */
-  readonly words: string
-}
-
-interface CauseRule {
-  readonly name: string
-  readonly change: string
-  readonly evidence?: (record: CastingRecord) => Evidence | undefined
-}
-
-export interface RankedCause {
-  readonly name: string
-  readonly standing: Standing
-  readonly words: string
-  /** What to change in the next one. */
-  readonly change: string
-  readonly source: Source
-}
-
-const when = (supported: boolean, words: string): Evidence => ({
-  standing: supported ? 'supported' : 'against',
-  words,
-})
+type Rule = CauseRule<CastingRecord>
 const minutes = (value: number) => (value < 10 ? `${value.toFixed(1)} min` : `${Math.round(value)} min`)
 
-const transferLate: CauseRule = {
+const transferLate: Rule = {
   name: 'The mould cooled on its way to the arm',
   change: 'Wind the arm and melt first; at most a minute from oven to arm.',
   evidence: ({ transferMinutes: t }) =>
@@ -50,7 +24,7 @@ const transferLate: CauseRule = {
 const COLD_BELOW_PEAK_CELSIUS = 50
 /** Shorter than this no ring is hot through, min (choice; the heat of the ring says it better). */
 const SHORTEST_BURNOUT_MINUTES = 120
-const furnaceCold: CauseRule = {
+const furnaceCold: Rule = {
   name: 'The mould was not hot enough',
   change: 'Hold at the temperature of the investment, until the core is hot: see Cast, Burnout.',
   evidence: ({ furnaceCelsius: t, binder = 'phosphate', burnoutMinutes: m }) => {
@@ -65,7 +39,7 @@ const furnaceCold: CauseRule = {
     return when(cold || short, `${words.charAt(0).toUpperCase()}${words.slice(1)}.`)
   },
 }
-const coreFell: CauseRule = {
+const coreFell: Rule = {
   name: 'The mould cooled in the furnace and shrank',
   change: 'After a power cut or an open door judge the curve: see Cast, Burnout.',
   evidence: ({ coreFellToCelsius: t, measuredByMachine }) =>
@@ -75,7 +49,7 @@ const coreFell: CauseRule = {
         ? when(false, 'The core never fell, by the curve of the furnace.')
         : undefined,
 }
-const metalShort: CauseRule = {
+const metalShort: Rule = {
   name: 'Too little metal',
   change: 'Work the alloy out from the pattern with its sprue, and add the button: see Cast, Metal.',
   evidence: ({ alloyGrams: alloy, patternGrams: pattern, alloyId }) => {
@@ -91,7 +65,7 @@ const metalShort: CauseRule = {
 /** The alloys that a binder is usual for: what they have in common, where the alloy itself is not on record. */
 const usualTurns = (binder: Binder) =>
   Math.min(...alloyCards.filter(({ usualBinder }) => usualBinder === binder).map(({ turns }) => turns[0]))
-const fewTurns: CauseRule = {
+const fewTurns: Rule = {
   name: 'Too little pressure',
   change: 'More turns: 2 to 3 for dense, 4 to 5 for light alloys.',
   evidence: ({ turns, binder = 'phosphate', alloyId }) => {
@@ -100,7 +74,7 @@ const fewTurns: CauseRule = {
     return when(turns < usual, `${turns} turns; usual ${usual} or more.`)
   },
 }
-const clearanceLong: CauseRule = {
+const clearanceLong: Rule = {
   name: 'Gas could not leave the end of the mould',
   change: 'Bring the pattern to 6 mm (gypsum) or 3 to 4 mm (phosphate) below the end of the ring.',
   evidence: ({ endClearanceMillimetres: mm, binder = 'phosphate' }) => {
@@ -111,7 +85,7 @@ const clearanceLong: CauseRule = {
 }
 /** Through an inversion, °C/min (choice). */
 const SLOW_CELSIUS_PER_MINUTE = 10
-const heatedFast: CauseRule = {
+const heatedFast: Rule = {
   name: 'Heated too fast',
   change: 'Slowly through 250 °C and 573 °C; the longer program.',
   evidence: ({ burnoutMinutes: m, throughInversionsCelsiusPerMinute: rate }) =>
@@ -121,13 +95,13 @@ const heatedFast: CauseRule = {
         ? undefined
         : when(m < 150, `${Math.round(m)} min in the furnace in all.`),
 }
-const setShort: CauseRule = {
+const setShort: Rule = {
   name: 'Into the furnace before it had set',
   change: 'Bench set 45 to 60 min, or as the product says.',
   evidence: ({ benchSetMinutes: m }) =>
     m === undefined ? undefined : when(m < 45, `${Math.round(m)} min of bench set.`),
 }
-const ratioRule = (side: 'thin' | 'thick', name: string, change: string): CauseRule => ({
+const ratioRule = (side: 'thin' | 'thick', name: string, change: string): Rule => ({
   name,
   change,
   evidence: ({ ratio }) =>
@@ -137,13 +111,13 @@ const ratioRule = (side: 'thin' | 'thick', name: string, change: string): CauseR
       `Mixed at ${ratio.millilitresPerGram.toFixed(3)} mL/g, ${ratio.standing === 'usual' ? 'in the usual range' : `${ratio.standing}er than usual`}.`,
     ),
 })
-const noWetting: CauseRule = {
+const noWetting: Rule = {
   name: 'No wetting agent, or bubbles left on the wax',
   change: 'Wetting agent, blow it dry, paint the first investment on.',
   evidence: ({ wettingAgent }) =>
     wettingAgent === undefined ? undefined : when(wettingAgent === 'none', `Wetting agent: ${wettingAgent}.`),
 }
-const wettingPools: CauseRule = {
+const wettingPools: Rule = {
   name: 'Wetting agent pooled on the pattern',
   change: 'Blow it dry before the investment goes on.',
   evidence: ({ wettingAgent }) =>
@@ -151,7 +125,7 @@ const wettingPools: CauseRule = {
       ? undefined
       : when(wettingAgent === 'pools', `Wetting agent: ${wettingAgent}.`),
 }
-const sprueThin: CauseRule = {
+const sprueThin: Rule = {
   name: 'The sprue froze before the casting',
   change: 'A thicker sprue, or a ball reservoir close to the pattern: see Cast, Sprue and ring.',
   evidence: ({ sprueGauge: gauge }) =>
@@ -161,50 +135,50 @@ const sprueThin: CauseRule = {
 }
 /** Hotter than this a binder breaks down, °C: gypsum Phillips, recalled; phosphate common practice, its sheet decides. */
 const ceilings: Readonly<Record<Binder, number>> = { gypsum: GYPSUM_CEILING_CELSIUS, phosphate: 930 }
-const overheated: CauseRule = {
+const overheated: Rule = {
   name: 'The investment broke down',
   change: 'Gypsum-bonded never above 700 °C; phosphate-bonded as its sheet says.',
   evidence: ({ furnaceCelsius: t, binder = 'phosphate' }) =>
     t === undefined ? undefined : when(t > ceilings[binder], `Final hold at ${Math.round(t)} °C.`),
 }
-const waxMoved: CauseRule = {
+const waxMoved: Rule = {
   name: 'The wax moved before it was invested',
   change: 'Invest within an hour of the last look at the margin.',
   evidence: ({ marginToInvestMinutes: m }) =>
     m === undefined ? undefined : when(m > 30, `${Math.round(m)} min from the last look to investing.`),
 }
-const metalCold: CauseRule = {
+const metalCold: Rule = {
   name: 'The metal was not hot enough',
   change: 'Cast when the melt spins bright.',
 }
-const metalHot: CauseRule = {
+const metalHot: Rule = {
   name: 'The metal was too hot',
   change: 'Take the flame off as soon as it spins bright.',
 }
-const dropped: CauseRule = {
+const dropped: Rule = {
   name: 'The ring was knocked, or the mould cracked',
   change: 'Set it down softly; look for a crack.',
 }
-const bentOff: CauseRule = {
+const bentOff: Rule = {
   name: 'Bent when it was taken off the die',
   change: 'Straight up, by the sprue; chill it first.',
 }
 
-const carbonLeft: CauseRule = {
+const carbonLeft: Rule = {
   name: 'Wax or carbon was left in the mould',
   change: 'Hole down first; the whole final hold.',
   evidence: ({ burnoutMinutes: m }) =>
     m === undefined ? undefined : when(m < 180, `${Math.round(m)} min in the furnace in all.`),
 }
-const littleExpansion: CauseRule = {
+const littleExpansion: Rule = {
   name: 'The mould expanded too little',
   change: 'More special liquid, as the Cast screen works out from the table of the product.',
 }
-const spacerThin: CauseRule = {
+const spacerThin: Rule = {
   name: 'The spacer was thin, or at the margin',
   change: 'Two even coats, a millimetre short of the margin.',
 }
-const returned: CauseRule = {
+const returned: Rule = {
   name: 'Metal that was melted too often',
   change: 'New metal; for posts at least half of it.',
   evidence: ({ remeltShare: share }) =>
@@ -220,7 +194,7 @@ const rough = [wettingPools, thin, overheated, heatedFast, metalHot]
 const nodules = [noWetting, thick]
 
 /** Faults of a casting by where they are seen, with their causes, the likeliest first. */
-const faults: Readonly<Record<string, Readonly<Record<string, readonly CauseRule[]>>>> = {
+const faults: Readonly<Record<string, Readonly<Record<string, readonly Rule[]>>>> = {
   margin: {
     Short: short,
     Rounded: [clearanceLong, carbonLeft, fewTurns],
@@ -243,8 +217,6 @@ const faults: Readonly<Record<string, Readonly<Record<string, readonly CauseRule
   },
 }
 
-const order: Readonly<Record<Standing, number>> = { supported: 0, unknown: 1, against: 2 }
-
 /**
  * What may have caused a fault of a casting: first what this case's own record supports, then what is not on record, last
  * what it speaks against; the usual likelihood decides within each.
@@ -254,16 +226,5 @@ const order: Readonly<Record<Standing, number>> = { supported: 0, unknown: 1, ag
  * Source: common practice; the limits are those of the steps.
  */
 export function castingCauses(place: string, fault: string, record: CastingRecord): readonly RankedCause[] {
-  return (faults[place]?.[fault] ?? [])
-    .map(({ name, change, evidence }): RankedCause => {
-      const found = evidence?.(record)
-      return {
-        name,
-        change,
-        standing: found?.standing ?? 'unknown',
-        words: found?.words ?? 'Not on record.',
-        source: COMMON_PRACTICE,
-      }
-    })
-    .sort((a, b) => order[a.standing] - order[b.standing])
+  return rankCauses(faults[place]?.[fault] ?? [], record)
 }

@@ -399,6 +399,12 @@ describe('a whole route', () => {
     bench.finish(last)
     expect(isDelivered(bench.hand.state)).toBe(true)
   })
+  it.each(['existing', 'new', 'frame'])('a clear clasp, %s, can be done to the end', (onto) => {
+    const bench = new Bench('clear-clasp', { onto }).upTo('deliver')
+    bench.check('deliver', 'enclosures-back', 'All in the bag')
+    bench.finish('deliver')
+    expect(isDelivered(bench.hand.state)).toBe(true)
+  })
   it('what is done once stays done when the route goes back, not when it is remade', () => {
     const { route } = new Bench('complete-denture').job
     const first = route.steps[0]!.id

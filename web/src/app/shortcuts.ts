@@ -16,6 +16,7 @@ export const everywhere: readonly (readonly [key: string, does: string])[] = [
   ['o', 'Mount'],
   ['u', 'Set up'],
   ['k', 'Cast'],
+  ['e', 'Cure'],
   ['s', 'Shelf'],
   ['a', 'Take in a new case'],
   ['?', 'This sheet'],

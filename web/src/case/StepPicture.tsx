@@ -1,6 +1,8 @@
 import type { Route, Stage } from '@yentrik/core'
 import { PostPicture } from '../casting/PostPicture.tsx'
 import { RingDrawing } from '../casting/RingDrawing.tsx'
+import { ClaspPicture } from '../curing/ClaspPicture.tsx'
+import { CutPlan } from '../curing/CutPlan.tsx'
 import { Hatch } from '../parts/Hatch.tsx'
 import { PatternPicture } from '../waxing/PatternPicture.tsx'
 import { ImplantPicture } from './ImplantPicture.tsx'
@@ -42,6 +44,16 @@ export function StepPicture({
     )
   if (route.templateId === 'cast-posts' && stage !== 'receive')
     return <PostPicture sprued={stepId === 'metal-record' || stepId === 'cut-sprue'} />
+  if (route.templateId === 'clear-clasp' && stage !== 'receive' && stage !== 'pour')
+    return (
+      <ClaspPicture
+        covered={['protect', 'join-existing', 'pot-join', 'wax-base', 'pour-resin', 'pot-base'].includes(
+          stepId,
+        )}
+        joined={['pack', 'cure', 'check', 'polish', 'document', 'deliver'].includes(stage)}
+      />
+    )
+  if (stepId === 'deflask-saw') return <CutPlan />
   if (['invest', 'burnOut', 'cast'].includes(stage))
     return <RingDrawing at={pictured} wireMillimetres={2.6} lines={[]} />
   if (patternJobs.has(route.templateId) && stage !== 'receive')

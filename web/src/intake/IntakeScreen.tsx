@@ -24,6 +24,7 @@ const usualDays: Readonly<Record<string, number>> = {
   'complete-denture': 10,
   'wire-clasp-partial': 6,
   'immediate-denture': 8,
+  'clear-clasp': 3,
 }
 
 /** Takes a case in, in under a minute: what, for whom, when. The impression is looked at in the first steps. */

@@ -3,6 +3,8 @@ import {
   castingRecord,
   foundFaults,
   type JobState,
+  processingCauses,
+  processingRecord,
   type RankedCause,
   type RouteStep,
   type Standing,
@@ -15,10 +17,11 @@ const standingWords: Readonly<Record<Standing, string>> = {
   against: 'The record speaks against it',
 }
 
-/** What may have caused the faults of a casting that this step has found, by the evidence of this case. */
+/** What may have caused the faults that this step has found, by the evidence of this case. */
 export function FaultCauses({ job, step }: { job: JobState; step: RouteStep }) {
   const found = faultsOn(job, step).flatMap(({ place, where, fault }) => {
-    const causes = castingCauses(place, fault, castingRecord(job))
+    const casting = castingCauses(place, fault, castingRecord(job))
+    const causes = casting.length > 0 ? casting : processingCauses(place, fault, processingRecord(job))
     return causes.length > 0 ? [{ title: `${where}: ${fault.toLowerCase()}`, causes }] : []
   })
   if (found.length === 0) return null

@@ -3,6 +3,7 @@ import { articulatorMounting } from './articulator-mounting.ts'
 import { castBridge } from './cast-bridge.ts'
 import { castCrown } from './cast-crown.ts'
 import { castPosts } from './cast-posts.ts'
+import { clearClasp } from './clear-clasp.ts'
 import { completeDenture } from './complete-denture.ts'
 import { immediateDenture } from './immediate-denture.ts'
 import { implantVerification } from './implant-verification.ts'
@@ -23,6 +24,7 @@ const shipped: readonly RouteTemplate[] = [
   completeDenture,
   wireClaspPartial,
   immediateDenture,
+  clearClasp,
 ]
 
 /** Every shipped route template by its id. A new job is a new file here. */

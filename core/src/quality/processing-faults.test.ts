@@ -1,0 +1,73 @@
+import { describe, expect, it } from '@jest/globals'
+import { Bench, MINUTE } from '../route/case-bench.ts'
+import type { SheetData } from '../route/index.ts'
+import { type ProcessingRecord, processingCauses, processingRecord } from './index.ts'
+
+const careful: ProcessingRecord = {
+  peakCelsius: 91,
+  boiled: false,
+  residualPercent: 0.4,
+  doughMinutes: 10,
+  benchRestMinutes: 45,
+  gapAtLast: false,
+  finalKilopascals: 20_700,
+  greaseSeen: false,
+  separatorRecorded: true,
+  mouldCooledMinutes: 35,
+  flaskCelsius: 23,
+}
+
+describe('what the mould tells, by the evidence of the case', () => {
+  it.each<[string, string, Partial<ProcessingRecord>, string, string]>([
+    ['resin-surface', 'Bubbles inside', { boiled: true, peakCelsius: 127 }, 'boiled inside', '127 °C'],
+    ['resin-surface-upper', 'Bubbles inside', { gapAtLast: true }, 'Too little resin', 'A gap at the last'],
+    ['resin-surface', 'Bubbles inside', { doughMinutes: 3 }, 'before the dough', '3 min'],
+    ['resin-surface', 'Stone stuck to it', { separatorRecorded: false }, 'Separator missing', 'No separator'],
+    ['resin-surface', 'Stone stuck to it', { greaseSeen: true }, 'Wax was left', 'Grease was seen'],
+    ['on-cast', 'Wobbles', { flaskCelsius: 44 }, 'Opened warm', '44 °C'],
+    ['resin-surface', 'Fractured', { doughMinutes: 30 }, 'rubbery', '30 min'],
+  ])('%s, %s with %j: first comes %s', (check, fault, change, name, words) => {
+    const [first] = processingCauses(check, fault, { ...careful, ...change })
+    expect(first).toMatchObject({ standing: 'supported' })
+    expect(first!.name).toContain(name)
+    expect(first!.words).toContain(words)
+  })
+  it('a sound denture has no causes, a careful record speaks for none', () => {
+    expect(processingCauses('resin-surface', 'Sound', careful)).toEqual([])
+    const standings = processingCauses('resin-surface', 'Bubbles inside', careful).map(
+      ({ standing }) => standing,
+    )
+    expect(new Set(standings)).toEqual(new Set(['against']))
+  })
+  it('is read from the case: the bath by its curve, times by the clock', () => {
+    const bench = new Bench('complete-denture').upTo('cure-long-boil')
+    const straight: SheetData = {
+      kind: 'cure',
+      machine: 'Bath',
+      run: {
+        sections: [{ shape: 'ridge', millimetres: 12 }],
+        program: {
+          startCelsius: 100,
+          segments: [{ rampCelsiusPerMinute: 1, toCelsius: 100, holdMinutes: 45 }],
+        },
+        from: 'hand',
+        measured: [{ minutes: 45, celsius: 100 }],
+        showsTooMuchCelsius: 0,
+      },
+    }
+    bench.sheet('cure-long-boil', 'cure', straight)
+    bench.now += 50 * MINUTE
+    const record = processingRecord(bench.job)
+    // The model notes: a ridge of 12 mm straight into the boil peaks at 127.0 °C.
+    expect(record.peakCelsius).toBeCloseTo(127, -0.3)
+    expect(record).toMatchObject({
+      boiled: true,
+      separatorRecorded: true,
+      gapAtLast: false,
+      greaseSeen: false,
+    })
+    expect(processingCauses('resin-surface', 'Bubbles inside', record)[0]!.name).toBe(
+      'The monomer boiled inside',
+    )
+  })
+})
