@@ -48,5 +48,12 @@ export {
   RESIDUAL_WITHIN,
   sectionName,
 } from './cure-verdict.ts'
+export {
+  DOUGH_SOURCE,
+  type DoughStage,
+  type DoughStageName,
+  doughStageAt,
+  doughStages,
+} from './dough-stages.ts'
 export { type CureJudgement, type CureRun, checkCureRun, judgeCure } from './judge-cure.ts'
 export { type DoughRecipe, usualDough } from './resin-kinetics.ts'

@@ -104,7 +104,7 @@ function House() {
               to={to}
               end={to === '/'}
               className={({ isActive }) =>
-                `flex min-h-16 min-w-16 flex-1 flex-col items-center justify-center gap-1 text-sm sm:ml-2 sm:flex-none sm:rounded-l-2xl ${
+                `flex min-h-16 min-w-16 flex-1 sm:min-h-[3.7rem] flex-col items-center justify-center gap-1 text-sm sm:ml-2 sm:flex-none sm:rounded-l-2xl ${
                   isActive ? 'bg-base-200 text-base-content font-bold' : 'hover:bg-white/10'
                 }`
               }
@@ -115,7 +115,7 @@ function House() {
           ))}
           <button
             type="button"
-            className="hidden min-h-16 flex-col items-center justify-center gap-1 text-sm hover:bg-white/10 sm:mt-auto sm:flex"
+            className="hidden min-h-[3.7rem] flex-col items-center justify-center gap-1 text-sm hover:bg-white/10 sm:mt-auto sm:flex"
             onClick={() => setHelp(true)}
           >
             <CircleQuestionMark className="size-6" strokeWidth={1.75} aria-hidden />

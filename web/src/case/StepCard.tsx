@@ -13,6 +13,7 @@ import {
 } from '@yentrik/core'
 import { TriangleAlert } from 'lucide-react'
 import { Link } from 'react-router'
+import { DoughClock } from '../curing/DoughClock.tsx'
 import { dayAndTime, stageName } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { amountFigures } from '../mixing/amount-figures.ts'
@@ -65,6 +66,8 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
   const running = state.status === 'running'
   const entering = open && running
   const mixes = useRunningMixes()
+  const doughMix = job.steps['mix-dough']?.mixes.at(-1)
+  const mixedAt = doughMix && Date.parse(doughMix.metAt ?? doughMix.at)
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must scroll by keyboard too
     <section className="min-h-0 grow overflow-y-auto pr-1" aria-label="Instruction" tabIndex={0}>
@@ -109,6 +112,9 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
         </Link>
       )}
       <PlannedCuts job={job} step={step} caseId={hand.record?.caseId ?? ''} />
+      {step.id === 'dough' && mixedAt !== undefined && state.status !== 'done' && (
+        <DoughClock mixedAt={mixedAt} />
+      )}
       {(step.amounts ?? []).map((amount) => (
         <AmountRow
           key={amount.id}

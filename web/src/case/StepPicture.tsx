@@ -74,6 +74,14 @@ const ink = 'var(--color-base-content)'
 
 const flaskOrder = ['first-pour', 'second-pour', 'third-pour']
 
+/** Where a separator is due, as a line on the section. */
+const separators: Readonly<Record<string, string>> = {
+  'separator-cast': 'M92 186v-36q10-58 58-58t58 58v36',
+  'first-separator': 'M18 138q34-8 58 2M224 140q24-10 58-2',
+  'second-separator': 'M18 62h264',
+  'mould-separator': 'M84 150q4-72 66-72t66 72',
+}
+
 /** The flask cut across: pours that are in, the one that is due, the cavity once the wax is out. */
 function FlaskPicture({ stage, stepId }: { stage: Stage; stepId: string }) {
   const due = flaskOrder.indexOf(stepId)
@@ -127,6 +135,15 @@ function FlaskPicture({ stage, stepId }: { stage: Stage; stepId: string }) {
         stroke={ink}
         strokeWidth="1.5"
       />
+      {separators[stepId] && (
+        <path
+          d={separators[stepId]}
+          fill="none"
+          stroke="var(--color-primary)"
+          strokeWidth="5"
+          strokeLinecap="round"
+        />
+      )}
       <g fill={ink} fontSize="13" fontWeight="600">
         <text x="28" y="46">
           3 cap, stone

@@ -5,7 +5,12 @@ export function CutPlan() {
   const cuts = ['M96 70L62 34', 'M204 70l34-36', 'M74 172H22', 'M226 172h52']
   return (
     <svg viewBox="0 0 300 216" className="h-full w-full" role="img" aria-label="Where to saw, from above">
-      <path d="M20 200V110Q20 10 150 10t130 100v90z" fill="var(--halfstone)" stroke={ink} strokeWidth="1.5" />
+      <path
+        d="M20 212V110Q20 10 150 10t130 100v102z"
+        fill="var(--halfstone)"
+        stroke={ink}
+        strokeWidth="1.5"
+      />
       <path
         d="M70 184q-14-140 80-140t80 140l-34 2q6-104-46-104t-46 104z"
         fill="var(--resin)"

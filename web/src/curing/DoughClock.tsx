@@ -1,0 +1,63 @@
+import { DOUGH_SOURCE, type DoughStageName, doughStageAt, doughStages } from '@yentrik/core'
+import { ask } from '../casting/typed-figures.ts'
+import { clockTime } from '../format/format.ts'
+import { useNow } from '../live/live-store.ts'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { useKept } from '../parts/use-kept.ts'
+
+const MINUTE = 60_000
+const colours: Readonly<Record<DoughStageName, string>> = {
+  sandy: 'var(--color-base-300)',
+  stringy: 'var(--color-base-300)',
+  dough: 'var(--good)',
+  rubbery: 'var(--late)',
+  stiff: 'var(--color-error)',
+}
+
+/** Which stage the dough is in, and the hours between which it is packed, by the warmth of the room. */
+export function DoughClock({ mixedAt }: { readonly mixedAt: number }) {
+  const now = useNow()
+  const [text, keep] = useKept<string>('room celsius', () => '23')
+  const { value, fault } = readNumber(text, '°C')
+  const { answer: stages, refusal } = value === undefined ? {} : ask(() => doughStages(value))
+  const pack = stages?.find(({ name }) => name === 'dough')
+  const minutes = (now - mixedAt) / MINUTE
+  const until = 1.35 * (stages?.at(-1)?.fromMinutes ?? 22)
+  return (
+    <section className="border-base-300 mt-4 grid gap-2 border-t pt-3" aria-label="Dough">
+      {pack && value !== undefined && (
+        <>
+          <p className="text-lg">
+            Pack{' '}
+            <output className="figures text-5xl font-bold" aria-label="Pack between">
+              {clockTime(mixedAt + pack.fromMinutes * MINUTE)}-
+              {clockTime(mixedAt + (pack.toMinutes ?? 0) * MINUTE)}
+            </output>
+            , now <b>{doughStageAt(Math.max(0, minutes), value).name}</b>
+          </p>
+          <div className="relative flex h-10 overflow-hidden rounded-xl" aria-hidden>
+            {stages?.map(({ name, fromMinutes, toMinutes = until }) => (
+              <span
+                key={name}
+                className={`grid place-items-center text-sm font-semibold ${name === 'dough' || name === 'stiff' ? 'text-white' : ''}`}
+                style={{ width: `${(100 * (toMinutes - fromMinutes)) / until}%`, background: colours[name] }}
+              >
+                {name}
+              </span>
+            ))}
+            <span
+              className="bg-base-content absolute inset-y-0 w-1"
+              style={{ left: `${Math.min(100, (100 * Math.max(0, minutes)) / until)}%` }}
+            />
+          </div>
+        </>
+      )}
+      <div className="grid items-start gap-4 sm:grid-cols-[10rem_minmax(0,1fr)]">
+        <div>
+          <NumberField label="Room" unit="°C" text={text} onText={keep} fault={fault ?? refusal} />
+        </div>
+        <p className="text-sm opacity-80 sm:mt-8">{DOUGH_SOURCE}.</p>
+      </div>
+    </section>
+  )
+}
