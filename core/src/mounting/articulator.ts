@@ -1,7 +1,7 @@
 import type { Source } from '../materials/index.ts'
-import { millimetresFromInches } from '../quantity/index.ts'
+import { millimetresFromInches, toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { type SpacePoint, toRadians } from './space.ts'
+import type { SpacePoint } from './space.ts'
 
 /** Sides of the patient. */
 export interface OfSides {

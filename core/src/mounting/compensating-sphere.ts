@@ -1,7 +1,8 @@
+import { toDegrees, toRadians } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 import { type Articulator, BONWILL_MILLIMETRES } from './articulator.ts'
 import { type JawMovement, moveJaw, travelDirection } from './jaw-movement.ts'
-import { cross, inner, less, plus, type SpacePoint, times, toDegrees, toRadians, unit } from './space.ts'
+import { cross, inner, less, plus, type SpacePoint, times, unit } from './space.ts'
 
 /** Radius of the compensating curve, mm: 4 in. Source: Monson 1920, recalled; editable. */
 export const MONSON_RADIUS_MILLIMETRES = BONWILL_MILLIMETRES

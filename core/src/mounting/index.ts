@@ -34,4 +34,4 @@ export {
 } from './jaw-movement.ts'
 export type { JawPose } from './jaw-pose.ts'
 export { pinForOpening, type ToothOpening, toothOpening } from './pin-opening.ts'
-export { type SpacePoint, toRadians } from './space.ts'
+export type { SpacePoint } from './space.ts'

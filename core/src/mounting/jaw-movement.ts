@@ -1,7 +1,8 @@
+import { toDegrees, toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { type Articulator, checkArticulator } from './articulator.ts'
 import { type JawPose, jawPose } from './jaw-pose.ts'
-import { less, type SpacePoint, times, toDegrees, toRadians } from './space.ts'
+import { less, type SpacePoint, times } from './space.ts'
 
 export type Movement = 'protrusion' | 'rightLateral' | 'leftLateral'
 

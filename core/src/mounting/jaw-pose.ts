@@ -1,6 +1,7 @@
+import { toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import type { Articulator } from './articulator.ts'
-import { cross, inner, less, plus, type SpacePoint, times, toRadians, unit } from './space.ts'
+import { cross, inner, less, plus, type SpacePoint, times, unit } from './space.ts'
 
 /** Where the lower member has gone: a rigid movement. */
 export interface JawPose {

@@ -1,7 +1,8 @@
+import { toDegrees, toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { type Articulator, checkArticulator } from './articulator.ts'
 import { jawPose, rootNearestZero } from './jaw-pose.ts'
-import { lengthOf, less, type SpacePoint, toDegrees, toRadians } from './space.ts'
+import { lengthOf, less, type SpacePoint } from './space.ts'
 
 /** What a change of the pin does at a tooth. */
 export interface ToothOpening {

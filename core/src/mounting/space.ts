@@ -27,5 +27,3 @@ export const cross = (a: SpacePoint, b: SpacePoint): SpacePoint => ({
 })
 export const lengthOf = (a: SpacePoint) => Math.hypot(a.x, a.y, a.z)
 export const unit = (a: SpacePoint): SpacePoint => times(a, 1 / lengthOf(a))
-export const toRadians = (degrees: number) => (degrees * Math.PI) / 180
-export const toDegrees = (radians: number) => (radians * 180) / Math.PI

@@ -1,3 +1,4 @@
+export { toDegrees, toRadians } from './angle.ts'
 export {
   celsiusFromFahrenheit,
   fahrenheitFromCelsius,

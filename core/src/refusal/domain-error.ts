@@ -15,6 +15,30 @@ export class DomainError extends Error {
 }
 
 /**
+ * Refuses a reading that no hand can have read.
+ * @throws {DomainError} `reading-not-plausible`, or another code
+ */
+export function requireWithin(
+  value: number,
+  limits: {
+    readonly least: number
+    readonly most: number
+    readonly what: string
+    readonly field: string
+    readonly code?: string
+  },
+): void {
+  const { least, most, what, field, code = 'reading-not-plausible' } = limits
+  if (!(value >= least && value <= most))
+    throw new DomainError(
+      code,
+      `${what}: ${value} cannot be right.`,
+      `Measure again and enter a number from ${least} to ${most}.`,
+      field,
+    )
+}
+
+/**
  * Refuses what is not a finite number above 0 (or, with `orZero`, at least 0).
  * @throws {DomainError} `not-a-positive-number`
  */

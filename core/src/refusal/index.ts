@@ -1,1 +1,1 @@
-export { DomainError, requirePositive } from './domain-error.ts'
+export { DomainError, requirePositive, requireWithin } from './domain-error.ts'

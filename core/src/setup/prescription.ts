@@ -1,4 +1,4 @@
-import { DomainError } from '../refusal/index.ts'
+import { DomainError, requireWithin } from '../refusal/index.ts'
 import { fdiOf } from './tooth-set.ts'
 
 interface OfSides {
@@ -220,34 +220,57 @@ function line(
 
 /** @throws {DomainError} `reading-not-plausible`, naming the entry */
 export function checkPrescription(prescription: Prescription): void {
-  plausible(prescription.centreLineMillimetres, -10, 10, 'Centre line', 'centreLineMillimetres')
-  plausible(prescription.incisalLevelMillimetres, 5, 40, 'Incisal level', 'incisalLevelMillimetres')
-  plausible(prescription.labialFullnessMillimetres, -5, 25, 'Labial fullness', 'labialFullnessMillimetres')
-  plausible(prescription.highLipMillimetres, 0, 25, 'High-lip line', 'highLipMillimetres')
-  plausible(prescription.pinMillimetres, -20, 20, 'Pin', 'pinMillimetres')
+  requireWithin(prescription.centreLineMillimetres, {
+    least: -10,
+    most: 10,
+    what: 'Centre line',
+    field: 'centreLineMillimetres',
+  })
+  requireWithin(prescription.incisalLevelMillimetres, {
+    least: 5,
+    most: 40,
+    what: 'Incisal level',
+    field: 'incisalLevelMillimetres',
+  })
+  requireWithin(prescription.labialFullnessMillimetres, {
+    least: -5,
+    most: 25,
+    what: 'Labial fullness',
+    field: 'labialFullnessMillimetres',
+  })
+  requireWithin(prescription.highLipMillimetres, {
+    least: 0,
+    most: 25,
+    what: 'High-lip line',
+    field: 'highLipMillimetres',
+  })
+  requireWithin(prescription.pinMillimetres, { least: -20, most: 20, what: 'Pin', field: 'pinMillimetres' })
   checkSides(prescription)
 }
 
 /** @throws {DomainError} `reading-not-plausible`, naming the entry */
 export function checkSetUpReading(reading: SetUpReading): void {
-  plausible(reading.centreLineMillimetres, -10, 10, 'Centre line', 'centreLineMillimetres')
+  requireWithin(reading.centreLineMillimetres, {
+    least: -10,
+    most: 10,
+    what: 'Centre line',
+    field: 'centreLineMillimetres',
+  })
   for (const side of ['right', 'left'] as const) {
-    plausible(
-      reading.incisalLevelMillimetres[side],
-      5,
-      40,
-      `Incisal level, ${side}`,
-      'incisalLevelMillimetres',
-    )
-    plausible(
-      reading.labialFullnessMillimetres[side],
-      -5,
-      25,
-      `Labial fullness, ${side}`,
-      'labialFullnessMillimetres',
-    )
+    requireWithin(reading.incisalLevelMillimetres[side], {
+      least: 5,
+      most: 40,
+      what: `Incisal level, ${side}`,
+      field: 'incisalLevelMillimetres',
+    })
+    requireWithin(reading.labialFullnessMillimetres[side], {
+      least: -5,
+      most: 25,
+      what: `Labial fullness, ${side}`,
+      field: 'labialFullnessMillimetres',
+    })
   }
-  plausible(reading.pinMillimetres, -20, 20, 'Pin', 'pinMillimetres')
+  requireWithin(reading.pinMillimetres, { least: -20, most: 20, what: 'Pin', field: 'pinMillimetres' })
   checkSides(reading)
 }
 
@@ -256,17 +279,17 @@ function checkSides({
   planeMillimetres,
 }: Pick<Prescription, 'canineMillimetres' | 'planeMillimetres'>): void {
   for (const side of ['right', 'left'] as const) {
-    plausible(canineMillimetres[side], 10, 45, `Canine line, ${side}`, 'canineMillimetres')
-    plausible(planeMillimetres[side], 5, 60, `Occlusal plane, ${side}`, 'planeMillimetres')
+    requireWithin(canineMillimetres[side], {
+      least: 10,
+      most: 45,
+      what: `Canine line, ${side}`,
+      field: 'canineMillimetres',
+    })
+    requireWithin(planeMillimetres[side], {
+      least: 5,
+      most: 60,
+      what: `Occlusal plane, ${side}`,
+      field: 'planeMillimetres',
+    })
   }
-}
-
-function plausible(value: number, least: number, most: number, what: string, field: string): void {
-  if (!(value >= least && value <= most))
-    throw new DomainError(
-      'reading-not-plausible',
-      `${what}: ${value} mm cannot be right.`,
-      `Measure again and enter a number from ${least} to ${most}.`,
-      field,
-    )
 }

@@ -3,9 +3,9 @@ import {
   MONSON_RADIUS_MILLIMETRES,
   onSphere,
   sphereThrough,
-  toRadians,
 } from '../mounting/index.ts'
-import { DomainError, requirePositive } from '../refusal/index.ts'
+import { toRadians } from '../quantity/index.ts'
+import { DomainError, requirePositive, requireWithin } from '../refusal/index.ts'
 import type { Point } from '../trimming/index.ts'
 import { archAt, type FittedArch, fitArch } from './arch-form.ts'
 import { posteriorPath } from './posterior-path.ts'
@@ -173,27 +173,43 @@ export function planSetUp(entry: SetUpEntry): SetUpPlan {
 
 function checkEntry({ toothSet, stances, canineMillimetres, opposing, ...entry }: SetUpEntry): void {
   checkToothSet(toothSet)
-  const within = (value: number, least: number, most: number, what: string, field: string) => {
-    if (!(value >= least && value <= most))
-      throw new DomainError(
-        'reading-not-plausible',
-        `${what}: ${value} cannot be right.`,
-        `Enter a number from ${least} to ${most}.`,
-        field,
-      )
-  }
   for (const side of sides)
-    within(canineMillimetres[side], 10, 45, `Canine line, ${side}`, 'canineMillimetres')
-  within(entry.highLipMillimetres, 0, 25, 'High-lip line', 'highLipMillimetres')
+    requireWithin(canineMillimetres[side], {
+      least: 10,
+      most: 45,
+      what: `Canine line, ${side}`,
+      field: 'canineMillimetres',
+    })
+  requireWithin(entry.highLipMillimetres, {
+    least: 0,
+    most: 25,
+    what: 'High-lip line',
+    field: 'highLipMillimetres',
+  })
   requirePositive(entry.incisorForwardMillimetres, 'incisorForwardMillimetres', 'The place of the incisors')
-  within(entry.incisorBelowMillimetres, 0, 80, 'Occlusal plane below the axis', 'incisorBelowMillimetres')
+  requireWithin(entry.incisorBelowMillimetres, {
+    least: 0,
+    most: 80,
+    what: 'Occlusal plane below the axis',
+    field: 'incisorBelowMillimetres',
+  })
   for (const { mesiodistalDegrees, labialDegrees, shortMillimetres } of Object.values(stances)) {
-    within(mesiodistalDegrees, -30, 30, 'The tilt to the side', 'stances')
-    within(labialDegrees, -30, 45, 'The tilt of the face', 'stances')
-    within(shortMillimetres, -3, 3, 'The edge off the level', 'stances')
+    requireWithin(mesiodistalDegrees, {
+      least: -30,
+      most: 30,
+      what: 'The tilt to the side',
+      field: 'stances',
+    })
+    requireWithin(labialDegrees, { least: -30, most: 45, what: 'The tilt of the face', field: 'stances' })
+    requireWithin(shortMillimetres, { least: -3, most: 3, what: 'The edge off the level', field: 'stances' })
   }
   if (opposing.kind !== 'natural') return
-  within(opposing.overlapMillimetres, 0, 10, 'The overlap', 'overlapMillimetres')
+  requireWithin(opposing.overlapMillimetres, {
+    least: 0,
+    most: 10,
+    what: 'The overlap',
+    field: 'overlapMillimetres',
+  })
   // Other programs may leave the heights out altogether.
   const heights: Partial<OfEachSide<readonly number[]>> = opposing.heightsMillimetres ?? {}
   for (const side of sides) {
@@ -205,7 +221,12 @@ function checkEntry({ toothSet, stances, canineMillimetres, opposing, ...entry }
         'heightsMillimetres',
       )
     for (const height of heights[side] ?? [])
-      within(height, -5, 8, `Natural cusps, ${side}`, 'heightsMillimetres')
+      requireWithin(height, {
+        least: -5,
+        most: 8,
+        what: `Natural cusps, ${side}`,
+        field: 'heightsMillimetres',
+      })
   }
 }
 

@@ -1,4 +1,4 @@
-import { DomainError } from '../refusal/index.ts'
+import { DomainError, requireWithin } from '../refusal/index.ts'
 
 export const anteriorTeeth = ['central', 'lateral', 'canine'] as const
 export const posteriorTeeth = ['firstPremolar', 'secondPremolar', 'firstMolar', 'secondMolar'] as const
@@ -36,20 +36,28 @@ export function checkToothSet({ name, widthsMillimetres, lengthsMillimetres, cus
   if (name.trim() === '')
     throw new DomainError('words-missing', 'The set has no name.', 'Give it the name the lab uses.', 'name')
   for (const kind of [...anteriorTeeth, ...posteriorTeeth])
-    within(widthsMillimetres[kind], 3, 14, `The width of the ${toothNames[kind].toLowerCase()}`, kind)
+    requireWithin(widthsMillimetres[kind], {
+      least: 3,
+      most: 14,
+      what: `The width of the ${toothNames[kind].toLowerCase()}`,
+      field: kind,
+      code: 'tooth-measure',
+    })
   for (const kind of anteriorTeeth)
-    within(lengthsMillimetres[kind], 5, 16, `The length of the ${toothNames[kind].toLowerCase()}`, kind)
-  within(cuspDegrees, 0, 45, 'The cusp angle', 'cuspDegrees')
-}
-
-function within(value: number, least: number, most: number, what: string, field: string): void {
-  if (!(value >= least && value <= most))
-    throw new DomainError(
-      'tooth-measure',
-      `${what} is ${value}.`,
-      `Measure it again: from ${least} to ${most}.`,
-      field,
-    )
+    requireWithin(lengthsMillimetres[kind], {
+      least: 5,
+      most: 16,
+      what: `The length of the ${toothNames[kind].toLowerCase()}`,
+      field: kind,
+      code: 'tooth-measure',
+    })
+  requireWithin(cuspDegrees, {
+    least: 0,
+    most: 45,
+    what: 'The cusp angle',
+    field: 'cuspDegrees',
+    code: 'tooth-measure',
+  })
 }
 
 /** The upper or lower tooth of a side in ISO 3950 numbers. @example fdiOf('canine', 'upper', 'left') // 23 */

@@ -1,6 +1,7 @@
+import { toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { type PerSide, sides } from './landmarks.ts'
-import { distance, type Point, radians } from './plane-geometry.ts'
+import { distance, type Point } from './plane-geometry.ts'
 import { PLANE_OFF_MIDDLE, TOTAL_HEIGHT } from './trim-heights.ts'
 import { heelRange, type TrimPlan } from './trim-plan.ts'
 
@@ -161,7 +162,7 @@ export function caliperSymmetry({
 export function sideTouchUps(model: FinishedModel, plan: TrimPlan): PerSide<TouchUp> | undefined {
   const { canineCornerMillimetres: canine, heelCornerMillimetres: heel } = model
   if (!canine || !heel) return undefined
-  const across = Math.cos(radians(plan.tauDegrees))
+  const across = Math.cos(toRadians(plan.tauDegrees))
   const slack = [plan.slackMillimetres.right, plan.slackMillimetres.left] as const
   const [right, left] = sides.map((_, side) =>
     touchUp([(heel[side]! - plan.heel.atSide.x) * across, (canine[side]! - plan.corner.x) * across], slack),

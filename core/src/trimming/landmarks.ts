@@ -1,5 +1,6 @@
+import { toDegrees } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { degrees, distance, dot, fitLine, mean, minus, type Point } from './plane-geometry.ts'
+import { distance, dot, fitLine, mean, minus, type Point } from './plane-geometry.ts'
 
 export type Side = 'right' | 'left'
 export const sides: readonly Side[] = ['right', 'left']
@@ -179,7 +180,7 @@ export function buccalLine(
   const { direction, acrossSquares } = fitLine(points)
   const d = direction.y < 0 ? { x: -direction.x, y: -direction.y } : direction
   const tau = Math.atan2(-d.x, d.y)
-  if (Math.abs(degrees(tau)) > 45)
+  if (Math.abs(toDegrees(tau)) > 45)
     throw new DomainError(
       'points-are-no-line',
       `The ${side} buccal points run across the arch.`,

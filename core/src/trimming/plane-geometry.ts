@@ -15,8 +15,6 @@ export const mean = (points: readonly Point[]): Point => ({
   y: points.reduce((sum, p) => sum + p.y, 0) / points.length,
 })
 export const distance = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y)
-export const degrees = (radians: number) => (radians * 180) / Math.PI
-export const radians = (inDegrees: number) => (inDegrees * Math.PI) / 180
 
 /** A line n · p = h, the inside being n · p <= h. */
 export interface CutLine {

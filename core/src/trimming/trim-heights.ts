@@ -1,6 +1,6 @@
-import { millimetresFromInches } from '../quantity/index.ts'
+import { millimetresFromInches, toDegrees } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { degrees, type Point } from './plane-geometry.ts'
+import type { Point } from './plane-geometry.ts'
 import type { TrimPlan } from './trim-plan.ts'
 
 /** Total height of the pair, 2 3/4 in (common practice); the occlusal plane in the middle of it. */
@@ -77,7 +77,7 @@ export function planHeights(
   const short = Math.max(0, targetMillimetres - least)
   const over = deepestMillimetres === undefined ? undefined : targetMillimetres - deepestMillimetres
   return {
-    tiltDegrees: degrees(Math.atan(Math.hypot(plane.gx, plane.gy))),
+    tiltDegrees: toDegrees(Math.atan(Math.hypot(plane.gx, plane.gy))),
     corners,
     leastMillimetres: least,
     shortMillimetres: short,

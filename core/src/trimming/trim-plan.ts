@@ -1,4 +1,4 @@
-import { millimetresFromInches } from '../quantity/index.ts'
+import { millimetresFromInches, toDegrees, toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import {
   buccalLine,
@@ -13,7 +13,7 @@ import {
   sides,
   type UpperLandmarks,
 } from './landmarks.ts'
-import { along, type CutLine, degrees, dot, meet, minus, type Point, radians } from './plane-geometry.ts'
+import { along, type CutLine, dot, meet, minus, type Point } from './plane-geometry.ts'
 
 /** What a person may set; the rest follows. Lengths mm, angles degrees. All are our choice unless said otherwise. */
 export interface TrimChoices {
@@ -122,7 +122,7 @@ export function planLower(
   const framed = frameLower(landmarks)
   const side = planSides(framed, choices)
   const front = lowerFront(framed, side, choices)
-  return assemble('lower', framed, side, front, radians(upperSideAngleDegrees), choices)
+  return assemble('lower', framed, side, front, toRadians(upperSideAngleDegrees), choices)
 }
 
 interface PlannedSides {
@@ -198,7 +198,7 @@ function canineCorner(
   choices: TrimChoices,
 ): { K0: Point; Q: Point; rho: Point } {
   const Q = seenFrom(side.better, framed.canines[side.better])
-  const ray = radians(choices.canineRayDegrees)
+  const ray = toRadians(choices.canineRayDegrees)
   const rho = { x: Math.sin(ray), y: Math.cos(ray) }
   return { K0: along(Q, rho, (side.h0 - dot(side.normal, Q)) / dot(side.normal, rho)), Q, rho }
 }
@@ -222,7 +222,7 @@ function upperFront(framed: FramedArch, side: PlannedSides, choices: TrimChoices
       'Mark the incisor front and the canine centres again.',
       'incisorFront',
     )
-  const limit = radians(choices.frontMaxDegrees)
+  const limit = toRadians(choices.frontMaxDegrees)
   const steep = wanted > limit
   const phi = steep ? limit : wanted
   const f = { x: Math.sin(phi), y: Math.cos(phi) }
@@ -236,12 +236,12 @@ function upperFront(framed: FramedArch, side: PlannedSides, choices: TrimChoices
     ? [
         {
           code: 'front-steep',
-          sentence: `The front would stand at ${degrees(wanted).toFixed(0)}°: it is kept at ${choices.frontMaxDegrees}°, and the sides move out by ${(h0 - side.h0).toFixed(1)} mm.`,
+          sentence: `The front would stand at ${toDegrees(wanted).toFixed(0)}°: it is kept at ${choices.frontMaxDegrees}°, and the sides move out by ${(h0 - side.h0).toFixed(1)} mm.`,
         },
       ]
     : []
   return {
-    front: { kind: 'planes', angleDegrees: degrees(phi), line },
+    front: { kind: 'planes', angleDegrees: toDegrees(phi), line },
     corner: meet(sideLine, line),
     apex: { x: 0, y: line.offset / f.y },
     h0,
@@ -278,7 +278,7 @@ function lowerFront(framed: FramedArch, side: PlannedSides, choices: TrimChoices
       kind: 'arc',
       centre,
       radiusMillimetres: radius,
-      halfAngleDegrees: degrees(Math.atan2(corner.x, corner.y - centre.y)),
+      halfAngleDegrees: toDegrees(Math.atan2(corner.x, corner.y - centre.y)),
     },
     corner,
     apex: { x: 0, y: centre.y + radius },
@@ -341,8 +341,8 @@ function planHeel(
       line: { normal, offset: dot(normal, atBack) },
       lengthMillimetres: length,
       longestMillimetres: longest,
-      betaDegrees: degrees(beta),
-      gammaDegrees: degrees(gamma),
+      betaDegrees: toDegrees(beta),
+      gammaDegrees: toDegrees(gamma),
       atBack,
       atSide: along(C, forwards, legSide),
     },
@@ -376,7 +376,7 @@ function assemble(
     corner,
     choices.heelMillimetres,
   )
-  const sideAngleDegrees = 90 - degrees(side.tau)
+  const sideAngleDegrees = 90 - toDegrees(side.tau)
   const all: TrimWarning[] = [...warnings, ...heelWarnings]
   if (side.weak && !side.either)
     all.push({
@@ -393,7 +393,7 @@ function assemble(
     framed,
     better: side.better,
     either: side.either,
-    tauDegrees: degrees(side.tau),
+    tauDegrees: toDegrees(side.tau),
     sideAngleDegrees,
     sideLine,
     outwardShiftMillimetres: side.h0 - side.support[side.better],
