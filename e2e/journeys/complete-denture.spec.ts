@@ -135,7 +135,7 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
       await expect(page.getByRole('region', { name: 'What it comes to' })).toContainText(
         '10 °C below boiling',
       )
-      await page.getByRole('button', { name: 'Start Bath 1 now' }).click()
+      await page.getByRole('button', { name: /^Start Bath \d now$/ }).click()
       await expect(page.getByLabel('Bath shows')).toContainText('°C')
       await forward(request, 240)
       await page.getByText('Stand-in: what if').click()
@@ -146,6 +146,7 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
       await expect(page.getByRole('status', { name: 'What the curve says' })).toContainText('Cured')
       await page.getByRole('button', { name: /^Into the record: the curve/ }).click()
       await expect(page.getByRole('status').filter({ hasText: /^On record: / })).toBeVisible()
+      await page.getByRole('button', { name: 'Take the flasks out' }).click()
       await page.getByRole('main').getByRole('link').first().click()
       await expect(check(page, 'Cure as it was')).toContainText('On record')
     })

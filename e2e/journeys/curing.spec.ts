@@ -73,7 +73,7 @@ test('straight into the boil is warned, wants a reason, and comes back as porous
   await bringTo(page, request, 'cure-long-boil')
   await step(page).getByRole('link', { name: 'See what the bath does' }).click()
   await page.getByRole('button', { name: /Straight into boiling water/ }).click()
-  const all = page.getByRole('button', { name: 'Start Bath 1 all the same' })
+  const all = page.getByRole('button', { name: /^Start Bath \d all the same$/ })
   await all.click()
   await expect(page.getByText('Write down why it is run all the same.')).toBeVisible()
   await page.getByLabel('Why all the same').fill('patient flies tonight, agreed by telephone')
@@ -83,6 +83,7 @@ test('straight into the boil is warned, wants a reason, and comes back as porous
   await expect(page.getByRole('status', { name: 'What the curve says' })).toContainText('Probably porous')
   await page.getByRole('button', { name: /^Into the record: the curve/ }).click()
   await expect(page.getByRole('status').filter({ hasText: /^On record: / })).toBeVisible()
+  await page.getByRole('button', { name: 'Take the flasks out' }).click()
   await page.getByRole('main').getByRole('link').first().click()
   const cure = check(page, 'Cure as it was')
   await expect(cure).toContainText('The resin has probably boiled inside')
@@ -110,6 +111,30 @@ test('without a connected bath one reading in the hold is enough; too little is 
   await cure.getByLabel('Bath showed').fill('100')
   await cure.getByRole('button', { name: 'Record the reading' }).click()
   await expect(cure).toContainText('On record')
+})
+
+test('two flasks in one bath, each with the curve in its own record', async ({ page, request }) => {
+  test.setTimeout(180_000)
+  const recordCurve = async () => {
+    await expect(page.getByRole('status', { name: 'What the curve says' })).toContainText('Cured')
+    await page.getByRole('button', { name: /^Into the record: the curve/ }).click()
+    await expect(page.getByRole('status').filter({ hasText: /^On record: / })).toBeVisible()
+  }
+  const upper = await takeIn(page, 'Complete denture', 'Upper', 'CU-3')
+  await bringTo(page, request, 'cure-long-boil')
+  const lower = await takeIn(page, 'Complete denture', 'Lower', 'CU-4')
+  await bringTo(page, request, 'cure-long-boil')
+  await step(page).getByRole('link', { name: 'See what the bath does' }).click()
+  await page.getByRole('checkbox', { name: new RegExp(`^${upper} `) }).click()
+  await page.getByRole('button', { name: /^Start Bath \d now$/ }).click()
+  await expect(page.getByLabel('Bath shows')).toContainText('°C')
+  await forward(request, 640)
+  await recordCurve()
+  await page.getByRole('link', { name: upper }).click()
+  await expect(page.getByRole('link', { name: lower })).toBeVisible()
+  await recordCurve()
+  await page.getByRole('button', { name: 'Take the flasks out' }).click()
+  await expect(page.getByRole('button', { name: 'Take the flasks out' })).toBeHidden()
 })
 
 test('clear clasps, three ways: moist strips, a bare face, a cloudy clasp', async ({ page, request }) => {

@@ -10,6 +10,14 @@ export {
   usualPowderGrams,
 } from './amount-needed.ts'
 export {
+  CAST_OF_ITS_BOX,
+  type FlaskMeasured,
+  type FlaskPour,
+  type FlaskPours,
+  flaskPours,
+  ROOM_ABOVE_TEETH,
+} from './flask-pours.ts'
+export {
   BOUND_WATER_GRAMS_PER_GRAM,
   type GypsumMix,
   gypsumSettingFactor,

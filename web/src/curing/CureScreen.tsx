@@ -14,7 +14,6 @@ import { Link, useSearchParams } from 'react-router'
 import { useCaseHand } from '../case/case-hand.ts'
 import type { ForCase } from '../case/IntoRecord.tsx'
 import { clockTime, dayAndTime } from '../format/format.ts'
-import { ApiError, api } from '../live/api.ts'
 import { useNow } from '../live/live-store.ts'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { TextField } from '../parts/TextField.tsx'
@@ -35,6 +34,7 @@ import {
   withProposal,
 } from './cure-draft.ts'
 import { cureStepId, LiveCure } from './LiveCure.tsx'
+import { StartBath } from './StartBath.tsx'
 import { curingWorker, useFollowed } from './use-cure.ts'
 
 const MINUTE = 60_000
@@ -43,7 +43,12 @@ const MINUTE = 60_000
 export function CureScreen() {
   const [query] = useSearchParams()
   const caseId = query.get('case')
-  return caseId ? <CureForCase caseId={caseId} /> : <CureTool kept="cure" />
+  // The key: from one case to another nothing that was typed for the first may stay.
+  return caseId ? (
+    <CureForCase key={`${caseId} ${query.get('job')}`} caseId={caseId} />
+  ) : (
+    <CureTool kept="cure" />
+  )
 }
 
 function CureForCase({ caseId }: { caseId: string }) {
@@ -181,56 +186,6 @@ function useBath(forCase: ForCase | undefined): MachineRun | undefined {
   if (forCase) return stepId ? runOf(runs, forCase.caseId, forCase.job, stepId) : undefined
   return runs.find(
     ({ stoppedAt, loads, kind }) => stoppedAt === null && loads.length === 0 && kind === 'bath',
-  )
-}
-
-const BATHS = ['Bath 1', 'Bath 2', 'Bath 3']
-
-/** Switches the bath on; against advice only with a reason, which goes into the record. */
-function StartBath({
-  program,
-  bad,
-  reason,
-  onReason,
-  forCase,
-}: {
-  program: TemperatureProgram
-  bad: boolean
-  reason: string
-  onReason: (reason: string) => void
-  forCase?: ForCase
-}) {
-  const busy = useMachineRuns().filter(({ stoppedAt }) => stoppedAt === null)
-  const [told, setTold] = useState<string>()
-  const stepId = forCase && cureStepId(forCase)
-  const running = stepId !== undefined && forCase?.job.steps[stepId]?.status === 'running'
-  const machine = BATHS.find((name) => !busy.some((run) => run.machine === name)) ?? BATHS[0]!
-  const start = async () => {
-    if (bad && forCase && reason.trim() === '') return setTold('Write down why it is run all the same.')
-    try {
-      setTold(undefined)
-      if (bad && forCase && stepId) {
-        const text = `The bath is run against advice: ${reason.trim()}`
-        await forCase.hand.give({ type: 'note', jobId: forCase.job.jobId, stepId, text })
-      }
-      const loads = running && forCase ? [{ caseId: forCase.caseId, jobId: forCase.job.jobId, stepId }] : []
-      await api('/machine-runs', { body: { kind: 'bath', machine, program, loads } })
-    } catch (error) {
-      setTold(error instanceof ApiError ? error.message : String(error))
-    }
-  }
-  return (
-    <div className="grid gap-2">
-      {bad && forCase && <TextField label="Why all the same" text={reason} onText={onReason} />}
-      <button
-        type="button"
-        className={`${bad ? 'act btn-error' : 'act-main'} justify-self-start`}
-        onClick={() => void start()}
-      >
-        {bad ? `Start ${machine} all the same` : `Start ${machine} now`}
-      </button>
-      {told && <Told tone="error">{told}</Told>}
-    </div>
   )
 }
 

@@ -1,10 +1,11 @@
-import { type CureRun, programMinutes, type ResinSection } from '@yentrik/core'
-import { useMemo, useState } from 'react'
+import { type CaseSummary, type CureRun, programMinutes, type ResinSection } from '@yentrik/core'
+import { Fragment, useMemo, useState } from 'react'
+import { Link } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
 import { dayAndTime, quantity } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
-import { useNow } from '../live/live-store.ts'
+import { useFetched, useNow } from '../live/live-store.ts'
 import { Told } from '../parts/Told.tsx'
 import type { MachineRun } from '../program/use-machine-runs.ts'
 import { CureChart } from './CureChart.tsx'
@@ -84,6 +85,7 @@ export function LiveCure({
               ? `program over since ${dayAndTime(Date.parse(run.endsAt), now)}`
               : `out about ${dayAndTime(Date.parse(run.endsAt), now)}`}
         </p>
+        <OtherFlasks run={run} forCase={forCase} />
         {judged && !judged.ok && <Told tone="error">{judged.sentence}</Told>}
         {judgement && (run.ended || run.stoppedAt || judgement.verdict === 'porous') && (
           <div role="status" aria-label="What the curve says">
@@ -152,3 +154,26 @@ const troubles = [
   ['Water runs low: it cools', { kind: 'doorOpen', minutes: 60 }],
   ['The thermostat drifts', { kind: 'drift', celsiusPerHour: 2 }],
 ] as const
+
+/** Who else lies in this bath, each with its own record to keep. */
+function OtherFlasks({ run, forCase }: { run: MachineRun; forCase: ForCase | undefined }) {
+  const { data = [] } = useFetched<readonly CaseSummary[]>('/cases?which=all')
+  const others = run.loads.filter(
+    ({ caseId, jobId }) => caseId !== forCase?.caseId || jobId !== forCase.job.jobId,
+  )
+  if (!forCase || others.length === 0) return null
+  return (
+    <p>
+      With it:{' '}
+      {others.map(({ caseId, jobId }, n) => (
+        <Fragment key={`${caseId} ${jobId}`}>
+          {n > 0 && ', '}
+          <Link to={`/cure?case=${caseId}&job=${jobId}`} className="link">
+            {data.find((each) => each.caseId === caseId)?.docket ?? 'another case'}
+          </Link>
+        </Fragment>
+      ))}
+      . Each by its own thickness.
+    </p>
+  )
+}

@@ -1,11 +1,17 @@
-import { type MeshUnitId, type MixGiven, type RememberedMix, usualJobs } from '@yentrik/core'
+import {
+  type FlaskMeasured,
+  type MeshUnitId,
+  type MixGiven,
+  type RememberedMix,
+  usualJobs,
+} from '@yentrik/core'
 import { lazy, Suspense } from 'react'
 import { capital, grams } from '../format/format.ts'
 import { useFetched } from '../live/live-store.ts'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { type Basis, bagGramsOf, type Field, type HowMuch, type HowMuchEntry } from './how-much.ts'
+import { type Basis, bagGramsOf, type Field, flaskUnit, type HowMuch, type HowMuchEntry } from './how-much.ts'
 import type { Weighed } from './weighed.ts'
 
 const MeshDrop = lazy(async () => ({ default: (await import('../mesh/MeshDrop.tsx')).MeshDrop }))
@@ -15,6 +21,7 @@ const bases: Options<Basis> = [
   ['job', 'Job'],
   ['size', 'Size'],
   ['mesh', 'Mesh'],
+  ['flask', 'Flask'],
   ['before', 'As before'],
 ]
 const knownParts: Options<MixGiven['from']> = [
@@ -35,7 +42,7 @@ interface HowMuchPanelProps {
   readonly amountId?: string
 }
 
-/** How much: by a known part, a usual job, measured sides, a mesh, or what this lab used before. */
+/** How much: by a known part, a usual job, measured sides, a mesh, a pour of a flask, or what this lab used before. */
 export function HowMuchPanel(props: HowMuchPanelProps) {
   const { entry, onEntry, result, card } = props
   const field = (name: Field, label: string, unit: string, hint?: string) => (
@@ -127,8 +134,9 @@ export function HowMuchPanel(props: HowMuchPanelProps) {
           />
         </Suspense>
       )}
+      {entry.basis === 'flask' && <OfFlask {...props} />}
       {entry.basis === 'before' && <AsBefore {...props} />}
-      {(entry.basis === 'size' || entry.basis === 'mesh') && (
+      {(entry.basis === 'size' || entry.basis === 'mesh' || entry.basis === 'flask') && (
         <div className="grid grid-cols-2 items-start gap-x-3">
           <Pills
             label="Air in it"
@@ -149,6 +157,51 @@ export function HowMuchPanel(props: HowMuchPanelProps) {
         </p>
       )}
     </div>
+  )
+}
+
+const flaskFields: readonly (readonly [keyof FlaskMeasured, string, string?])[] = [
+  ['lowerMillilitres', 'Lower half holds', 'water to its rim, weighed once: 1 g is 1 mL'],
+  ['ringMillilitres', 'Ring holds', 'water above that, to the lid'],
+  ['ringMillimetres', 'Ring high'],
+  ['castMillimetres', 'Cast to its land'],
+  ['castLengthMillimetres', 'Cast long'],
+  ['castWidthMillimetres', 'Cast wide'],
+  ['cuspMillimetres', 'Cusps above land'],
+  ['waxUpCm3', 'Wax-up above land', 'ridge, wax, teeth'],
+]
+
+/** The three pours of a flask, from its water and its cast. */
+function OfFlask({ entry, onEntry, result }: HowMuchPanelProps) {
+  const cm3 = (pour: HowMuchEntry['pour']) =>
+    result.flask ? ` ${result.flask.cm3[pour].toFixed(0)} cm3` : ''
+  return (
+    <>
+      <Pills
+        label="Pour"
+        options={[
+          ['first', `First${cm3('first')}`],
+          ['second', `Second${cm3('second')}`],
+          ['cap', `Cap${cm3('cap')}`],
+        ]}
+        value={entry.pour}
+        onChoose={(pour) => onEntry({ pour })}
+      />
+      <div className="grid grid-cols-2 items-end gap-x-3">
+        {flaskFields.map(([field, label, hint]) => (
+          <NumberField
+            key={field}
+            label={label}
+            unit={flaskUnit(field)}
+            text={entry.flask[field]}
+            onText={(text) => onEntry({ flask: { ...entry.flask, [field]: text } })}
+            fault={entry.flask[field].trim() === '' ? undefined : result.faults[field]}
+            hint={hint}
+          />
+        ))}
+      </div>
+      {result.flask?.warning && <Told tone="warning">{result.flask.warning}</Told>}
+    </>
   )
 }
 

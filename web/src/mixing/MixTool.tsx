@@ -15,13 +15,14 @@ import { useNow } from '../live/live-store.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
+import { useKept } from '../parts/use-kept.ts'
 import { lotWords, useShelf } from '../shelf/use-shelf.ts'
 import { useDevices } from '../weighing/use-devices.ts'
 import { powderWords } from './amount-figures.ts'
 import { type Bowl, bowlNumbers, emptyBowl } from './bowl.ts'
 import { ClockStrip } from './ClockStrip.tsx'
 import { HowMuchPanel } from './HowMuchPanel.tsx'
-import { freshEntry, type HowMuchEntry, howMuch } from './how-much.ts'
+import { emptyFlask, freshEntry, type HowMuchEntry, howMuch } from './how-much.ts'
 import { MixClocks, useRunningMixes } from './MixClocks.tsx'
 import { MoreSums } from './MoreSums.tsx'
 import { Vessels } from './Vessels.tsx'
@@ -63,7 +64,8 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
   const asked = step?.amount.materialId ?? materialId
   const [chosen, setChosen] = useState(asked && isWeighed(materials.get(asked)) ? asked : 'dental-stone')
   const [lotId, setLotId] = useState<string>()
-  const [entry, setEntry] = useState(() => freshEntry(step?.amount.powderGrams ?? 100))
+  const [flask, keepFlask] = useKept(`flask ${step?.caseId ?? ''}`, () => emptyFlask)
+  const [entry, setEntry] = useState(() => freshEntry(step?.amount.powderGrams ?? 100, step?.stepId, flask))
   const [ratioText, setRatioText] = useState(
     step?.amount.millilitresPerGram ? String(step.amount.millilitresPerGram) : '',
   )
@@ -150,7 +152,10 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
           />
           <HowMuchPanel
             entry={entry}
-            onEntry={(change: Partial<HowMuchEntry>) => setEntry((before) => ({ ...before, ...change }))}
+            onEntry={(change: Partial<HowMuchEntry>) => {
+              setEntry((before) => ({ ...before, ...change }))
+              if (change.flask) keepFlask(change.flask)
+            }}
             result={result ?? { faults: {}, source: '' }}
             card={card}
             materialId={classId}

@@ -30,6 +30,27 @@ describe('how much', () => {
     expect(cm3).toBe(60)
     expect(mix?.powderGrams).toBeCloseTo(99.398 * 0.99 * 1.1, 2)
   })
+  const flask = {
+    lowerMillilitres: '160',
+    ringMillilitres: '180',
+    ringMillimetres: '30',
+    castLengthMillimetres: '60',
+    castWidthMillimetres: '65',
+    castMillimetres: '20',
+    cuspMillimetres: '26',
+    waxUpCm3: '25',
+  }
+  // By hand: (160 - 62.4) cm3 of stone at 2.75 g/cm3 and 0.24: 1.65663 g to the cm3, · 0.99 · 1.1.
+  it('goes by the flask once it is measured, each step by its pour', () => {
+    const entry = freshEntry(250, 'first-pour', flask)
+    expect(entry.basis).toBe('flask')
+    expect(howMuch(entry, stone, 0.24).mix?.powderGrams).toBeCloseTo(97.6 * 1.65663 * 0.99 * 1.1, 1)
+    expect(freshEntry(120, 'third-pour', flask).pour).toBe('cap')
+    expect(freshEntry(120, 'third-pour', { ...flask, ringMillimetres: '' }).basis).toBe('weight')
+    expect(
+      of({ basis: 'flask', flask: { ...flask, ringMillimetres: 'x' } }).faults.ringMillimetres,
+    ).toBeDefined()
+  })
   it('waits for the unit of a mesh', () =>
     expect(of({ basis: 'mesh', meshVolume: 60_000 }).mix).toBeUndefined())
 })

@@ -2,6 +2,10 @@ import {
   AIR_FRACTION,
   cm3FromMeshVolume,
   DomainError,
+  type FlaskMeasured,
+  type FlaskPour,
+  type FlaskPours,
+  flaskPours,
   type JobSize,
   type MeshUnitId,
   type Mix,
@@ -17,7 +21,7 @@ import {
 import { readNumber } from '../parts/NumberField.tsx'
 import type { Weighed } from './weighed.ts'
 
-export type Basis = 'weight' | 'job' | 'size' | 'mesh' | 'before'
+export type Basis = 'weight' | 'job' | 'size' | 'mesh' | 'flask' | 'before'
 
 /** Everything that the "How much" side of the screen holds, as typed. */
 export interface HowMuchEntry {
@@ -39,12 +43,39 @@ export interface HowMuchEntry {
   readonly meshVolume?: number
   readonly meshUnit?: MeshUnitId
   readonly beforeGrams?: number
+  readonly pour: FlaskPour
+  readonly flask: FlaskEntry
 }
+/** As typed. */
+export type FlaskEntry = Readonly<Record<keyof FlaskMeasured, string>>
 export type Field = 'known' | 'count' | 'length' | 'width' | 'height' | 'diameter' | 'inside' | 'waste'
 
-export function freshEntry(powderGrams: number): HowMuchEntry {
+/** Ridge, wax and teeth of a whole denture above the land, cm3 (assumption). */
+const USUAL_WAX_UP_CM3 = 25
+export const emptyFlask: FlaskEntry = {
+  lowerMillilitres: '',
+  ringMillilitres: '',
+  ringMillimetres: '',
+  castLengthMillimetres: '',
+  castWidthMillimetres: '',
+  castMillimetres: '',
+  cuspMillimetres: '',
+  waxUpCm3: String(USUAL_WAX_UP_CM3),
+}
+/** The pour of a flask that a step is. */
+const poursOfSteps: Readonly<Record<string, FlaskPour>> = {
+  'first-pour': 'first',
+  'second-pour': 'second',
+  'third-pour': 'cap',
+}
+
+/** What is typed when the screen opens: for a pour of a flask that is measured already, by that flask. */
+export function freshEntry(powderGrams: number, stepId = '', flask = emptyFlask): HowMuchEntry {
+  const pour = poursOfSteps[stepId]
   return {
-    basis: 'weight',
+    basis: pour && Object.values(flask).every((text) => text.trim() !== '') ? 'flask' : 'weight',
+    pour: pour ?? 'first',
+    flask,
     from: 'powder',
     known: String(powderGrams),
     jobId: usualJobs[0]!.id,
@@ -64,11 +95,12 @@ export function freshEntry(powderGrams: number): HowMuchEntry {
 /** What follows from the entries: the mix, or what is wrong with which of them. */
 export interface HowMuch {
   readonly mix?: Mix
-  readonly faults: Readonly<Partial<Record<Field, string>>>
+  readonly faults: Readonly<Partial<Record<Field | keyof FlaskMeasured, string>>>
   /** In the way of a mix, but at no single entry. */
   readonly fault?: string
   /** Volume to be filled, before waste. */
   readonly cm3?: number
+  readonly flask?: FlaskPours
   readonly source: string
 }
 
@@ -76,7 +108,7 @@ export interface HowMuch {
 const MOST = 20_000
 
 export function howMuch(entry: HowMuchEntry, card: Weighed, millilitresPerGram: number): HowMuch {
-  const faults: Partial<Record<Field, string>> = {}
+  const faults: Partial<Record<Field | keyof FlaskMeasured, string>> = {}
   const number = (field: Field, unit: string, most: number, orZero = false): number | undefined => {
     const { value, fault } = readNumber(entry[field], unit)
     if (fault !== undefined) faults[field] = fault
@@ -128,6 +160,23 @@ export function howMuch(entry: HowMuchEntry, card: Weighed, millilitresPerGram: 
       if (Object.keys(faults).length > 0) return { faults, source: '' }
       return filled({ ...sides, heightMillimetres: height, insideCm3: inside } as Space, waste ?? 0)
     }
+    case 'flask': {
+      const waste = number('waste', '%', 100, true)
+      const fields = Object.keys(emptyFlask) as (keyof FlaskMeasured)[]
+      const read = fields.map((field) => [field, readNumber(entry.flask[field], flaskUnit(field))] as const)
+      for (const [field, { fault }] of read) if (fault !== undefined) faults[field] = fault
+      if (waste === undefined || read.some(([, { value }]) => value === undefined))
+        return { faults, source: '' }
+      try {
+        const flask = flaskPours(
+          Object.fromEntries(read.map(([field, { value }]) => [field, value])) as unknown as FlaskMeasured,
+        )
+        return { ...filled(flask.cm3[entry.pour], waste), flask, source: flask.source }
+      } catch (error) {
+        if (!(error instanceof DomainError)) throw error
+        return { faults, fault: `${error.message} ${error.remedy}`, source: '' }
+      }
+    }
     case 'mesh': {
       const waste = number('waste', '%', 100, true)
       if (entry.meshVolume === undefined || entry.meshUnit === undefined || waste === undefined)
@@ -151,6 +200,10 @@ export function howMuch(entry: HowMuchEntry, card: Weighed, millilitresPerGram: 
       return { faults, fault: `${error.message} ${error.remedy}`, source: '' }
     }
   }
+}
+
+export function flaskUnit(field: keyof FlaskMeasured): string {
+  return field.endsWith('Millilitres') ? 'mL' : field.endsWith('Cm3') ? 'cm3' : 'mm'
 }
 
 export function bagGramsOf(card: Weighed): number {

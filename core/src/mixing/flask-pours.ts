@@ -1,0 +1,99 @@
+import type { Source } from '../materials/index.ts'
+import { DomainError, requirePositive, requireWithin } from '../refusal/index.ts'
+
+/** Of the box around a trimmed cast, what the cast itself takes (assumption: its corners are cut, its heel is straight). */
+export const CAST_OF_ITS_BOX = 0.8
+/** Room wanted between the teeth and the lid, mm. Source: common practice, 3-5 mm. */
+export const ROOM_ABOVE_TEETH = { least: 3, most: 5 } as const
+
+/** A flask measured once with water, and the cast that goes in. */
+export interface FlaskMeasured {
+  /** Water that fills the lower half to its rim, mL, 20 to 1000. */
+  readonly lowerMillilitres: number
+  /** Water that the ring above takes as well, up to the lid, mL, 20 to 1000. */
+  readonly ringMillilitres: number
+  /** Inside height of the ring, mm, 5 to 80. */
+  readonly ringMillimetres: number
+  readonly castLengthMillimetres: number
+  readonly castWidthMillimetres: number
+  /** Foot of the cast to its land, which comes level with the rim, mm. */
+  readonly castMillimetres: number
+  /** Highest cusp above the land, mm. */
+  readonly cuspMillimetres: number
+  /** Ridge, wax and teeth above the land, cm3. */
+  readonly waxUpCm3: number
+}
+export type FlaskPour = 'first' | 'second' | 'cap'
+
+export interface FlaskPours {
+  /** To be filled by each pour, cm3. */
+  readonly cm3: Readonly<Record<FlaskPour, number>>
+  /** Between the teeth and the lid, mm. */
+  readonly roomMillimetres: number
+  /** What is wrong with this cast in this flask; empty when nothing is. */
+  readonly warning: string
+  readonly source: Source
+}
+
+/**
+ * What each of the three pours of a flask has to fill.
+ * First: the lower half less the cast up to its land. Second: from there up to the cusps, less ridge, wax and teeth.
+ * Cap: from the cusps to the lid. The ring is taken as straight: its area is its water over its height.
+ *
+ * @throws {DomainError} `reading-not-plausible`, `not-a-positive-number`, `inside-too-large`, `flask-too-low`
+ * Source: exact from water and lengths, but for the shape of the cast (assumption).
+ */
+export function flaskPours(flask: FlaskMeasured): FlaskPours {
+  const { lowerMillilitres, ringMillilitres, ringMillimetres, castMillimetres, cuspMillimetres } = flask
+  for (const [what, field] of [
+    ['The lower half', 'lowerMillilitres'],
+    ['The ring', 'ringMillilitres'],
+  ] as const)
+    requireWithin(flask[field], { least: 20, most: 1000, what, field })
+  requireWithin(ringMillimetres, {
+    least: 5,
+    most: 80,
+    what: 'The height of the ring',
+    field: 'ringMillimetres',
+  })
+  requirePositive(cuspMillimetres, 'cuspMillimetres', 'The highest cusp')
+  const area =
+    requirePositive(flask.castLengthMillimetres, 'castLengthMillimetres', 'The length of the cast') *
+    requirePositive(flask.castWidthMillimetres, 'castWidthMillimetres', 'The width of the cast')
+  const castCm3 =
+    (CAST_OF_ITS_BOX * area * requirePositive(castMillimetres, 'castMillimetres', 'The height of the cast')) /
+    1000
+  const roomMillimetres = ringMillimetres - cuspMillimetres
+  if (!(roomMillimetres > 0))
+    throw new DomainError(
+      'flask-too-low',
+      `The teeth stand ${cuspMillimetres} mm above the rim, the ring is ${ringMillimetres} mm high.`,
+      'Take a higher flask, or trim the foot of the cast.',
+      'cuspMillimetres',
+    )
+  const upToCusps = (ringMillilitres * cuspMillimetres) / ringMillimetres
+  const waxUp = requirePositive(flask.waxUpCm3, 'waxUpCm3', 'Ridge, wax and teeth', { orZero: true })
+  return {
+    cm3: {
+      first: leftOf(lowerMillilitres, castCm3, 'castMillimetres'),
+      second: leftOf(upToCusps, waxUp, 'waxUpCm3'),
+      cap: ringMillilitres - upToCusps,
+    },
+    roomMillimetres,
+    warning:
+      roomMillimetres < ROOM_ABOVE_TEETH.least
+        ? `Only ${roomMillimetres.toFixed(1)} mm above the teeth, ${ROOM_ABOVE_TEETH.least}-${ROOM_ABOVE_TEETH.most} mm are wanted: take a higher flask, or trim the foot of the cast.`
+        : '',
+    source: 'water in the flask and lengths; the cast as 0.8 of its box (assumption)',
+  }
+}
+
+function leftOf(space: number, inside: number, field: string): number {
+  if (space > inside) return space - inside
+  throw new DomainError(
+    'inside-too-large',
+    `${inside.toFixed(0)} cm3 do not go into the ${space.toFixed(0)} cm3 that are there.`,
+    'Measure it again, or take a larger flask.',
+    field,
+  )
+}
