@@ -51,6 +51,27 @@ test('how much: by a job, by its sides, by what was used before', async ({ page 
   await much.getByLabel('Stands inside').fill('2in')
   await expect(much).toContainText('"2in" is not a number')
   await expect(much.getByLabel('Stands inside')).toHaveValue('2in')
+  await test.step('a flask by its water: 160 mL less a cast of 0.8 · 60 · 65 · 20 mm; the cap by 4 of its 30 mm', async () => {
+    await much.getByRole('radio', { name: 'Flask' }).locator('..').click()
+    for (const [label, value] of [
+      ['Lower half', '160'],
+      ['Ring above', '180'],
+      ['Ring high', '30'],
+      ['Cast to land', '20'],
+      ['Cast long', '60'],
+      ['Cast wide', '65'],
+      ['Cusps', '26'],
+    ] as const)
+      await much.getByLabel(label).fill(value)
+    await expect(much).toContainText('97.6 cm3 to fill')
+    await much.getByRole('radio', { name: 'Cap 24' }).locator('..').click()
+    await expect(much).toContainText('24.0 cm3 to fill')
+    await much.getByLabel('Cusps').fill('31')
+    await expect(much).toContainText('Take a higher flask, or trim the foot of the cast.')
+    await expect(much.getByLabel('Cusps')).toHaveValue('31')
+    await much.getByLabel('Cusps').fill('28')
+    await expect(much).toContainText('Only 2.0 mm above the teeth')
+  })
   await much.getByRole('radio', { name: 'As before' }).locator('..').click()
   await expect(much).toContainText(/is the middle of \d+ mixes on record/)
   await much.getByRole('button', { name: 'As before' }).click()

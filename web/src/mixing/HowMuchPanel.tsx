@@ -161,14 +161,14 @@ export function HowMuchPanel(props: HowMuchPanelProps) {
 }
 
 const flaskFields: readonly (readonly [keyof FlaskMeasured, string, string?])[] = [
-  ['lowerMillilitres', 'Lower half holds', 'water to its rim, weighed once: 1 g is 1 mL'],
-  ['ringMillilitres', 'Ring holds', 'water above that, to the lid'],
+  ['lowerMillilitres', 'Lower half', 'to its rim'],
+  ['ringMillilitres', 'Ring above', 'to the lid'],
   ['ringMillimetres', 'Ring high'],
-  ['castMillimetres', 'Cast to its land'],
+  ['castMillimetres', 'Cast to land'],
   ['castLengthMillimetres', 'Cast long'],
   ['castWidthMillimetres', 'Cast wide'],
-  ['cuspMillimetres', 'Cusps above land'],
-  ['waxUpCm3', 'Wax-up above land', 'ridge, wax, teeth'],
+  ['cuspMillimetres', 'Cusps', 'above the land'],
+  ['waxUpCm3', 'Wax-up', 'above the land, with ridge and teeth'],
 ]
 
 /** The three pours of a flask, from its water and its cast. */
@@ -178,7 +178,7 @@ function OfFlask({ entry, onEntry, result }: HowMuchPanelProps) {
   return (
     <>
       <Pills
-        label="Pour"
+        label="Pour, cm3"
         options={[
           ['first', `First${cm3('first')}`],
           ['second', `Second${cm3('second')}`],
@@ -187,7 +187,8 @@ function OfFlask({ entry, onEntry, result }: HowMuchPanelProps) {
         value={entry.pour}
         onChoose={(pour) => onEntry({ pour })}
       />
-      <div className="grid grid-cols-2 items-end gap-x-3">
+      <p className="text-sm">Fill the flask with water once, and weigh it: 1 g is 1 mL.</p>
+      <div className="grid grid-cols-2 gap-x-3">
         {flaskFields.map(([field, label, hint]) => (
           <NumberField
             key={field}
