@@ -135,6 +135,7 @@ export function cure(question: CureQuestion, fineness: CureFineness = quickly): 
   const curve: CureMoment[] = []
   let [now, step, given, nextMinute, nextBreak] = [0, SHORTEST_SECONDS * 10, 0, 0, 0]
   let [peakCelsius, peakMinutes, boiling] = [Number.NEGATIVE_INFINITY, 0, 0]
+  let highest = { celsius: Number.NEGATIVE_INFINITY, monomer: 0 }
   let residualAtEndPercent = 100 * recipe.monomerShare
   let residualColdPercent = residualAtEndPercent
   let openFromMinutes: number | undefined
@@ -173,8 +174,13 @@ export function cure(question: CureQuestion, fineness: CureFineness = quickly): 
         peakCelsius = here
         peakMinutes = now / 60
       }
+      // It rises with both: no warmer and no richer than where it was highest, it cannot be higher.
+      if (here <= highest.celsius && monomer <= highest.monomer) continue
       const pressure = vapourPressure(here, monomer)
-      if (pressure > boiling) boiling = pressure
+      if (pressure > boiling) {
+        boiling = pressure
+        highest = { celsius: here, monomer }
+      }
     }
     if (now <= bathMinutes * 60 + 1e-6) residualAtEndPercent = residual(field, resin)
     else if (openFromMinutes === undefined && Math.max(...field.celsius) < OPEN_BELOW_CELSIUS)

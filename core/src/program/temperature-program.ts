@@ -17,8 +17,17 @@ export interface ProgramStretch extends ProgramSegment {
   readonly rampMinutes: number
 }
 
+/** A simulation asks for the same program thousands of times. */
+const laidOut = new WeakMap<TemperatureProgram, readonly ProgramStretch[]>()
+
 /** The segments of a program one after the other, each with its start and the minutes of its ramp, |ΔT| / rate (exact). */
-export function programStretches({ startCelsius, segments }: TemperatureProgram): readonly ProgramStretch[] {
+export function programStretches(program: TemperatureProgram): readonly ProgramStretch[] {
+  const known = laidOut.get(program) ?? layOut(program)
+  laidOut.set(program, known)
+  return known
+}
+
+function layOut({ startCelsius, segments }: TemperatureProgram): readonly ProgramStretch[] {
   let fromCelsius = startCelsius
   let startMinutes = 0
   return segments.map((segment) => {
