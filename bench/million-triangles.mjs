@@ -3,8 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { chromium } from '@playwright/test'
-import { createApp } from '../server/dist/create-app.js'
+import { inBrowser } from './in-browser.mjs'
 
 /**
  * A binary STL of 1,000,000 triangles: the core beside a plain three.js loader with a loop, each in a process of its
@@ -24,7 +23,7 @@ const runs = ['core', 'three'].map((which) => {
     execFileSync(process.execPath, ['--expose-gc', script, which, file], { encoding: 'utf8' }),
   )
 })
-const seen = await inBrowser()
+const seen = await inBrowser('/mix?material=dental-stone', dropped)
 rmSync(folder, { recursive: true, force: true })
 
 const times = (megabytes) => `${(megabytes / fileMegabytes).toFixed(1)} x`
@@ -69,20 +68,7 @@ function torus() {
   return bytes
 }
 
-async function inBrowser() {
-  const webFolder = fileURLToPath(new URL('../web/dist', import.meta.url))
-  const dataFile = join(folder, 'lab.sqlite')
-  const app = await createApp(
-    { port: 0, host: '127.0.0.1', dataFile, demo: true, clockControl: true, webFolder },
-    true,
-  )
-  await app.listen(0, '127.0.0.1')
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  })
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-  await page.goto(`${await app.getUrl()}/mix?material=dental-stone`)
+async function dropped(page) {
   await page.getByRole('radio', { name: 'Mesh' }).check({ force: true })
   const mesh = page.getByRole('region', { name: 'Mesh' })
   await mesh.waitFor()
@@ -115,8 +101,6 @@ async function inBrowser() {
     () => new Promise((done) => setTimeout(() => done(globalThis.longest), 500)),
   )
   const megabytes = Math.max(...[...before].map(([pid, start]) => peakMegabytes(pid, 'VmHWM') - start))
-  await browser.close()
-  await app.close()
   return { millis, longestFrame, longestFrameAfter, megabytes }
 }
 

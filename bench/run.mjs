@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { section as curing } from './cure.mjs'
+import { section as cureDrag } from './cure-drag.mjs'
 import { section as millionTriangles } from './million-triangles.mjs'
 import { section as ringHeat } from './ring-heat.mjs'
 import { section as thousandCases } from './thousand-cases.mjs'
@@ -14,6 +15,7 @@ Made by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}, ${cpus().
 ${thousandCases}
 ${ringHeat}
 ${curing}
+${cureDrag}
 ${millionTriangles}`
 writeFileSync(fileURLToPath(new URL('../docs/benchmarks.md', import.meta.url)), text)
 console.log(text)

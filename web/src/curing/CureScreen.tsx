@@ -167,6 +167,7 @@ function CureTool({
               bath={each}
               draft={draft}
               chosen={n === draft.chosen}
+              ofChart={followed}
               startAt={startAt ?? now}
               onChoose={() => set({ chosen: n })}
             />
@@ -266,17 +267,21 @@ function BathCard({
   bath,
   draft,
   chosen,
+  ofChart,
   startAt,
   onChoose,
 }: {
   bath: BathDraft
   draft: CureDraft
   chosen: boolean
+  ofChart: ReturnType<typeof useFollowed>
   startAt: number
   onChoose: () => void
 }) {
   const { program } = bathProgram(bath)
-  const followed = useFollowed(questionOf(draft, program), false)
+  // The chosen one is followed for the chart already: once is enough.
+  const own = useFollowed(chosen ? undefined : questionOf(draft, program), false)
+  const followed = chosen ? ofChart : own
   const verdict = followed?.ok ? cureVerdict(followed.sections) : undefined
   const rows = program &&
     verdict && [

@@ -1,0 +1,50 @@
+import { inBrowser } from './in-browser.mjs'
+
+/** Four baths on the Cure screen, and the hold of one dragged: how many pictures a second come, and how many of the resin. */
+const SECONDS = 5
+const seen = await inBrowser('/cure', async (page) => {
+  const corner = page.getByRole('slider').first()
+  await corner.waitFor()
+  await page.getByText('monomer', { exact: true }).nth(3).waitFor()
+  const box = await corner.boundingBox()
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  const measuring = page.evaluate(async (seconds) => {
+    const resin = () =>
+      [...document.querySelectorAll('path[stroke="var(--color-error)"]')]
+        .map((p) => p.getAttribute('d'))
+        .join()
+    let [frames, curves, longest, shown] = [0, 0, 0, resin()]
+    const begun = performance.now()
+    let last = begun
+    while (last - begun < seconds * 1000) {
+      const now = await new Promise(requestAnimationFrame)
+      frames++
+      longest = Math.max(longest, now - last)
+      last = now
+      const curve = resin()
+      if (curve !== shown) curves++
+      shown = curve
+    }
+    return { frames: frames / seconds, curves: curves / seconds, longest }
+  }, SECONDS)
+  let over = false
+  void measuring.finally(() => {
+    over = true
+  })
+  for (let n = 0; !over; n++) await page.mouse.move(x - 150 + 150 * Math.cos(n / 20), y)
+  await page.mouse.up()
+  return measuring
+})
+
+export const section = `### The hold of one of four baths, dragged
+
+Chromium, built Cure screen, ${SECONDS} s.
+
+| | measured | wanted |
+|---|---|---|
+| frames a second | ${seen.frames.toFixed(0)} | 30 or more |
+| new curves of the resin a second, from the worker | ${seen.curves.toFixed(0)} | |
+| longest gap between two frames | ${seen.longest.toFixed(0)} ms | |
+`
