@@ -1,22 +1,17 @@
 import { writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { fileURLToPath } from 'node:url'
-import { section as curing } from './cure.mjs'
-import { section as cureDrag } from './cure-drag.mjs'
-import { section as millionTriangles } from './million-triangles.mjs'
-import { section as ringHeat } from './ring-heat.mjs'
-import { section as thousandCases } from './thousand-cases.mjs'
 
 /** Everything that an issue wants measured, in one run, into docs/benchmarks.md. */
+const sections = []
+// One after the other: imported side by side they would measure each other.
+for (const name of ['thousand-cases', 'ring-heat', 'cure', 'cure-drag', 'million-triangles'])
+  sections.push((await import(`./${name}.mjs`)).section)
 const text = `# Benchmarks
 
 Made by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}, ${cpus().length} cores (${cpus()[0].model.trim()}), Node ${process.version}.
 
-${thousandCases}
-${ringHeat}
-${curing}
-${cureDrag}
-${millionTriangles}`
+${sections.join('\n')}`
 writeFileSync(fileURLToPath(new URL('../docs/benchmarks.md', import.meta.url)), text)
 console.log(text)
 process.exit(0)

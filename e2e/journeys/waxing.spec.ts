@@ -30,9 +30,12 @@ async function throughTheBath(page: Hands[0], request: Hands[1]): Promise<void> 
   await done(page)
   await test.step('warm, the base would warp', async () => {
     await start(page)
+    await expect(page.getByLabel('Cold about')).toHaveText(/^\d\d:\d\d$/)
+    await expect(page.getByRole('region', { name: 'Cooling' })).toContainText(/inside now about (100|9\d) °C/)
     await measure(page, 'Flask temperature', '48')
     await expect(check(page, 'Flask temperature')).toContainText('Leave it until it is at room temperature.')
     await forward(request, 90)
+    await expect(page.getByRole('region', { name: 'Cooling' })).not.toContainText('inside now')
     await measure(page, 'Flask temperature', '23')
     await done(page)
   })

@@ -13,6 +13,7 @@ import {
 } from '@yentrik/core'
 import { TriangleAlert } from 'lucide-react'
 import { Link } from 'react-router'
+import { CoolingClock } from '../curing/CoolingClock.tsx'
 import { DoughClock } from '../curing/DoughClock.tsx'
 import { dayAndTime, stageName } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
@@ -114,6 +115,9 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
       <PlannedCuts job={job} step={step} caseId={hand.record?.caseId ?? ''} />
       {step.id === 'dough' && mixedAt !== undefined && state.status !== 'done' && (
         <DoughClock mixedAt={mixedAt} />
+      )}
+      {step.id === 'cool-flask' && running && state.startedAt && (
+        <CoolingClock job={job} outAt={Date.parse(state.startedAt)} />
       )}
       {(step.amounts ?? []).map((amount) => (
         <AmountRow

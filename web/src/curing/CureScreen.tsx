@@ -33,9 +33,9 @@ import {
   sectionsOf,
   withProposal,
 } from './cure-draft.ts'
-import { cureStepId, LiveCure } from './LiveCure.tsx'
+import { LiveCure } from './LiveCure.tsx'
 import { StartBath } from './StartBath.tsx'
-import { curingWorker, useFollowed } from './use-cure.ts'
+import { cureStepId, curingWorker, useFollowed } from './use-cure.ts'
 
 const MINUTE = 60_000
 
@@ -183,7 +183,7 @@ function CureTool({
 /** The bath that this case lies in; without a case the last one that nobody has emptied. */
 function useBath(forCase: ForCase | undefined): MachineRun | undefined {
   const runs = useMachineRuns()
-  const stepId = forCase && cureStepId(forCase)
+  const stepId = forCase && cureStepId(forCase.job)
   if (forCase) return stepId ? runOf(runs, forCase.caseId, forCase.job, stepId) : undefined
   return runs.find(
     ({ stoppedAt, loads, kind }) => stoppedAt === null && loads.length === 0 && kind === 'bath',

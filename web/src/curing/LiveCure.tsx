@@ -9,7 +9,7 @@ import { useFetched, useNow } from '../live/live-store.ts'
 import { Told } from '../parts/Told.tsx'
 import type { MachineRun } from '../program/use-machine-runs.ts'
 import { CureChart } from './CureChart.tsx'
-import { useJudgedCure } from './use-cure.ts'
+import { cureStepId, useJudgedCure } from './use-cure.ts'
 
 const verdictWords = {
   accept: 'Cured',
@@ -27,10 +27,6 @@ export function cureOf(run: MachineRun, sections: readonly ResinSection[]): Cure
     showsTooMuchCelsius: 0,
   }
 }
-
-/** The step of a job that cures, whatever its bath. */
-export const cureStepId = ({ job }: ForCase): string | undefined =>
-  job.route.steps.find(({ sheets }) => sheets?.some(({ kind }) => kind === 'cure'))?.id
 
 /** The bath on its program: what it shows, the resin by that, and what it comes to. */
 export function LiveCure({
@@ -53,7 +49,7 @@ export function LiveCure({
   const judgement = judged?.ok ? judged.judgement : undefined
   const last = run.measured.at(-1)!
   const start = Date.parse(run.startedAt)
-  const stepId = forCase && cureStepId(forCase)
+  const stepId = forCase && cureStepId(forCase.job)
   const does = async (path: string, body: object = {}) => {
     try {
       setTold(undefined)

@@ -7,7 +7,7 @@ import { useFetched } from '../live/live-store.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { type MachineRun, useMachineRuns } from '../program/use-machine-runs.ts'
-import { cureStepId } from './LiveCure.tsx'
+import { cureStepId } from './use-cure.ts'
 
 const BATHS = ['Bath 1', 'Bath 2', 'Bath 3']
 type Load = MachineRun['loads'][number]
@@ -50,7 +50,7 @@ export function StartBath({
   const others = useOtherFlasks(forCase, runs)
   const [ticked, setTicked] = useState<readonly string[]>([])
   const [told, setTold] = useState<string>()
-  const stepId = forCase && cureStepId(forCase)
+  const stepId = forCase && cureStepId(forCase.job)
   const running = stepId !== undefined && forCase?.job.steps[stepId]?.status === 'running'
   const busy = runs.filter(({ stoppedAt }) => stoppedAt === null)
   const machine = BATHS.find((name) => !busy.some((run) => run.machine === name)) ?? BATHS[0]!

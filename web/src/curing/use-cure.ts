@@ -1,4 +1,4 @@
-import type { CureRun } from '@yentrik/core'
+import type { CureRun, JobState } from '@yentrik/core'
 import { type Remote, wrap } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
 import type { FollowQuestion } from './cure-draft.ts'
@@ -52,3 +52,7 @@ export function useFollowed(question: FollowQuestion | undefined, moves: boolean
 export function useJudgedCure(run: CureRun | undefined): Judged | undefined {
   return useAsked(run, async (asked) => curingWorker().judge(asked))
 }
+
+/** The step of a job that cures, whatever its bath. */
+export const cureStepId = (job: JobState): string | undefined =>
+  job.route.steps.find(({ sheets }) => sheets?.some(({ kind }) => kind === 'cure'))?.id

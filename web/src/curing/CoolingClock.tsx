@@ -1,0 +1,43 @@
+import { type JobState, recordedSheet } from '@yentrik/core'
+import { clockTime } from '../format/format.ts'
+import { useNow } from '../live/live-store.ts'
+import { cureStepId, useJudgedCure } from './use-cure.ts'
+
+const MINUTE = 60_000
+
+/** From which hour the flask is cold by the model, and how warm its middle likely is now. The thermometer decides. */
+export function CoolingClock({ job, outAt }: { readonly job: JobState; readonly outAt: number }) {
+  const now = useNow()
+  const stepId = cureStepId(job)
+  const sheet = stepId && recordedSheet(job, { stepId, sheetId: 'cure' })
+  const judged = useJudgedCure(sheet && sheet.kind === 'cure' ? sheet.run : undefined)
+  if (!judged?.ok) return null
+  const outcomes = judged.judgement.followed.map(({ outcome }) => outcome)
+  const coldAt =
+    outAt +
+    Math.max(...outcomes.map(({ openFromMinutes, bathMinutes }) => openFromMinutes - bathMinutes)) * MINUTE
+  const insideNow = Math.max(
+    ...outcomes.map(({ curve, bathMinutes }) => {
+      const minutes = bathMinutes + (now - outAt) / MINUTE
+      return (curve.findLast((moment) => moment.minutes <= minutes) ?? curve[0]!).coreCelsius
+    }),
+  )
+  return (
+    <section className="border-base-300 mt-4 border-t pt-3" aria-label="Cooling">
+      <p className="text-lg">
+        Cold about{' '}
+        <output className="figures text-5xl font-bold" aria-label="Cold about">
+          {clockTime(coldAt)}
+        </output>
+        {now < coldAt && (
+          <>
+            , inside now about <b>{Math.round(insideNow)} °C</b>
+          </>
+        )}
+      </p>
+      <p className="text-sm opacity-80">
+        By the model of the cure: half an hour on the bench, then cold water. The thermometer decides.
+      </p>
+    </section>
+  )
+}
