@@ -296,7 +296,7 @@ function BathCard({
     <button
       type="button"
       aria-pressed={chosen}
-      className={`card-flat cursor-pointer p-4 text-left ${chosen ? 'outline-primary outline-3' : ''}`}
+      className={`card-flat flex cursor-pointer flex-col p-4 text-left ${chosen ? 'outline-primary outline-3' : ''}`}
       onClick={onChoose}
     >
       <h2 className="text-lg leading-tight font-bold">{bath.name}</h2>
