@@ -113,24 +113,36 @@ test('without a connected bath one reading in the hold is enough; too little is 
   await expect(cure).toContainText('On record')
 })
 
-test('two flasks in one bath, each with the curve in its own record', async ({ page, request }) => {
+test('a pair and a lower in one bath overnight, the power out at two: each record has the curve', async ({
+  page,
+  request,
+}) => {
   test.setTimeout(180_000)
   const recordCurve = async () => {
     await expect(page.getByRole('status', { name: 'What the curve says' })).toContainText('Cured')
     await page.getByRole('button', { name: /^Into the record: the curve/ }).click()
     await expect(page.getByRole('status').filter({ hasText: /^On record: / })).toBeVisible()
   }
-  const upper = await takeIn(page, 'Complete denture', 'Upper', 'CU-3')
+  const pair = await takeIn(page, 'Complete denture', 'Pair', 'CU-3')
   await bringTo(page, request, 'cure-long-boil')
   const lower = await takeIn(page, 'Complete denture', 'Lower', 'CU-4')
   await bringTo(page, request, 'cure-long-boil')
   await step(page).getByRole('link', { name: 'See what the bath does' }).click()
-  await page.getByRole('checkbox', { name: new RegExp(`^${upper} `) }).click()
-  await page.getByRole('button', { name: /^Start Bath \d now$/ }).click()
-  await expect(page.getByLabel('Bath shows')).toContainText('°C')
-  await forward(request, 640)
+  await page.getByRole('checkbox', { name: new RegExp(`^${pair} `) }).click()
+  await test.step('in at five in the afternoon, dark from two to five, out in the morning', async () => {
+    const { now } = (await (await request.get('/api/clock')).json()) as { now: number }
+    const at = new Date(now)
+    const hours = (24 + 17 - at.getHours() - at.getMinutes() / 60) % 24
+    await forward(request, Math.round(60 * hours))
+    await page.getByRole('button', { name: /^Start Bath \d now$/ }).click()
+    await expect(page.getByLabel('Bath shows')).toContainText('°C')
+    await forward(request, 9 * 60)
+    await page.getByText('Stand-in: what if').click()
+    await page.getByRole('button', { name: 'The power goes for 3 h' }).click()
+    await forward(request, 6 * 60)
+  })
   await recordCurve()
-  await page.getByRole('link', { name: upper }).click()
+  await page.getByRole('link', { name: pair }).click()
   await expect(page.getByRole('link', { name: lower })).toBeVisible()
   await recordCurve()
   await page.getByRole('button', { name: 'Take the flasks out' }).click()

@@ -57,3 +57,4 @@ export {
 } from './dough-stages.ts'
 export { type CureJudgement, type CureRun, checkCureRun, judgeCure } from './judge-cure.ts'
 export { type DoughRecipe, usualDough } from './resin-kinetics.ts'
+export { LEFT_BY_SAW_MILLIMETRES, sawDepth } from './saw-depth.ts'

@@ -8,6 +8,7 @@ export {
 export {
   checkMeasured,
   insideCelsius,
+  keptReadings,
   type MeasuredPoint,
   type MeasuredRun,
   MOST_POINTS,

@@ -19,8 +19,17 @@ export interface MeasuredRun {
   readonly showsTooMuchCelsius: number
 }
 
-/** Points beyond this are not kept: ten hours by the minute (choice). */
+/** Points beyond this are not kept: fifteen hours by the minute (choice). */
 export const MOST_POINTS = 900
+
+/** The readings of a machine as a record keeps them: all, or of a long run every second, third ... and always the last. */
+export function keptReadings(measured: readonly MeasuredPoint[]): readonly MeasuredPoint[] {
+  const every = measured.length <= MOST_POINTS ? 1 : Math.ceil(measured.length / (MOST_POINTS - 1))
+  return measured
+    .filter((_, index) => index % every === 0 || index === measured.length - 1)
+    .map(({ minutes, celsius }) => ({ minutes, celsius }))
+}
+
 /** A week: no program runs on longer (choice). */
 const LONGEST_MINUTES = 7 * 24 * 60
 

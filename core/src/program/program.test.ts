@@ -4,6 +4,7 @@ import { seededRandom } from '../route/index.ts'
 import {
   checkMeasured,
   insideCelsius,
+  keptReadings,
   type MachineNature,
   type MachineTrouble,
   type MeasuredRun,
@@ -114,4 +115,19 @@ describe('what is known of a run', () => {
   ])('refuses %j', (measured, code) =>
     expect(() => checkMeasured({ ...read, measured })).toThrow(expect.objectContaining({ code })),
   )
+})
+
+describe('the readings that a record keeps', () => {
+  it('takes any run: never too many, the first and the last among them, in order', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 9000 }), (count) => {
+        const measured = Array.from({ length: count }, (_, minutes) => ({ minutes, celsius: 70 }))
+        const kept = keptReadings(measured)
+        expect(() =>
+          checkMeasured({ program, from: 'machine', measured: kept, showsTooMuchCelsius: 0 }),
+        ).not.toThrow()
+        expect([kept[0], kept.at(-1)]).toEqual([measured[0], measured.at(-1)])
+        if (count <= 900) expect(kept).toHaveLength(count)
+      }),
+    ))
 })

@@ -15,6 +15,7 @@ import { TriangleAlert } from 'lucide-react'
 import { Link } from 'react-router'
 import { CoolingClock } from '../curing/CoolingClock.tsx'
 import { DoughClock } from '../curing/DoughClock.tsx'
+import { SawDepth } from '../curing/SawDepth.tsx'
 import { dayAndTime, stageName } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { amountFigures } from '../mixing/amount-figures.ts'
@@ -115,6 +116,9 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
       <PlannedCuts job={job} step={step} caseId={hand.record?.caseId ?? ''} />
       {step.id === 'dough' && mixedAt !== undefined && state.status !== 'done' && (
         <DoughClock mixedAt={mixedAt} />
+      )}
+      {step.id === 'deflask-saw' && running && (
+        <SawDepth caseKey={`${hand.record?.caseId ?? ''} ${job.jobId}`} />
       )}
       {step.id === 'cool-flask' && running && state.startedAt && (
         <CoolingClock job={job} outAt={Date.parse(state.startedAt)} />

@@ -2,6 +2,7 @@ import {
   type Binder,
   type BurnoutRun,
   type BurnoutVerdict,
+  keptReadings,
   programMinutes,
   programStretches,
   type RingSize,
@@ -40,7 +41,7 @@ export function burnoutOf(
     ring,
     program: run.program,
     from: 'machine',
-    measured: run.measured.map(({ minutes, celsius }) => ({ minutes, celsius })),
+    measured: keptReadings(run.measured),
     showsTooMuchCelsius,
     endMinutes: Math.round((Date.parse(run.endsAt) - Date.parse(run.startedAt)) / MINUTE),
   }

@@ -1,4 +1,10 @@
-import { type CaseSummary, type CureRun, programMinutes, type ResinSection } from '@yentrik/core'
+import {
+  type CaseSummary,
+  type CureRun,
+  keptReadings,
+  programMinutes,
+  type ResinSection,
+} from '@yentrik/core'
 import { Fragment, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
@@ -23,7 +29,7 @@ export function cureOf(run: MachineRun, sections: readonly ResinSection[]): Cure
     sections,
     program: run.program,
     from: 'machine',
-    measured: run.measured.map(({ minutes, celsius }) => ({ minutes, celsius })),
+    measured: keptReadings(run.measured),
     showsTooMuchCelsius: 0,
   }
 }

@@ -1,0 +1,44 @@
+import { LEFT_BY_SAW_MILLIMETRES, sawDepth } from '@yentrik/core'
+import { ask } from '../casting/typed-figures.ts'
+import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { useKept } from '../parts/use-kept.ts'
+
+const places = ['canines', 'ends'] as const
+
+/** How deep each cut may go at most, by the wall of stone as it is measured. */
+export function SawDepth({ caseKey }: { readonly caseKey: string }) {
+  const [walls, keep] = useKept(`saw ${caseKey}`, () => ({ canines: '', ends: '' }))
+  return (
+    <section className="border-base-300 mt-4 grid gap-2 border-t pt-3" aria-label="How deep to saw">
+      <div className="grid grid-cols-2 items-start gap-4">
+        {places.map((place) => {
+          const { value, fault } = readNumber(walls[place], 'mm')
+          const { answer, refusal } = value === undefined ? {} : ask(() => sawDepth(value))
+          return (
+            <div key={place}>
+              <NumberField
+                label={`Wall at the ${place}`}
+                unit="mm"
+                text={walls[place]}
+                onText={(text) => keep({ ...walls, [place]: text })}
+                fault={walls[place].trim() === '' ? undefined : (fault ?? refusal)}
+              />
+              {answer === 0 && <p className="font-semibold">Too thin to saw: pry or tap it off.</p>}
+              {answer !== undefined && answer > 0 && (
+                <p>
+                  Saw at most{' '}
+                  <output className="figures text-4xl font-bold" aria-label={`Saw at the ${place}`}>
+                    {answer.toFixed(1).replace(/\.0$/, '')} mm
+                  </output>
+                </p>
+              )}
+            </div>
+          )
+        })}
+      </div>
+      <p className="text-sm opacity-80">
+        {`From outside to the denture, at the thinnest. ${LEFT_BY_SAW_MILLIMETRES} mm stay to be broken (our choice).`}
+      </p>
+    </section>
+  )
+}
