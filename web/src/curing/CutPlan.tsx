@@ -2,7 +2,7 @@ const ink = 'var(--color-base-content)'
 
 /** The mould from above: where to saw, at both canines and both distal ends, and the cut that splits the middle. */
 export function CutPlan() {
-  const cuts = ['M96 70L62 34', 'M204 70l34-36', 'M74 172H22', 'M226 172h52']
+  const cuts = ['M84 57L62 34', 'M216 57l22-23', 'M61 172H22', 'M239 172h39']
   return (
     <svg viewBox="0 0 300 216" className="h-full w-full" role="img" aria-label="Where to saw, from above">
       <path
