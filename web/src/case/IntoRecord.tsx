@@ -50,6 +50,7 @@ export function IntoRecord({
     )
   const on = { jobId: job.jobId, stepId }
   const record = async () => {
+    setStored(undefined)
     for (const figure of figures) {
       const command: CaseCommand =
         figure.kind === 'sheet'
@@ -70,7 +71,8 @@ export function IntoRecord({
         Into the record: {words}
       </button>
       {hand.refusal && <Told tone="error">{hand.refusal.message}</Told>}
-      {stored === words && !hand.refusal && <Told tone="good">{`On record: ${words}.`}</Told>}
+      {/* What was stored, though a curve has grown since. */}
+      {stored && !hand.refusal && <Told tone="good">{`On record: ${stored}.`}</Told>}
     </div>
   )
 }
