@@ -77,7 +77,7 @@ test('a set-up from the rim to its return from the try-in, with a change that th
       await sheet.getByLabel(`${tooth}, long`).fill(length)
     await sheet.getByLabel('Cusp angle').fill('20')
     await sheet.getByRole('button', { name: 'Keep the set' }).click()
-    await expect(sheet).toContainText('The length of the central is 111. Measure it again')
+    await expect(sheet).toContainText('The length of the central: 111 mm cannot be right.')
     await sheet.getByLabel('Central, long').fill('11.4')
     await sheet.getByRole('button', { name: 'Keep the set' }).click()
     await expect(sheet).toBeHidden()

@@ -20,6 +20,8 @@ export async function createApp(settings: ServerSettings, quiet = false): Promis
     forceCloseConnections: true,
     logger: quiet ? ['error', 'fatal'] : ['error', 'fatal', 'warn'],
   })
+  // A connection that a browser is about to use again must not be closed under it after Node's usual 5 s.
+  app.getHttpServer().keepAliveTimeout = 65_000
   app.enableShutdownHooks()
   app.setGlobalPrefix('api')
   app.use(cookieParser())

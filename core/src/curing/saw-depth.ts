@@ -11,6 +11,12 @@ export const LEFT_BY_SAW_MILLIMETRES = 3
  * Source: common practice, deep enough to pry and not into the denture.
  */
 export function sawDepth(wallMillimetres: number): number {
-  requireWithin(wallMillimetres, { least: 0, most: 60, what: 'The wall of stone', field: 'wallMillimetres' })
+  requireWithin(wallMillimetres, {
+    least: 0,
+    most: 60,
+    unit: 'mm',
+    what: 'The wall of stone',
+    field: 'wallMillimetres',
+  })
   return Math.max(0, wallMillimetres - LEFT_BY_SAW_MILLIMETRES)
 }

@@ -49,10 +49,11 @@ export function flaskPours(flask: FlaskMeasured): FlaskPours {
     ['The lower half', 'lowerMillilitres'],
     ['The ring', 'ringMillilitres'],
   ] as const)
-    requireWithin(flask[field], { least: 20, most: 1000, what, field })
+    requireWithin(flask[field], { least: 20, most: 1000, unit: 'mL', what, field })
   requireWithin(ringMillimetres, {
     least: 5,
     most: 80,
+    unit: 'mm',
     what: 'The height of the ring',
     field: 'ringMillimetres',
   })

@@ -25,14 +25,15 @@ export function requireWithin(
     readonly most: number
     readonly what: string
     readonly field: string
+    readonly unit?: string
     readonly code?: string
   },
 ): void {
-  const { least, most, what, field, code = 'reading-not-plausible' } = limits
+  const { least, most, what, field, unit, code = 'reading-not-plausible' } = limits
   if (!(value >= least && value <= most))
     throw new DomainError(
       code,
-      `${what}: ${value} cannot be right.`,
+      `${what}: ${value}${unit ? ` ${unit}` : ''} cannot be right.`,
       `Measure again and enter a number from ${least} to ${most}.`,
       field,
     )

@@ -223,28 +223,38 @@ export function checkPrescription(prescription: Prescription): void {
   requireWithin(prescription.centreLineMillimetres, {
     least: -10,
     most: 10,
+    unit: 'mm',
     what: 'Centre line',
     field: 'centreLineMillimetres',
   })
   requireWithin(prescription.incisalLevelMillimetres, {
     least: 5,
     most: 40,
+    unit: 'mm',
     what: 'Incisal level',
     field: 'incisalLevelMillimetres',
   })
   requireWithin(prescription.labialFullnessMillimetres, {
     least: -5,
     most: 25,
+    unit: 'mm',
     what: 'Labial fullness',
     field: 'labialFullnessMillimetres',
   })
   requireWithin(prescription.highLipMillimetres, {
     least: 0,
     most: 25,
+    unit: 'mm',
     what: 'High-lip line',
     field: 'highLipMillimetres',
   })
-  requireWithin(prescription.pinMillimetres, { least: -20, most: 20, what: 'Pin', field: 'pinMillimetres' })
+  requireWithin(prescription.pinMillimetres, {
+    least: -20,
+    most: 20,
+    unit: 'mm',
+    what: 'Pin',
+    field: 'pinMillimetres',
+  })
   checkSides(prescription)
 }
 
@@ -253,6 +263,7 @@ export function checkSetUpReading(reading: SetUpReading): void {
   requireWithin(reading.centreLineMillimetres, {
     least: -10,
     most: 10,
+    unit: 'mm',
     what: 'Centre line',
     field: 'centreLineMillimetres',
   })
@@ -260,17 +271,25 @@ export function checkSetUpReading(reading: SetUpReading): void {
     requireWithin(reading.incisalLevelMillimetres[side], {
       least: 5,
       most: 40,
+      unit: 'mm',
       what: `Incisal level, ${side}`,
       field: 'incisalLevelMillimetres',
     })
     requireWithin(reading.labialFullnessMillimetres[side], {
       least: -5,
       most: 25,
+      unit: 'mm',
       what: `Labial fullness, ${side}`,
       field: 'labialFullnessMillimetres',
     })
   }
-  requireWithin(reading.pinMillimetres, { least: -20, most: 20, what: 'Pin', field: 'pinMillimetres' })
+  requireWithin(reading.pinMillimetres, {
+    least: -20,
+    most: 20,
+    unit: 'mm',
+    what: 'Pin',
+    field: 'pinMillimetres',
+  })
   checkSides(reading)
 }
 
@@ -282,12 +301,14 @@ function checkSides({
     requireWithin(canineMillimetres[side], {
       least: 10,
       most: 45,
+      unit: 'mm',
       what: `Canine line, ${side}`,
       field: 'canineMillimetres',
     })
     requireWithin(planeMillimetres[side], {
       least: 5,
       most: 60,
+      unit: 'mm',
       what: `Occlusal plane, ${side}`,
       field: 'planeMillimetres',
     })

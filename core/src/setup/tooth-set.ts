@@ -39,6 +39,7 @@ export function checkToothSet({ name, widthsMillimetres, lengthsMillimetres, cus
     requireWithin(widthsMillimetres[kind], {
       least: 3,
       most: 14,
+      unit: 'mm',
       what: `The width of the ${toothNames[kind].toLowerCase()}`,
       field: kind,
       code: 'tooth-measure',
@@ -47,6 +48,7 @@ export function checkToothSet({ name, widthsMillimetres, lengthsMillimetres, cus
     requireWithin(lengthsMillimetres[kind], {
       least: 5,
       most: 16,
+      unit: 'mm',
       what: `The length of the ${toothNames[kind].toLowerCase()}`,
       field: kind,
       code: 'tooth-measure',
