@@ -44,7 +44,7 @@ export interface BurnoutJudgement {
 /** A fall that a core hardly feels, °C (choice). */
 const FELT_CELSIUS = 5
 /** Through an inversion slower than this, °C/min (common practice: slowly; the figure our choice). */
-const FASTEST_THROUGH_INVERSION = 10
+const FASTEST_THROUGH_INVERSION_CELSIUS_PER_MINUTE = 10
 /** Over so many minutes a rate is taken, so that a trembling reading is no rate (choice). */
 const RATE_OVER_MINUTES = 3
 /** Half the width of the band around the quartz inversion in which heating is slow, °C (choice). */
@@ -184,7 +184,7 @@ function heatedFast(
   return slowBands.flatMap(({ name, celsius }) => {
     if (startCelsius > celsius[0]) return []
     const rate = steepestCelsiusPerMinute(at, endMinutes, celsius)
-    return rate > FASTEST_THROUGH_INVERSION
+    return rate > FASTEST_THROUGH_INVERSION_CELSIUS_PER_MINUTE
       ? [`Through ${name} at ${rate.toFixed(0)} °C/min: look for cracks before it is cast.`]
       : []
   })

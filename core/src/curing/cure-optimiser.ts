@@ -30,8 +30,8 @@ export const RAMP_MINUTES = 30
 export const boilRampsTried = [15, 30] as const
 /** Holds are set to so many minutes. */
 export const SETTING_MINUTES = 5
-const LONGEST_HOLD = 16 * 60
-const LONGEST_BOIL = 3 * 60
+const LONGEST_HOLD_MINUTES = 16 * 60
+const LONGEST_BOIL_MINUTES = 3 * 60
 
 /** Whether a bath keeps every section from boiling and leaves little enough monomer, the model's own error on top. */
 export function isSafe(outcomes: readonly CureOutcome[], mostResidualPercent: number): boolean {
@@ -70,13 +70,15 @@ export function fastestSafe(wish: CureWish, fineness: CureFineness = quickly): C
   const first = (holdMinutes: number) => ({ toCelsius, rampMinutes: RAMP_MINUTES, holdMinutes })
   const enough = (program: TemperatureProgram) => isSafe(follow(program), mostResidualPercent)
   const found: TemperatureProgram[] = []
-  const alone = least(LONGEST_HOLD, (hold) => enough(twoStage(first(hold))))
+  const alone = least(LONGEST_HOLD_MINUTES, (hold) => enough(twoStage(first(hold))))
   if (alone !== undefined) found.push(twoStage(first(alone)))
   for (const rampMinutes of boilRampsTried) {
     const boiled = (hold: number, holdMinutes: number) => twoStage(first(hold), { rampMinutes, holdMinutes })
-    const hold = least(alone ?? LONGEST_HOLD, (minutes) => follow(boiled(minutes, 60)).every(doesNotBoil))
+    const hold = least(alone ?? LONGEST_HOLD_MINUTES, (minutes) =>
+      follow(boiled(minutes, 60)).every(doesNotBoil),
+    )
     if (hold === undefined) continue
-    const boil = least(LONGEST_BOIL, (minutes) => enough(boiled(hold, minutes)))
+    const boil = least(LONGEST_BOIL_MINUTES, (minutes) => enough(boiled(hold, minutes)))
     if (boil !== undefined) found.push(boiled(hold, boil))
   }
   const best = found.reduce<TemperatureProgram | undefined>(
@@ -116,7 +118,7 @@ export function safeBy(wish: CureWish, minutes: number, fineness: CureFineness =
   if (fastest.bathMinutes > minutes + 1e-6) return { kind: 'tooSoon', proposal: fastest }
   const spare = Math.floor((minutes - fastest.bathMinutes) / SETTING_MINUTES) * SETTING_MINUTES
   const [first, ...rest] = fastest.program.segments
-  const holdMinutes = Math.min(LONGEST_HOLD, first!.holdMinutes + spare)
+  const holdMinutes = Math.min(LONGEST_HOLD_MINUTES, first!.holdMinutes + spare)
   const program = { ...fastest.program, segments: [{ ...first!, holdMinutes }, ...rest] }
   const { sections, flask, recipe } = wish
   const outcomes = sections.map((section) => cure({ section, program, flask, recipe }, fineness))

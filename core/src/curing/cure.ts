@@ -25,7 +25,7 @@ interface Bath {
   /** Heat transfer to the wall, W/m2K. */
   readonly film: number
 }
-const WATER_FILM = 500
+const WATER_FILM_WATTS_PER_M2K = 500
 const ROOM_CELSIUS = 23
 /** After the bath: on the bench, then in cold water (common practice). Source of the films: natural convection, estimated. */
 export const COOLING = [
@@ -235,7 +235,7 @@ export function vapourPressure(celsius: number, monomerShare: number): number {
 }
 
 function bathAt(minutes: number, bathMinutes: number, celsiusAt: (minutes: number) => number): Bath {
-  if (minutes <= bathMinutes) return { celsius: celsiusAt(minutes), film: WATER_FILM }
+  if (minutes <= bathMinutes) return { celsius: celsiusAt(minutes), film: WATER_FILM_WATTS_PER_M2K }
   let from = bathMinutes
   for (const { celsius, film, minutes: length } of COOLING) {
     if (minutes <= from + length) return { celsius, film }
@@ -263,7 +263,7 @@ function breaksOf(
 }
 
 /** Hotter than this is not counted on, °C. */
-const HOTTEST_BATH = 130
+const HOTTEST_BATH_CELSIUS = 130
 
 /** Refuses a bath that cannot be run. @throws {DomainError} `bath` */
 export function checkBath({ startCelsius, segments }: TemperatureProgram): void {
@@ -271,13 +271,13 @@ export function checkBath({ startCelsius, segments }: TemperatureProgram): void 
     segments.length > 0 &&
     segments.length <= 12 &&
     startCelsius >= 0 &&
-    startCelsius <= HOTTEST_BATH &&
+    startCelsius <= HOTTEST_BATH_CELSIUS &&
     segments.every(
       ({ rampCelsiusPerMinute, toCelsius, holdMinutes }) =>
         rampCelsiusPerMinute > 0 &&
         Number.isFinite(rampCelsiusPerMinute) &&
         toCelsius >= 0 &&
-        toCelsius <= HOTTEST_BATH &&
+        toCelsius <= HOTTEST_BATH_CELSIUS &&
         holdMinutes >= 0 &&
         holdMinutes <= 24 * 60,
     )
@@ -285,7 +285,7 @@ export function checkBath({ startCelsius, segments }: TemperatureProgram): void 
     throw new DomainError(
       'bath',
       'That bath cannot be run.',
-      `Enter a rate above 0, 0 to ${HOTTEST_BATH} °C and holds to 24 h, twelve lines at most.`,
+      `Enter a rate above 0, 0 to ${HOTTEST_BATH_CELSIUS} °C and holds to 24 h, twelve lines at most.`,
       'segments',
     )
   if (programMinutes({ startCelsius, segments }) > 36 * 60)

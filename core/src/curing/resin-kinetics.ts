@@ -20,10 +20,10 @@ export const MMA_KILOGRAMS_PER_MOLE = 0.10012
 const PEROXIDE_KILOGRAMS_PER_MOLE = 0.24223
 const HYDROQUINONE_KILOGRAMS_PER_MOLE = 0.11011
 /** Of monomer and of polymer, kg/m3, as the free-volume law takes them. Source: Chiu, Carratt & Soong 1983, recalled. */
-const MONOMER_DENSITY = 890
-const POLYMER_DENSITY = 1170
+const MONOMER_KILOGRAMS_PER_M3 = 890
+const POLYMER_KILOGRAMS_PER_M3 = 1170
 /** J/mol K, calibrated: the monomer left at 100 °C is then 0.38 % by mass. */
-const ENTROPY = -124
+const ENTROPY_JOULES_PER_MOLE_K = -124
 
 /** What goes into the dough. */
 export interface DoughRecipe {
@@ -67,7 +67,8 @@ export const dentureResin: KineticConstants = {
   thetaT: (kelvin) => 7.4e-20 * Math.exp(17_420 / kelvin),
   thetaP: (kelvin) => 8.2e-14 * Math.exp(13_982 / kelvin),
   equilibrium: (kelvin) =>
-    1000 * Math.exp(-HEAT_OF_POLYMERISATION / (GAS_CONSTANT * kelvin) - ENTROPY / GAS_CONSTANT),
+    1000 *
+    Math.exp(-HEAT_OF_POLYMERISATION / (GAS_CONSTANT * kelvin) - ENTROPY_JOULES_PER_MOLE_K / GAS_CONSTANT),
 }
 
 /** Concentrations at the start, mol/m3 of resin. */
@@ -98,8 +99,8 @@ export function doughStart(recipe: DoughRecipe): DoughStart {
 
 /** Share of the volume that is monomer, for a share of the mass. */
 export function monomerVolumeShare(massShare: number): number {
-  const monomer = massShare / MONOMER_DENSITY
-  return monomer / (monomer + (1 - massShare) / POLYMER_DENSITY)
+  const monomer = massShare / MONOMER_KILOGRAMS_PER_M3
+  return monomer / (monomer + (1 - massShare) / POLYMER_KILOGRAMS_PER_M3)
 }
 
 /** The mobility D of the gel and glass law. */

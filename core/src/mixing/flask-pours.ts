@@ -3,6 +3,8 @@ import { DomainError, requirePositive, requireWithin } from '../refusal/index.ts
 
 /** Of the box around a trimmed cast, what the cast itself takes (assumption: its corners are cut, its heel is straight). */
 export const CAST_OF_ITS_BOX = 0.8
+/** Ridge, wax and teeth of a whole denture above the land, cm3 (assumption). */
+export const USUAL_WAX_UP_CM3 = 25
 /** Room wanted between the teeth and the lid, mm. Source: common practice, 3-5 mm. */
 export const ROOM_ABOVE_TEETH = { least: 3, most: 5 } as const
 
@@ -85,7 +87,7 @@ export function flaskPours(flask: FlaskMeasured): FlaskPours {
       roomMillimetres < ROOM_ABOVE_TEETH.least
         ? `Only ${roomMillimetres.toFixed(1)} mm above the teeth, ${ROOM_ABOVE_TEETH.least}-${ROOM_ABOVE_TEETH.most} mm are wanted: take a higher flask, or trim the foot of the cast.`
         : '',
-    source: 'water in the flask and lengths; the cast as 0.8 of its box (assumption)',
+    source: `water in the flask and lengths; the cast as ${CAST_OF_ITS_BOX} of its box (assumption)`,
   }
 }
 

@@ -16,6 +16,7 @@ export {
   type FlaskPours,
   flaskPours,
   ROOM_ABOVE_TEETH,
+  USUAL_WAX_UP_CM3,
 } from './flask-pours.ts'
 export {
   BOUND_WATER_GRAMS_PER_GRAM,

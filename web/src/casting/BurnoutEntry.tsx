@@ -1,22 +1,16 @@
-import type { DataOfKind, JobState, SheetOfKind } from '@yentrik/core'
-import { useState } from 'react'
+import type { DataOfKind, JobState, MeasuredPoint, SheetOfKind } from '@yentrik/core'
 import { Link } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { Told } from '../parts/Told.tsx'
 import { useKept } from '../parts/use-kept.ts'
+import { ReadByHand } from '../program/ReadByHand.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import { burnoutFor, programOf, ringOf, shownDraft, withRing } from './burnout-draft.ts'
-import { FigureFields } from './Figures.tsx'
 import { burnoutOf } from './LiveBurnout.tsx'
 import { sprueStart } from './SpruePanel.tsx'
-import { readAll, type Typed } from './typed-figures.ts'
-
-const specs = [
-  { key: 'minutes', label: 'Read after', unit: 'min', hint: 'from putting it in' },
-  { key: 'celsius', label: 'Furnace showed', unit: '°C', hint: 'in the final hold' },
-] as const
+import type { Typed } from './typed-figures.ts'
 
 /** A burnout into the record: the curve of the furnace, or what was read off it by hand. */
 export function BurnoutEntry({
@@ -48,15 +42,8 @@ export function BurnoutEntry({
   const ring = ringOf(draft)
   const { program, wrong } = programOf(draft)
   const started = job.steps[stepId]?.startedAt
-  const [typed, setTyped] = useState<Typed>({
-    minutes: started ? String(Math.max(0, Math.round((now - Date.parse(started)) / 60_000))) : '',
-    celsius: '',
-  })
-  const [tried, setTried] = useState(false)
-  const { values, faults } = readAll(typed, ['minutes', 'celsius'])
-  const byHand = () => {
-    setTried(true)
-    if (!values || !program || !ring) return
+  const byHand = (reading: MeasuredPoint) => {
+    if (!program || !ring) return
     void onRecord({
       kind: 'burnout',
       machine: 'Furnace',
@@ -65,7 +52,7 @@ export function BurnoutEntry({
         ring,
         program,
         from: 'hand',
-        measured: [{ minutes: values.minutes, celsius: values.celsius }],
+        measured: [reading],
         showsTooMuchCelsius: 0,
       },
     })
@@ -106,33 +93,19 @@ export function BurnoutEntry({
         )}
       </div>
       {refusal && <Told tone="error">{refusal}</Told>}
-      <details open={!run && !last}>
-        <summary className="min-h-11 cursor-pointer font-semibold">Read by hand</summary>
-        <p className="mb-1 text-sm opacity-80">
-          Ring and program as set on the Cast screen
-          {ring && `: ${2 * ring.radiusMillimetres} by ${ring.heightMillimetres} mm`}.
-        </p>
-        <form
-          noValidate
-          className="max-w-xl"
-          onSubmit={(event) => {
-            event.preventDefault()
-            if (open) byHand()
-          }}
-        >
-          <FigureFields
-            specs={specs}
-            typed={typed}
-            faults={tried ? faults : {}}
-            onTyped={setTyped}
-            wanted={tried}
-          />
-          {tried && wrong && <Told tone="error">{wrong}</Told>}
-          <button type="submit" className="act" disabled={!open}>
-            Record the reading
-          </button>
-        </form>
-      </details>
+      <ReadByHand
+        startMinutes={started ? String(Math.max(0, Math.round((now - Date.parse(started)) / 60_000))) : ''}
+        from="from putting it in"
+        showed="Furnace showed"
+        showedHint="in the final hold"
+        wrong={wrong}
+        first={!run && !last}
+        open={open}
+        onReading={byHand}
+      >
+        Ring and program as set on the Cast screen
+        {ring && `: ${2 * ring.radiusMillimetres} by ${ring.heightMillimetres} mm`}.
+      </ReadByHand>
     </div>
   )
 }

@@ -10,12 +10,14 @@ import {
 import { useMemo, useState } from 'react'
 import { usePreferences } from '../app/preferences.ts'
 import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
-import { dayAndTime, quantity } from '../format/format.ts'
+import { clockTime, dayAndTime, quantity } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
 import { useNow } from '../live/live-store.ts'
 import { Chart } from '../parts/Chart.tsx'
+import { Key } from '../parts/Key.tsx'
 import { readNumber } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
+import { StandInTroubles } from '../program/StandInTroubles.tsx'
 import type { MachineRun } from '../program/use-machine-runs.ts'
 import { coreColour, furnaceColour, measuredOption } from './burnout-chart.ts'
 import { FigureFields } from './Figures.tsx'
@@ -155,7 +157,7 @@ export function LiveBurnout({
             },
           ]}
           quiet={!run.ended && !discard}
-          words={`the curve of ${Math.round(last.minutes)} min`}
+          words={`the curve up to ${clockTime(start + last.minutes * MINUTE)}`}
         />
       )}
       {told && <Told tone="warning">{told}</Told>}
@@ -182,17 +184,10 @@ export function LiveBurnout({
           )}
         </div>
       </details>
-      {!run.stoppedAt && <StandInTroubles onTrouble={(body) => void does('troubles', body)} />}
+      {!run.stoppedAt && (
+        <StandInTroubles troubles={troubles} onTrouble={(body) => void does('troubles', body)} />
+      )}
     </>
-  )
-}
-
-function Key({ colour, words }: { colour: string; words: string }) {
-  return (
-    <span>
-      <span className="mr-2 inline-block h-1 w-8 align-middle" style={{ background: colour }} />
-      {words}
-    </span>
   )
 }
 
@@ -202,19 +197,3 @@ const troubles = [
   ['The door stands open 4 min', { kind: 'doorOpen', minutes: 4 }],
   ['The thermocouple drifts', { kind: 'drift', celsiusPerHour: 20 }],
 ] as const
-
-/** What can be made to go wrong with the stand-in, to see what then. */
-function StandInTroubles({ onTrouble }: { onTrouble: (body: object) => void }) {
-  return (
-    <details>
-      <summary className="min-h-11 cursor-pointer font-semibold">Stand-in: what if</summary>
-      <div className="flex flex-wrap gap-2">
-        {troubles.map(([words, body]) => (
-          <button key={words} type="button" className="small-act" onClick={() => onTrouble(body)}>
-            {words}
-          </button>
-        ))}
-      </div>
-    </details>
-  )
-}

@@ -1,21 +1,14 @@
-import { type DataOfKind, type JobState, programMinutes } from '@yentrik/core'
-import { useState } from 'react'
+import { type DataOfKind, type JobState, type MeasuredPoint, programMinutes } from '@yentrik/core'
 import { Link } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
-import { FigureFields } from '../casting/Figures.tsx'
-import { readAll, type Typed } from '../casting/typed-figures.ts'
 import { dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { Told } from '../parts/Told.tsx'
 import { useKept } from '../parts/use-kept.ts'
+import { ReadByHand } from '../program/ReadByHand.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import { bathProgram, type CureDraft, cureFor, sectionsOf } from './cure-draft.ts'
 import { cureOf } from './LiveCure.tsx'
-
-const specs = [
-  { key: 'minutes', label: 'Read after', unit: 'min', hint: 'from going in' },
-  { key: 'celsius', label: 'Bath showed', unit: '°C' },
-] as const
 
 /** A cure into the record: the curve of the bath, or what was read off it by hand. */
 export function CureEntry({
@@ -42,15 +35,8 @@ export function CureEntry({
   const [draft] = useKept<CureDraft>(`cure ${caseId} ${job.jobId}`, () => cureFor(job.route.choices.cure))
   const sections = sectionsOf(draft)
   const { program, wrong } = bathProgram(draft.baths[draft.chosen]!)
-  const [typed, setTyped] = useState<Typed>(() => ({
-    minutes: program ? String(Math.round(programMinutes(program))) : '',
-    celsius: '',
-  }))
-  const [tried, setTried] = useState(false)
-  const { values, faults } = readAll(typed, ['minutes', 'celsius'])
-  const byHand = () => {
-    setTried(true)
-    if (!values || !program || !sections) return
+  const byHand = (reading: MeasuredPoint) => {
+    if (!program || !sections) return
     void onRecord({
       kind: 'cure',
       machine: 'Bath',
@@ -58,7 +44,7 @@ export function CureEntry({
         sections,
         program,
         from: 'hand',
-        measured: [{ minutes: values.minutes, celsius: values.celsius }],
+        measured: [reading],
         showsTooMuchCelsius: 0,
       },
     })
@@ -90,32 +76,17 @@ export function CureEntry({
         )}
       </div>
       {refusal && <Told tone="error">{refusal}</Told>}
-      <details open={!run && !last}>
-        <summary className="min-h-11 cursor-pointer font-semibold">Read by hand</summary>
-        <p className="mb-1 text-sm opacity-80">
-          {`${draft.baths[draft.chosen]?.name}; ${draft.thin} and ${draft.thick} mm, as on the Cure screen.`}
-        </p>
-        <form
-          noValidate
-          className="max-w-xl"
-          onSubmit={(event) => {
-            event.preventDefault()
-            if (open) byHand()
-          }}
-        >
-          <FigureFields
-            specs={specs}
-            typed={typed}
-            faults={tried ? faults : {}}
-            onTyped={setTyped}
-            wanted={tried}
-          />
-          {tried && wrong && <Told tone="error">{wrong}</Told>}
-          <button type="submit" className="act" disabled={!open}>
-            Record the reading
-          </button>
-        </form>
-      </details>
+      <ReadByHand
+        startMinutes={program ? String(Math.round(programMinutes(program))) : ''}
+        from="from going in"
+        showed="Bath showed"
+        wrong={wrong}
+        first={!run && !last}
+        open={open}
+        onReading={byHand}
+      >
+        {`${draft.baths[draft.chosen]?.name}; ${draft.thin} and ${draft.thick} mm, as on the Cure screen.`}
+      </ReadByHand>
     </div>
   )
 }

@@ -1,4 +1,5 @@
 import {
+  COLD_WATER_CELSIUS,
   cureVerdict,
   type FollowedSection,
   ISO_RESIDUAL_PERCENT,
@@ -13,8 +14,10 @@ import { type ReactNode, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { useCaseHand } from '../case/case-hand.ts'
 import type { ForCase } from '../case/IntoRecord.tsx'
+import { ask } from '../casting/typed-figures.ts'
 import { clockTime, dayAndTime } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
+import { Key } from '../parts/Key.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
@@ -194,8 +197,8 @@ function useBath(forCase: ForCase | undefined): MachineRun | undefined {
 function questionOf(draft: CureDraft, program: TemperatureProgram | undefined): FollowQuestion | undefined {
   const sections = sectionsOf(draft)
   const ratio = readNumber(draft.ratio, 'mL/g').value
-  if (!program || !sections || !(ratio && ratio > 0.186 && ratio <= 2)) return undefined
-  return { sections, program, flask: { ...usualFlask, stone: setStone(ratio) } }
+  const stone = ratio === undefined ? undefined : ask(() => setStone(ratio)).answer
+  return program && sections && stone && { sections, program, flask: { ...usualFlask, stone } }
 }
 
 function Verdict({
@@ -331,7 +334,7 @@ function Proposal({
   const find = async () => {
     const inAt = nextAt(draft.inAt, now)
     const outAt = inAt === undefined ? undefined : nextAt(draft.outBy, inAt)
-    const asked = questionOf(draft, { startCelsius: 23, segments: [] })
+    const asked = questionOf(draft, { startCelsius: COLD_WATER_CELSIUS, segments: [] })
     if (inAt === undefined || outAt === undefined || !asked)
       return setTold({ good: false, words: 'Write the hours as 07:30, and the thicknesses in mm.' })
     setLooking(true)
@@ -411,14 +414,5 @@ function Figures({
         <SegmentTable segments={bath.segments} onSegments={(segments) => onBath({ ...bath, segments })} />
       </div>
     </section>
-  )
-}
-
-function Key({ colour, words }: { colour: string; words: string }) {
-  return (
-    <span>
-      <span className="mr-2 inline-block h-1 w-8 align-middle" style={{ background: colour }} />
-      {words}
-    </span>
   )
 }

@@ -9,10 +9,11 @@ import { Fragment, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
-import { dayAndTime, quantity } from '../format/format.ts'
+import { clockTime, dayAndTime, quantity } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
 import { useFetched, useNow } from '../live/live-store.ts'
 import { Told } from '../parts/Told.tsx'
+import { StandInTroubles } from '../program/StandInTroubles.tsx'
 import type { MachineRun } from '../program/use-machine-runs.ts'
 import { CureChart } from './CureChart.tsx'
 import { cureStepId, useJudgedCure } from './use-cure.ts'
@@ -119,7 +120,7 @@ export function LiveCure({
                 },
               },
             ]}
-            words={`the curve of ${Math.round(last.minutes)} min`}
+            words={`the curve up to ${clockTime(start + last.minutes * 60_000)}`}
           />
         )}
         {told && <Told tone="error">{told}</Told>}
@@ -128,21 +129,7 @@ export function LiveCure({
             <button type="button" className="small-act justify-self-start" onClick={() => void does('stop')}>
               Take the flasks out
             </button>
-            <details>
-              <summary className="min-h-11 cursor-pointer font-semibold">Stand-in: what if</summary>
-              <div className="flex flex-wrap gap-2">
-                {troubles.map(([words, body]) => (
-                  <button
-                    key={words}
-                    type="button"
-                    className="small-act"
-                    onClick={() => void does('troubles', body)}
-                  >
-                    {words}
-                  </button>
-                ))}
-              </div>
-            </details>
+            <StandInTroubles troubles={troubles} onTrouble={(body) => void does('troubles', body)} />
           </>
         )}
       </section>

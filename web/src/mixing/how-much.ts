@@ -15,6 +15,7 @@ import {
   type Space,
   spaceCm3,
   USUAL_WASTE_FRACTION,
+  USUAL_WAX_UP_CM3,
   usualJobs,
   usualPowderGrams,
 } from '@yentrik/core'
@@ -50,8 +51,6 @@ export interface HowMuchEntry {
 export type FlaskEntry = Readonly<Record<keyof FlaskMeasured, string>>
 export type Field = 'known' | 'count' | 'length' | 'width' | 'height' | 'diameter' | 'inside' | 'waste'
 
-/** Ridge, wax and teeth of a whole denture above the land, cm3 (assumption). */
-const USUAL_WAX_UP_CM3 = 25
 export const emptyFlask: FlaskEntry = {
   lowerMillilitres: '',
   ringMillilitres: '',

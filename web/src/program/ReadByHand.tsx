@@ -1,0 +1,66 @@
+import { type ReactNode, useState } from 'react'
+import { FigureFields } from '../casting/Figures.tsx'
+import { readAll, type Typed } from '../casting/typed-figures.ts'
+import { Told } from '../parts/Told.tsx'
+
+/** One reading of a machine that is not connected: minutes in, and what it showed. */
+export function ReadByHand({
+  startMinutes,
+  from,
+  showed,
+  showedHint,
+  wrong,
+  first,
+  open,
+  onReading,
+  children,
+}: {
+  /** As the field begins. */
+  readonly startMinutes: string
+  /** From when the minutes count, as said under the field. */
+  readonly from: string
+  readonly showed: string
+  readonly showedHint?: string
+  /** What is wrong with the program that it ran. */
+  readonly wrong?: string
+  /** Nothing else is there to record: open from the start. */
+  readonly first: boolean
+  readonly open: boolean
+  readonly onReading: (reading: { readonly minutes: number; readonly celsius: number }) => void
+  readonly children: ReactNode
+}) {
+  const [typed, setTyped] = useState<Typed>({ minutes: startMinutes, celsius: '' })
+  const [tried, setTried] = useState(false)
+  const { values, faults } = readAll(typed, ['minutes', 'celsius'])
+  return (
+    <details open={first}>
+      <summary className="min-h-11 cursor-pointer font-semibold">Read by hand</summary>
+      <p className="mb-1 text-sm opacity-80">{children}</p>
+      <form
+        noValidate
+        className="max-w-xl"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (!open) return
+          setTried(true)
+          if (values) onReading({ minutes: values.minutes, celsius: values.celsius })
+        }}
+      >
+        <FigureFields
+          specs={[
+            { key: 'minutes', label: 'Read after', unit: 'min', hint: from },
+            { key: 'celsius', label: showed, unit: '°C', hint: showedHint },
+          ]}
+          typed={typed}
+          faults={tried ? faults : {}}
+          onTyped={setTyped}
+          wanted={tried}
+        />
+        {tried && wrong && <Told tone="error">{wrong}</Told>}
+        <button type="submit" className="act" disabled={!open}>
+          Record the reading
+        </button>
+      </form>
+    </details>
+  )
+}
