@@ -54,9 +54,9 @@ const HEAVIEST_PIECE_GRAMS = 500
  * @throws {DomainError} `piece`
  */
 export function checkPiece({ grams, history, lots }: Omit<AlloyPiece, 'id'>): void {
+  // Parts of a whole that were added up: the last digit may stand over it.
   const adds = (shares: readonly number[]) =>
-    shares.every((share) => share >= 0 && share <= 1) &&
-    Math.abs(shares.reduce((sum, share) => sum + share, 0) - 1) < 1e-6
+    shares.every((share) => share >= 0) && Math.abs(shares.reduce((sum, share) => sum + share, 0) - 1) < 1e-6
   if (!(grams > 0 && grams <= HEAVIEST_PIECE_GRAMS))
     throw new DomainError(
       'piece',
