@@ -66,6 +66,8 @@ stage(
   [
     '--experimental-vm-modules',
     'node_modules/jest/bin/jest.js',
+    // As many as there are cores; by itself it would leave one idle.
+    '--maxWorkers=100%',
     '--json',
     `--outputFile=${join(reports, 'jest.json')}`,
   ],

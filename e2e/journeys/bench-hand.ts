@@ -199,6 +199,8 @@ export async function lookAtRegions(
     const answer = entry.getByRole('button', { name: faults[name] ?? 'Good', exact: true })
     await answer.click()
   }
+  // What it comes to stands under it now and moves the rest down: not before that is there may the hand go on.
+  await expect(entry.getByRole('status').or(entry.getByRole('alert')).first()).toBeVisible()
 }
 
 /** The wax of a denture from the clean set-up to the seal, when all goes well. */

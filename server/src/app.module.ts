@@ -8,12 +8,14 @@ import { CaseStore } from './cases/case-store.ts'
 import { CasesController } from './cases/cases.controller.ts'
 import { CasesService } from './cases/cases.service.ts'
 import { AlloyPiecesController } from './casting/alloy-pieces.controller.ts'
-import { EquipmentController } from './casting/equipment.controller.ts'
 import { ClockController } from './clock/clock.controller.ts'
 import { LabClock } from './clock/lab-clock.ts'
 import { dataSourceOptions } from './database/data-source.ts'
 import { WriteQueue } from './database/write-queue.ts'
 import { DemoSeed } from './demo/demo-seed.service.ts'
+import { DevicesController } from './devices/devices.controller.ts'
+import { DevicesService } from './devices/devices.service.ts'
+import { EquipmentController } from './equipment/equipment.controller.ts'
 import { ProblemFilter } from './errors/problem.filter.ts'
 import { validation } from './errors/validation.ts'
 import { HealthController } from './health.controller.ts'
@@ -33,8 +35,6 @@ import { MachineRunsController } from './program/machine-runs.controller.ts'
 import { MachineRuns } from './program/machine-runs.service.ts'
 import { SETTINGS, type ServerSettings } from './settings/server-settings.ts'
 import { ToothSetsController } from './setup/tooth-sets.controller.ts'
-import { WeighingController } from './weighing/weighing.controller.ts'
-import { WeighingService } from './weighing/weighing.service.ts'
 
 @Module({})
 export class AppModule {
@@ -50,7 +50,7 @@ export class AppModule {
         MaterialsController,
         CalcController,
         MixClocksController,
-        WeighingController,
+        DevicesController,
         LabController,
         ToothSetsController,
         EquipmentController,
@@ -72,7 +72,7 @@ export class AppModule {
         ShelfCards,
         LotsService,
         MixClocks,
-        WeighingService,
+        DevicesService,
         MachineRuns,
         CaseStore,
         CasesService,

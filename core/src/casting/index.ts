@@ -1,4 +1,5 @@
 export { type AlloyCard, alloyCards, alloyOf, LIGHTEST_ALLOY_GRAMS_PER_CM3 } from './alloy-cards.ts'
+export { type ArmCard, armSpeed, checkArmCard, radiiOf } from './arm-card.ts'
 export {
   type BurnoutWish,
   burnoutProgram,
@@ -37,15 +38,6 @@ export {
 export { type Charge, chargeOf, checkPiece, isNew, meltedOnce } from './charge.ts'
 export { type CoreReading, type CoreReady, coreReady, factorFor } from './core-ready.ts'
 export {
-  type ArmCard,
-  armSpeed,
-  type CastingEquipment,
-  checkEquipment,
-  type EquipmentKind,
-  type FurnaceCard,
-  radiiOf,
-} from './equipment.ts'
-export {
   availableExpansion,
   type ConcentrationAnswer,
   concentrationFor,
@@ -73,6 +65,7 @@ export {
 } from './judge-burnout.ts'
 export {
   arrangementIn,
+  checkRingCard,
   type PatternsToRing,
   type RingCard,
   type RingProposal,

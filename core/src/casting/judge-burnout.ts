@@ -110,7 +110,7 @@ function judgeFurnace(
       say: `The core fell from ${Math.round(fall.from)} to ${Math.round(fall.to)} °C, through the inversion of ${crossed}: the mould has shrunk and may have cracked. Discard the ring and invest again.`,
     }
   const castFromMinutes = Math.max(endMinutes, hotFrom(heat, hottest) ?? followed)
-  const held = castFromMinutes <= lastMinutes + SAME_MINUTE
+  const held = castFromMinutes <= lastMinutes + SAME_WITHIN_MINUTES
   const fell = fall && `The core fell to ${Math.round(fall.to)} °C and through no inversion`
   return {
     ...base,
@@ -127,7 +127,7 @@ function judgeFurnace(
 }
 
 /** Two times of a clock that are the same to a hand, min (choice). */
-const SAME_MINUTE = 1
+const SAME_WITHIN_MINUTES = 1
 
 /** From when on the core stays within reach of the hottest it is to be; undefined: it does not come there. */
 function hotFrom({ curve }: RingHeat, hottest: number): number | undefined {

@@ -12,7 +12,7 @@ export const dough: ThermalBody = { wattsPerMK: 0.19, kilogramsPerM3: 1150, joul
 /** Wet stone at usual ratios, derived as in `setStone`. */
 export const wetStone: ThermalBody = { wattsPerMK: 1.05, kilogramsPerM3: 2000, joulesPerKgK: 1350 }
 
-/** kg of water that a kg of hemihydrate binds (exact to the digits of the model notes). */
+/** kg of water that a kg of hemihydrate binds: three digits, as the figures of the model notes were worked out; mixing has one more. */
 const BOUND_WATER = 0.186
 const DIHYDRATE = { kilogramsPerM3: 2320, joulesPerKgK: 1090, wattsPerMK: 1.26 }
 const WATER = { kilogramsPerM3: 1000, joulesPerKgK: 4180, wattsPerMK: 0.65 }

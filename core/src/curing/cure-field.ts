@@ -1,4 +1,4 @@
-import { sweep, type Tridiagonal, tridiagonal } from '../heat/index.ts'
+import { sweep, type Tridiagonal, tridiagonal, USUAL_ROOM_CELSIUS } from '../heat/index.ts'
 import {
   checkSection,
   dough,
@@ -38,7 +38,7 @@ export class CureField {
   constructor(
     section: ResinSection,
     flask: FlaskBody = usualFlask,
-    startCelsius = 23,
+    startCelsius = USUAL_ROOM_CELSIUS,
     grid: CureGrid = usualCells,
     resin: ThermalBody = dough,
   ) {

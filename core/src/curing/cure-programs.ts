@@ -1,9 +1,10 @@
+import { USUAL_ROOM_CELSIUS } from '../heat/index.ts'
 import type { Source } from '../materials/index.ts'
 import { COMMON_PRACTICE } from '../materials/index.ts'
 import type { ProgramSegment, TemperatureProgram } from '../program/index.ts'
 
-/** Water of the bath at the start, °C. */
-export const COLD_WATER_CELSIUS = 23
+/** Water of the bath at the start, °C: it has stood in the room. */
+export const COLD_WATER_CELSIUS = USUAL_ROOM_CELSIUS
 /** The usual hold, °C: 165 °F (exact 73.9). */
 export const LONG_HOLD_CELSIUS = 74
 export const BOIL_CELSIUS = 100

@@ -1,3 +1,4 @@
+import { USUAL_ROOM_CELSIUS } from '../heat/index.ts'
 import {
   programCelsius,
   programMinutes,
@@ -26,14 +27,14 @@ interface Bath {
   readonly film: number
 }
 const WATER_FILM_WATTS_PER_M2K = 500
-const ROOM_CELSIUS = 23
 /** After the bath: on the bench, then in cold water (common practice). Source of the films: natural convection, estimated. */
 export const COOLING = [
-  { celsius: ROOM_CELSIUS, film: 10, minutes: 30 },
+  { celsius: USUAL_ROOM_CELSIUS, film: 10, minutes: 30 },
   { celsius: 20, film: 300, minutes: 20 },
 ] as const
 const LONGEST_COOLING_SECONDS = 3 * 3600
-const coolingMinutes = COOLING.reduce((sum, { minutes }) => sum + minutes, 0)
+/** How long that takes, min. */
+export const COOLING_MINUTES = COOLING.reduce((sum, { minutes }) => sum + minutes, 0)
 
 /** A cure to be followed. */
 export interface CureQuestion {
@@ -114,7 +115,7 @@ export function cure(question: CureQuestion, fineness: CureFineness = quickly): 
     program,
     flask = usualFlask,
     recipe = usualDough,
-    startCelsius = ROOM_CELSIUS,
+    startCelsius = USUAL_ROOM_CELSIUS,
     measured,
   } = question
   checkBath(program)
@@ -129,7 +130,7 @@ export function cure(question: CureQuestion, fineness: CureFineness = quickly): 
   const heat = new Float64Array(cells)
   const storedAtStart = field.stored
   const breaks = breaksOf(program, measured, bathMinutes)
-  const cold = (bathMinutes + coolingMinutes) * 60
+  const cold = (bathMinutes + COOLING_MINUTES) * 60
   // A flask that is still warm then stays in cold water until it may be opened.
   const end = cold + LONGEST_COOLING_SECONDS
   const curve: CureMoment[] = []
@@ -256,7 +257,7 @@ function breaksOf(
         startMinutes,
         startMinutes + rampMinutes,
       ])
-  return [...own, bathMinutes, bathMinutes + COOLING[0].minutes, bathMinutes + coolingMinutes]
+  return [...own, bathMinutes, bathMinutes + COOLING[0].minutes, bathMinutes + COOLING_MINUTES]
     .map((minutes) => minutes * 60)
     .filter((seconds) => seconds > 0)
     .sort((a, b) => a - b)

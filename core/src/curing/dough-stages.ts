@@ -1,3 +1,4 @@
+import { USUAL_ROOM_CELSIUS } from '../heat/index.ts'
 import { COMMON_PRACTICE, type Source } from '../materials/index.ts'
 import { DomainError } from '../refusal/index.ts'
 
@@ -10,8 +11,6 @@ export interface DoughStage {
   readonly toMinutes?: number
 }
 
-/** At which the times below are usual, °C. */
-const USUAL_CELSIUS = 23
 /** Ends of the stages at 23 °C, min (common practice; the pack wins). */
 const ends: readonly (readonly [DoughStageName, number])[] = [
   ['sandy', 2],
@@ -22,7 +21,7 @@ const ends: readonly (readonly [DoughStageName, number])[] = [
 /** Colder by so much it takes twice as long (rule of thumb, our assumption). */
 const TWICE_AS_LONG_CELSIUS = 10
 
-export const DOUGH_SOURCE: Source = `${COMMON_PRACTICE} at 23 °C; twice as long for 10 °C colder is our assumption; the pack wins`
+export const DOUGH_SOURCE: Source = `${COMMON_PRACTICE} at ${USUAL_ROOM_CELSIUS} °C; twice as long for 10 °C colder is our assumption; the pack wins`
 
 /**
  * The stages of a heat-cure dough over time, by the temperature of the jar.
@@ -37,7 +36,7 @@ export function doughStages(celsius: number): readonly DoughStage[] {
       'Enter the temperature of the room: 5 to 40 °C.',
       'celsius',
     )
-  const slower = 2 ** ((USUAL_CELSIUS - celsius) / TWICE_AS_LONG_CELSIUS)
+  const slower = 2 ** ((USUAL_ROOM_CELSIUS - celsius) / TWICE_AS_LONG_CELSIUS)
   let fromMinutes = 0
   const stages = ends.map(([name, end]): DoughStage => {
     const stage = { name, fromMinutes, toMinutes: end * slower }

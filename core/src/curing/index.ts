@@ -1,5 +1,7 @@
+export { type Closure, type ClosuresJudged, checkClosures, gentleLimits, judgeClosures } from './closures.ts'
 export {
   COOLING,
+  COOLING_MINUTES,
   type CureFineness,
   type CureMoment,
   type CureOutcome,

@@ -45,12 +45,12 @@ const STEP_MINUTES = 1 / 6
 /** So far behind its set point the program waits, °C (choice). */
 const WAITS_BEHIND_CELSIUS = 25
 /** Share of full power per °C of error, and the minutes in which a lasting error doubles it (choice). */
-const GAIN = 0.012
+const POWER_PER_CELSIUS = 0.012
 const RESET_MINUTES = 12
 /** A larger error is on its way to be mended, and is not summed up (choice). */
 const RESETS_WITHIN_CELSIUS = 10
 /** An open door lets the heat out so many times as fast (choice). */
-const DOOR_LOSS = 8
+const DOOR_LOSS_FACTOR = 8
 
 /**
  * A machine that is not there, on its program: it lags, overshoots, trembles, waits when it is behind, goes on where it
@@ -96,11 +96,11 @@ export function runMachine(
     const dark = isOn(troubles, 'powerCut', now)
     const error = setCelsius - shown
     const rate = rampRate(program, into)
-    const wanted = (setCelsius - roomCelsius) / span + (rate * tau) / span + GAIN * error + reset
+    const wanted = (setCelsius - roomCelsius) / span + (rate * tau) / span + POWER_PER_CELSIUS * error + reset
     const power = dark ? 0 : Math.min(1, Math.max(0, wanted))
     if (!dark && power === wanted && Math.abs(error) < RESETS_WITHIN_CELSIUS)
-      reset += (GAIN * error * STEP_MINUTES) / RESET_MINUTES
-    const loss = (chamber - roomCelsius) / (isOn(troubles, 'doorOpen', now) ? tau / DOOR_LOSS : tau)
+      reset += (POWER_PER_CELSIUS * error * STEP_MINUTES) / RESET_MINUTES
+    const loss = (chamber - roomCelsius) / (isOn(troubles, 'doorOpen', now) ? tau / DOOR_LOSS_FACTOR : tau)
     chamber = Math.min(mostCelsius, chamber + STEP_MINUTES * ((power * span) / tau - loss))
     sensed += (chamber - sensed) * (1 - Math.exp(-STEP_MINUTES / sensorLagMinutes))
     if (!dark && error < WAITS_BEHIND_CELSIUS) into += STEP_MINUTES

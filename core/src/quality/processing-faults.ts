@@ -36,7 +36,6 @@ export function processingRecord(job: JobState): ProcessingRecord {
     .findLast(({ sheet }) => sheet.kind === 'cure')?.sheet
   const cured = cureSheet?.kind === 'cure' ? judgeCure(cureSheet.run) : undefined
   const outcomes = cured?.followed.map(({ outcome }) => outcome) ?? []
-  const flash = readings('trial-closures', 'flash').at(-1)?.answer
   const clean = readings('boil-out', 'mould-clean')
   const separator = step('mould-separator')
   const record: ProcessingRecord = {
@@ -49,7 +48,7 @@ export function processingRecord(job: JobState): ProcessingRecord {
       : {}),
     doughMinutes: between(step('mix-dough')?.finishedAt, step('trial-closures')?.startedAt),
     benchRestMinutes: lasted('bench-rest'),
-    gapAtLast: flash === undefined ? undefined : flash === 'A gap',
+    gapAtLast: gapAtLast(step('trial-closures')),
     finalKilopascals: readings('final-closure', 'final-pressure').at(-1)?.value,
     greaseSeen: clean.length === 0 ? undefined : clean.some(({ answer }) => answer === 'Grease left'),
     separatorRecorded: separator?.finishedAt ? separator.mixes.length > 0 : undefined,
@@ -57,6 +56,16 @@ export function processingRecord(job: JobState): ProcessingRecord {
     flaskCelsius: readings('cool-flask', 'flask-temperature').at(-1)?.value,
   }
   return Object.fromEntries(Object.entries(record).filter(([, each]) => each !== undefined))
+}
+
+/** Of the last trial closure of any flask; a route from before closures were kept one by one has a look instead. */
+function gapAtLast(closing: StepState | undefined): boolean | undefined {
+  const last = [...new Map(closing?.sheets.map((each) => [each.sheetId, each.sheet])).values()].flatMap(
+    (sheet) => (sheet.kind === 'closures' ? sheet.closures.slice(-1) : []),
+  )
+  if (last.length > 0) return last.some(({ gap }) => gap)
+  const answer = closing?.readings.findLast(({ checkId }) => checkId.startsWith('flash'))?.answer
+  return answer === undefined ? undefined : answer === 'A gap'
 }
 
 type Rule = CauseRule<ProcessingRecord>

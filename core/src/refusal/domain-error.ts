@@ -59,3 +59,17 @@ export function requirePositive(
     )
   return value
 }
+
+/**
+ * Refuses a measure of a thing that is not above 0 and at most so much.
+ * @throws {DomainError} `equipment`
+ */
+export function requireMeasure(field: string, value: number, most: number): void {
+  if (!(value > 0 && value <= most))
+    throw new DomainError(
+      'equipment',
+      `${value} cannot be right here.`,
+      `Enter a number above 0 and at most ${most}.`,
+      field,
+    )
+}

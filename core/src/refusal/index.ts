@@ -1,1 +1,1 @@
-export { DomainError, requirePositive, requireWithin } from './domain-error.ts'
+export { DomainError, requireMeasure, requirePositive, requireWithin } from './domain-error.ts'

@@ -9,6 +9,7 @@ import {
   type RouteTemplate,
   type TemplateStep,
 } from './route-template.ts'
+import type { StepSheet } from './step-sheet.ts'
 
 type Choices = Readonly<Record<string, string>>
 
@@ -32,9 +33,9 @@ export function buildRoute(template: RouteTemplate, choices: Choices = {}): Rout
       ...rest,
       how: [...step.how, ...(howWhen ?? []).filter(here).map(({ say }) => say)],
       after: keptBefore(step.id, above, kept),
-      ...(checks ? { checks: perArch(checks.filter(here), archs, nameCheck) } : {}),
+      ...(checks ? { checks: perArch(checks.filter(here), archs, nameForArch) } : {}),
       ...(amounts ? { amounts: perArch(amounts.filter(here), archs, nameAmount) } : {}),
-      ...(sheets ? { sheets: sheets.filter(here).map(({ when: _unless, ...sheet }) => sheet) } : {}),
+      ...(sheets ? { sheets: perArch(sheets.filter(here), archs, nameForArch) } : {}),
     }
   })
   return {
@@ -93,7 +94,7 @@ function keptBefore(
   return [...new Set(found)]
 }
 
-function perArch<T extends (Check | Amount) & Conditional>(
+function perArch<T extends (Check | Amount | StepSheet) & Conditional>(
   parts: readonly T[],
   archs: readonly string[] | undefined,
   rename: (part: T, arch: string) => T,
@@ -105,10 +106,10 @@ function perArch<T extends (Check | Amount) & Conditional>(
   })
 }
 
-const nameCheck = <T extends Check>(check: T, arch: string): T => ({
-  ...check,
-  id: `${check.id}-${arch}`,
-  name: `${check.name}, ${arch}`,
+const nameForArch = <T extends Check | StepSheet>(part: T, arch: string): T => ({
+  ...part,
+  id: `${part.id}-${arch}`,
+  name: `${part.name}, ${arch}`,
 })
 const nameAmount = <T extends Amount>(amount: T, arch: string): T => ({
   ...amount,

@@ -76,11 +76,24 @@ describe('the rules of the bench', () => {
   })
   it('repeats trial closures until no flash shows', () => {
     const bench = new Bench('complete-denture').upTo('trial-closures')
-    bench.check('trial-closures', 'trial-pressure', 10342)
-    bench.check('trial-closures', 'flash', 'Flash')
-    expect(bench.refusal({ type: 'finishStep', jobId: J, stepId: 'trial-closures' })).toBe('check-failing')
-    bench.check('trial-closures', 'flash', 'No flash, no gap')
-    bench.finish('trial-closures')
+    const finish = { type: 'finishStep', jobId: J, stepId: 'trial-closures' } as const
+    const closures = (...flash: readonly boolean[]) =>
+      bench.do({
+        type: 'recordSheet',
+        jobId: J,
+        stepId: 'trial-closures',
+        sheetId: 'closures',
+        sheet: {
+          kind: 'closures',
+          closures: flash.map((each) => ({ kilopascals: 10_342, flash: each, gap: false, from: 'press' })),
+        },
+      })
+    closures(true)
+    expect(bench.refusal(finish)).toBe('sheet-failing')
+    closures(true, true)
+    expect(bench.refusal(finish)).toBe('sheet-failing')
+    closures(true, true, false)
+    bench.do(finish)
   })
   it('holds to its windows, and takes a reason', () => {
     const bench = new Bench().upTo('set')

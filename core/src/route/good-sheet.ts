@@ -230,6 +230,20 @@ export function goodSheet(sheet: StepSheet): SheetData {
           { id: 'by-hand-2', grams: 29.8, lots: [], history: newMetal },
         ],
       }
+    case 'closures':
+      return {
+        kind: 'closures',
+        closures: [
+          { kilopascals: 3500, flash: true, gap: true, from: 'hand' },
+          { kilopascals: sheet.leastKilopascals, flash: true, gap: false, from: 'hand' },
+          {
+            kilopascals: (sheet.leastKilopascals + sheet.mostKilopascals) / 2,
+            flash: false,
+            gap: false,
+            from: 'hand',
+          },
+        ],
+      }
     case 'button':
       return { kind: 'button', grams: 5.8 }
     case 'dispatch':

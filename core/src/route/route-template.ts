@@ -55,6 +55,8 @@ export interface MeasureCheck extends CheckBase {
   readonly max?: number
   readonly below?: Outcome
   readonly above?: Outcome
+  /** The device that reads it, where one is connected. */
+  readonly readBy?: 'press'
   /** What can be real at all; anything else is a slip of the hand and is refused. */
   readonly plausible: { readonly min: number; readonly max: number }
 }

@@ -1,5 +1,5 @@
 import { chargeOf, checkBurnoutRun, checkPiece, judgeBurnout } from '../casting/index.ts'
-import { checkCureRun, judgeCure } from '../curing/index.ts'
+import { checkClosures, checkCureRun, judgeClosures, judgeCure } from '../curing/index.ts'
 import { checkRegions, foundFaults, regionFaults } from '../inspection/index.ts'
 import { materials } from '../materials/index.ts'
 import { checkArticulator } from '../mounting/index.ts'
@@ -174,6 +174,11 @@ const rules: { readonly [K in SheetKind]: SheetRule<K> } = {
           }
         : undefined,
   },
+  closures: {
+    check: ({ closures }) => checkClosures(closures),
+    faults: ({ closures }, limits) => judgeClosures(closures, limits).faults,
+    failing: ({ closures }, limits) => ({ verdict: 'adjust', say: judgeClosures(closures, limits).next }),
+  },
   charge: {
     check: ({ alloyId, pieces }) => {
       if (!materials.get(alloyId)?.alloy)
@@ -265,7 +270,7 @@ const ruleOf = <K extends SheetKind>(kind: K): SheetRule<K> => rules[kind]
  * Refuses a sheet whose entries make no sense at all.
  * @throws {DomainError} `sheet-kind`, `words-missing`, `count-out-of-range`, `reading-not-plausible`, `too-few-places`,
  * `photo-too-large`, `no-date`, `no-such-change`, `other-binder`, `no-such-alloy`, and the refusals of trimming, mounting,
- * setting up, waxing, inspection and casting
+ * setting up, waxing, inspection, curing and casting
  */
 export function checkSheet(sheet: StepSheet, data: SheetData): void {
   if (sheet.kind !== data.kind)

@@ -1,5 +1,6 @@
 import type { AlloyPiece, BurnoutRun } from '../casting/index.ts'
-import type { CureRun } from '../curing/index.ts'
+import type { Closure, CureRun } from '../curing/index.ts'
+import type { PressLimits } from '../devices/index.ts'
 import type { RegionDrawing, RegionSeen } from '../inspection/index.ts'
 import type { Binder, Source } from '../materials/index.ts'
 import type { Articulator } from '../mounting/index.ts'
@@ -56,6 +57,8 @@ export type SheetData =
   | { readonly kind: 'burnout'; readonly machine: string; readonly run: BurnoutRun }
   /** What a cure was; `reason` where it was run against advice. */
   | { readonly kind: 'cure'; readonly machine: string; readonly run: CureRun; readonly reason?: string }
+  /** Every trial closure of a flask so far, in their order. */
+  | { readonly kind: 'closures'; readonly closures: readonly Closure[] }
   /** What is melted: pieces of one alloy, by its material; `needGrams` as worked out, where it was. */
   | {
       readonly kind: 'charge'
@@ -91,6 +94,8 @@ interface SheetBase {
   readonly name: string
   readonly how: string
   readonly source: Source
+  /** In a pair, asked once for each arch. */
+  readonly perArch?: boolean
   /** What to do when it does not pass. */
   readonly failing: Exclude<Outcome, { verdict: 'pass' }>
 }
@@ -140,6 +145,7 @@ export type StepSheet = SheetBase &
         /** The step from which it is processed again when the dentist wants that. */
         readonly remakeFrom: string
       }
+    | ({ readonly kind: 'closures' } & PressLimits)
     /** By rule of the job. */
     | { readonly kind: 'charge'; readonly mostRemeltPercent: number }
     | { readonly kind: 'button'; readonly chargeOf: SheetOf }

@@ -60,6 +60,12 @@ const sheet = {
     kind: { enum: sheetKinds },
     parts: listOf({ name: text, count: number }),
     places: listOf({ place: text, value: number }),
+    closures: listOf({
+      kilopascals: number,
+      flash: { type: 'boolean' },
+      gap: { type: 'boolean' },
+      from: { enum: ['press', 'hand'] },
+    }),
     entry: { type: 'object', required: ['upper', 'lower', 'choices'] },
     pair: { type: 'object', required: ['upper', 'lower'] },
     name: text,

@@ -16,7 +16,7 @@ import {
   ValidateNested,
 } from 'class-validator'
 import { AlloyPieceDto, BurnoutRunDto } from '../casting/casting.dto.ts'
-import { CureRunDto } from '../curing/curing.dto.ts'
+import { ClosureDto, CureRunDto } from '../curing/curing.dto.ts'
 import { Nested, NestedList } from '../errors/nested.ts'
 import { ArticulatorDto } from '../mounting/articulator.dto.ts'
 import { PrescriptionDto, SetUpEntryDto, SetUpReadingDto, SetUpTolerancesDto } from '../setup/set-up.dto.ts'
@@ -38,6 +38,7 @@ export const sheetKinds = [
   'regions',
   'burnout',
   'cure',
+  'closures',
   'charge',
   'button',
   'dispatch',
@@ -124,6 +125,9 @@ class CureSheetDto extends SheetDto {
   @Length(1, 1000)
   reason?: string
 }
+class ClosuresSheetDto extends SheetDto {
+  @NestedList(() => ClosureDto, 20) closures: ClosureDto[]
+}
 class ChargeSheetDto extends SheetDto {
   @ApiProperty({ example: 'nickel-chromium' }) @IsString() @Length(1, 80) alloyId: string
   @ApiPropertyOptional({ description: "Name of the lab's product" })
@@ -169,6 +173,7 @@ export const sheetShapes = [
   { name: 'regions', value: RegionsSheetDto },
   { name: 'burnout', value: BurnoutSheetDto },
   { name: 'cure', value: CureSheetDto },
+  { name: 'closures', value: ClosuresSheetDto },
   { name: 'charge', value: ChargeSheetDto },
   { name: 'button', value: ButtonSheetDto },
   { name: 'dispatch', value: DispatchSheetDto },

@@ -1,6 +1,6 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger'
-import type { ResinSection } from '@yentrik/core'
-import { IsIn, IsNumber, IsOptional } from 'class-validator'
+import type { Closure, ResinSection } from '@yentrik/core'
+import { IsBoolean, IsIn, IsNumber, IsOptional } from 'class-validator'
 import { Figure, Nested, NestedList } from '../errors/nested.ts'
 import { MeasuredRunDto, ProgramDto } from '../program/program.dto.ts'
 
@@ -18,6 +18,14 @@ export class CureDto {
   @IsOptional()
   @IsNumber()
   waterPowderRatio?: number
+}
+const closureFroms = ['press', 'hand'] as const satisfies readonly Closure['from'][]
+/** A trial closure and what it showed. */
+export class ClosureDto {
+  @Figure(10_342) kilopascals: number
+  @ApiProperty() @IsBoolean() flash: boolean
+  @ApiProperty() @IsBoolean() gap: boolean
+  @ApiProperty({ enum: closureFroms }) @IsIn(closureFroms) from: Closure['from']
 }
 /** A cure as it was run. */
 export class CureRunDto extends MeasuredRunDto {

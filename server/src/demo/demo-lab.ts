@@ -1,4 +1,4 @@
-import type { CastingEquipment, LabProduct, ToothSet } from '@yentrik/core'
+import type { LabEquipment, LabProduct, ToothSet } from '@yentrik/core'
 
 /** The invented lab in demo/lab.json. All times are relative to the moment of seeding, so that it is always in mid-work. */
 export interface DemoLab {
@@ -18,7 +18,7 @@ export interface DemoLab {
   }[]
   readonly products: readonly Omit<LabProduct, 'productId'>[]
   readonly toothSets: readonly ToothSet[]
-  readonly equipment: readonly CastingEquipment[]
+  readonly equipment: readonly LabEquipment[]
   /** Pieces of alloy on the shelf, weighed. */
   readonly alloyPieces: readonly { readonly lot: string; readonly grams: readonly number[] }[]
   readonly cases: readonly DemoCase[]

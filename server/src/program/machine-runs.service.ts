@@ -1,7 +1,7 @@
 import { randomInt, randomUUID } from 'node:crypto'
 import { Inject, Injectable } from '@nestjs/common'
 import {
-  type CastingEquipment,
+  type LabEquipment,
   type MachineNature,
   type MachineRun,
   type MachineTrouble,
@@ -158,12 +158,12 @@ export class MachineRuns {
   }
 
   private async follow(row: MachineRunRow, minutes = this.minutesOf(row)): Promise<MachineRun> {
-    const furnace = (await this.settings.list<CastingEquipment>('equipment')).find(
-      ({ kind, name }) => kind === 'furnace' && name === row.machine,
+    const own = (await this.settings.list<LabEquipment>('equipment')).find(
+      ({ kind, name }) => kind === row.kind && name === row.machine,
     )
     return runMachine(
       row.program as TemperatureProgram,
-      natureOf(row.kind, furnace?.kind === 'furnace' ? furnace.timeConstantMinutes : undefined),
+      natureOf(row.kind, own && 'timeConstantMinutes' in own ? own.timeConstantMinutes : undefined),
       row.troubles as MachineTrouble[],
       minutes,
       seededRandom(row.seed),

@@ -11,9 +11,10 @@ export interface ServerSettings {
   readonly demo: boolean
   /** Lets a signed-in person move the clock of the lab: for demos and tests only. */
   readonly clockControl: boolean
-  /** The balance and the water dispenser of the bench; none: everything is typed. */
+  /** The balance, the water dispenser and the press of the bench; none: everything is typed. */
   readonly balance?: DeviceSetting
   readonly dispenser?: DeviceSetting
+  readonly press?: DeviceSetting
   /** The burnout furnace; none: it is set by hand, and what is read is typed. */
   readonly furnace?: 'stand-in'
   readonly bath?: 'stand-in'
@@ -28,7 +29,7 @@ export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port:
 
 /**
  * Reads the environment: PORT, HOST, YENTRIK_DATA, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
- * YENTRIK_BALANCE and YENTRIK_DISPENSER (`stand-in`, `none` or HOST:PORT), YENTRIK_FURNACE and
+ * YENTRIK_BALANCE, YENTRIK_DISPENSER and YENTRIK_PRESS (`stand-in`, `none` or HOST:PORT), YENTRIK_FURNACE and
  * YENTRIK_BATH (`stand-in` or `none`), YENTRIK_DEVICE_SPEED.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
  */
@@ -45,6 +46,7 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
     clockControl: demo || env.YENTRIK_CLOCK_CONTROL === '1',
     ...deviceFrom('balance', env.YENTRIK_BALANCE ?? (demo ? 'stand-in' : 'none')),
     ...deviceFrom('dispenser', env.YENTRIK_DISPENSER ?? (demo ? 'stand-in' : 'none')),
+    ...deviceFrom('press', env.YENTRIK_PRESS ?? (demo ? 'stand-in' : 'none')),
     ...machineFrom('furnace', env.YENTRIK_FURNACE ?? (demo ? 'stand-in' : 'none')),
     ...machineFrom('bath', env.YENTRIK_BATH ?? (demo ? 'stand-in' : 'none')),
     deviceSpeed: speedFrom(env.YENTRIK_DEVICE_SPEED),
@@ -52,7 +54,7 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
   }
 }
 
-function deviceFrom(device: 'balance' | 'dispenser', text: string): Partial<ServerSettings> {
+function deviceFrom(device: 'balance' | 'dispenser' | 'press', text: string): Partial<ServerSettings> {
   if (text === 'none') return {}
   if (text === 'stand-in') return { [device]: text }
   const address = /^([\w.-]+):(\d{1,5})$/.exec(text)

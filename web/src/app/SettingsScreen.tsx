@@ -2,8 +2,9 @@ import { routeTemplates } from '@yentrik/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { clockTime } from '../format/format.ts'
-import { ApiError, api } from '../live/api.ts'
+import { api, sentenceOf } from '../live/api.ts'
 import { useFetched, useLive, useNow } from '../live/live-store.ts'
+import { useAsking } from '../live/use-asking.ts'
 import { Pills, SelectField } from '../parts/Choices.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
@@ -83,15 +84,12 @@ export function SettingsScreen() {
 
 function Who() {
   const session = useSession()
-  const [fault, setFault] = useState<string>()
-  const change = async (work: () => Promise<unknown>) => {
-    try {
+  const { told: fault, asking } = useAsking()
+  const change = (work: () => Promise<unknown>) =>
+    asking(async () => {
       await work()
       session.reload()
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : String(error))
-    }
-  }
+    })
   return (
     <section className="card-flat p-6">
       <h2 className="mb-3 text-xl font-semibold">At the bench: {session.person?.name}</h2>
@@ -156,7 +154,7 @@ function LabOnPapers() {
       setTyped({})
       setTold({ good: true, words: 'Stored.' })
     } catch (error) {
-      setTold({ good: false, words: error instanceof ApiError ? error.message : String(error) })
+      setTold({ good: false, words: sentenceOf(error) })
     }
   }
   return (
@@ -190,23 +188,19 @@ function LabOnPapers() {
 
 function LabVariants() {
   const lab = useFetched<Lab>('/lab')
-  const [fault, setFault] = useState<string>()
+  const { told: fault, asking } = useAsking()
   if (!lab.data) return null
   const { labName, variants } = lab.data
-  const choose = async (templateId: string, matter: string, choice: string) => {
-    setFault(undefined)
-    try {
-      await api('/lab', {
+  const choose = (templateId: string, matter: string, choice: string) =>
+    asking(() =>
+      api('/lab', {
         method: 'PUT',
         body: {
           labName,
           variants: { ...variants, [templateId]: { ...variants[templateId], [matter]: choice } },
         },
-      })
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : String(error))
-    }
-  }
+      }),
+    )
   return (
     <section className="card-flat mt-5 p-6">
       <h2 className="text-xl font-semibold">How {labName} does it</h2>

@@ -15,7 +15,7 @@ import {
 import { useEffect, useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { WindowAlarm } from '../bench/WindowAlarm.tsx'
-import { ApiError, api } from '../live/api.ts'
+import { api, sentenceOf } from '../live/api.ts'
 import { listen, useFetched, useLive } from '../live/live-store.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
 import { listenForScans } from '../scan/scanner.ts'
@@ -84,7 +84,7 @@ function House() {
         if (scanned.kind === 'command') return tellScannedCommand(scanned.command)
         api<{ caseId: string }>(`/dockets/${encodeURIComponent(scanned.docket)}`)
           .then(({ caseId }) => go(`/case/${caseId}`))
-          .catch((error: unknown) => setScanFault(error instanceof ApiError ? error.message : String(error)))
+          .catch((error: unknown) => setScanFault(sentenceOf(error)))
       }),
     [go],
   )

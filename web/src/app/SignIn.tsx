@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react'
-import { ApiError, api } from '../live/api.ts'
+import { api, sentenceOf } from '../live/api.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import type { Session } from './session.ts'
@@ -20,7 +20,7 @@ export function SignIn({ session, onDone }: { session: Session; onDone: () => vo
       await api('/session', { body: { name: name.trim(), passphrase } })
       onDone()
     } catch (error) {
-      setFault(error instanceof ApiError ? error.message : String(error))
+      setFault(sentenceOf(error))
     }
   }
   return (

@@ -1,11 +1,11 @@
 import type { BenchEntry } from '@yentrik/core'
-import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { useScannedCommand } from '../app/scanned-command.ts'
 import { useShortcuts } from '../app/shortcuts.ts'
 import { StepPicture } from '../case/StepPicture.tsx'
 import { capital, dayAndTime, stageName } from '../format/format.ts'
-import { ApiError, api } from '../live/api.ts'
+import { api } from '../live/api.ts'
+import { useAsking } from '../live/use-asking.ts'
 import { Figures } from '../mixing/Figures.tsx'
 import { Told } from '../parts/Told.tsx'
 import { railWords } from './DayRail.tsx'
@@ -20,19 +20,17 @@ interface NowCardProps {
 /** The one thing to do now: its figures, its reason with a clock time, at most three buttons. */
 export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
   const go = useNavigate()
-  const [fault, setFault] = useState<string>()
+  const { told: fault, asking } = useAsking()
   const mix = entry.amounts.find((amount) => amount.kind === 'mix')
   const start = async () => {
     if (entry.running) return onOpen()
-    try {
-      const { caseId, jobId, stepId, sequence } = entry
+    const { caseId, jobId, stepId, sequence } = entry
+    await asking(async () => {
       await api(`/cases/${caseId}/events`, {
         body: { seen: sequence, command: { type: 'startStep', jobId, stepId } },
       })
       onOpen()
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : String(error))
-    }
+    })
   }
   const weigh =
     mix && (() => go(`/mix?case=${entry.caseId}&job=${entry.jobId}&step=${entry.stepId}&amount=${mix.id}`))

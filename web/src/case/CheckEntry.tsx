@@ -8,6 +8,7 @@ import {
 } from '@yentrik/core'
 import { useState } from 'react'
 import { usePreferences } from '../app/preferences.ts'
+import { LiveGauge } from '../devices/LiveGauge.tsx'
 import { quantity } from '../format/format.ts'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
@@ -119,41 +120,51 @@ function MeasureEntry({
   onRecord: CheckEntryProps['onRecord']
 }) {
   const units = usePreferences((preferences) => preferences.units)
-  const { unit, toStored } = displayUnit(check.quantity, units)
+  const { unit, decimals, fromStored, toStored } = displayUnit(check.quantity, units)
   const [text, setText] = useState('')
   const [fault, setFault] = useState<string>()
   const record = async () => {
     const { value, fault: wrong } = readNumber(text, unit)
     setFault(wrong)
-    // The entry stays until it is stored.
-    if (value !== undefined && (await onRecord({ value: toStored(value) }))) setText('')
+    // The entry stays until it is stored, and what was typed meanwhile stays altogether.
+    if (value !== undefined && (await onRecord({ value: toStored(value) })))
+      setText((now) => (now === text ? '' : now))
   }
+  const { min: leastKilopascals, max: mostKilopascals } = check
   return (
-    <form
-      className="flex items-start gap-3"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault()
-        void record()
-      }}
-    >
-      <div className="w-56">
-        <NumberField
-          label="Reading"
-          unit={unit}
-          text={text}
-          onText={(next) => {
-            setText(next)
-            setFault(undefined)
-          }}
-          fault={fault ?? (text === '' ? undefined : refusal)}
-          hint={check.source}
+    <>
+      {check.readBy === 'press' && leastKilopascals !== undefined && mostKilopascals !== undefined && (
+        <LiveGauge
+          limits={{ leastKilopascals, mostKilopascals }}
+          onTake={(kilopascals) => setText(fromStored(kilopascals).toFixed(decimals))}
         />
-      </div>
-      <button type="submit" className="act mt-7">
-        Record
-      </button>
-    </form>
+      )}
+      <form
+        className="flex items-start gap-3"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault()
+          void record()
+        }}
+      >
+        <div className="w-56">
+          <NumberField
+            label="Reading"
+            unit={unit}
+            text={text}
+            onText={(next) => {
+              setText(next)
+              setFault(undefined)
+            }}
+            fault={fault ?? (text === '' ? undefined : refusal)}
+            hint={check.source}
+          />
+        </div>
+        <button type="submit" className="act mt-7">
+          Record
+        </button>
+      </form>
+    </>
   )
 }
 

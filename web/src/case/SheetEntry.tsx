@@ -2,6 +2,7 @@ import { type JobState, judgeSheet, recordedSheet, type SheetData, type StepShee
 import { Link } from 'react-router'
 import { BurnoutEntry } from '../casting/BurnoutEntry.tsx'
 import { ButtonEntry, ChargeEntry } from '../casting/ChargeEntry.tsx'
+import { ClosuresEntry } from '../curing/ClosuresEntry.tsx'
 import { CureEntry } from '../curing/CureEntry.tsx'
 import { RegionsEntry } from '../inspection/RegionsEntry.tsx'
 import { Told } from '../parts/Told.tsx'
@@ -35,8 +36,8 @@ export function SheetEntry(props: SheetEntryProps) {
     ? judgeSheet(sheet, last, (of) => recordedSheet(job, of))
     : { faults: [], outcome: undefined }
   const accepted = job.steps[stepId]?.accepted.includes(sheet.id)
-  // Ticks that are still missing are work to do, no fault.
-  const unfinished = sheet.kind === 'teethSet'
+  // Ticks that are still missing, closures that are still to come, are work to do, no fault.
+  const unfinished = sheet.kind === 'teethSet' || sheet.kind === 'closures'
   return (
     <section className="border-base-300 border-t pt-3" aria-label={sheet.name}>
       <h3 className="text-lg font-semibold">{sheet.name}</h3>
@@ -154,6 +155,15 @@ function Entry(props: SheetEntryProps & { readonly last: SheetData | undefined }
           caseId={caseId}
           stepId={stepId}
           last={last?.kind === 'cure' ? last : undefined}
+        />
+      )
+    case 'closures':
+      return (
+        <ClosuresEntry
+          {...entering}
+          sheet={sheet}
+          draftKey={draftKey}
+          last={last?.kind === 'closures' ? last : undefined}
         />
       )
     case 'charge':

@@ -30,28 +30,6 @@ import { Recorded } from './Recorded.tsx'
 import { SheetEntry } from './SheetEntry.tsx'
 import { StepPicture } from './StepPicture.tsx'
 
-/** Entries of the sheets that are filled in on the card itself: a refusal of them is told beside them. */
-const sheetFields = [
-  'parts',
-  'places',
-  'sheet',
-  'pinMillimetres',
-  'pinTip',
-  'photo',
-  'teeth',
-  'sites',
-  'patternId',
-  'regions',
-  'dueBackAt',
-  'changes',
-  'measured',
-  'binder',
-  'pieces',
-  'alloyId',
-  'lots',
-  'grams',
-]
-
 interface StepCardProps {
   readonly hand: CaseHand
   readonly job: JobState
@@ -67,6 +45,7 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
   const state = job.steps[step.id]!
   const running = state.status === 'running'
   const entering = open && running
+  const { refusal, refused } = hand
   const mixes = useRunningMixes()
   const doughMix = job.steps['mix-dough']?.mixes.at(-1)
   const mixedAt = doughMix && Date.parse(doughMix.metAt ?? doughMix.at)
@@ -144,7 +123,7 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
               caseId={hand.record?.caseId ?? ''}
               teeth={hand.state?.authorisation.teeth ?? []}
               refusal={
-                sheetFields.includes(hand.refusal?.problem.field ?? '') ? hand.refusal?.message : undefined
+                refused?.type === 'recordSheet' && refused.sheetId === sheet.id ? refusal?.message : undefined
               }
               open={open}
               onAsk={(question) =>
@@ -169,7 +148,9 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
               check={check}
               readings={state.readings.filter((r) => r.checkId === check.id)}
               accepted={state.accepted.includes(check.id)}
-              refusal={hand.refusal?.problem.field === 'value' ? hand.refusal.message : undefined}
+              refusal={
+                refused?.type === 'recordCheck' && refused.checkId === check.id ? refusal?.message : undefined
+              }
               stepName={(id) => stepOf(job, id).name}
               onRecord={(reading) => {
                 const command: CaseCommand = {

@@ -29,6 +29,8 @@ export interface CaseHand {
   readonly error?: ApiError
   /** The last refusal, in words, until the next command. */
   readonly refusal?: ApiError
+  /** The command that it refused. */
+  readonly refused?: CaseCommand
   readonly stale?: StaleCommand
   readonly busy: boolean
   /** @returns whether it was stored */
@@ -44,7 +46,7 @@ export interface CaseHand {
 export function useCaseHand(caseId: string): CaseHand {
   const { data: record, error, reload }: Fetched<CaseRecord> = useFetched<CaseRecord>(`/cases/${caseId}`)
   const state = useMemo(() => record && caseState(record.events, (id) => record.routes[id]!), [record])
-  const [refusal, setRefusal] = useState<ApiError>()
+  const [told, setTold] = useState<{ readonly refusal: ApiError; readonly refused: CaseCommand }>()
   const [stale, setStale] = useState<StaleCommand>()
   const [busy, setBusy] = useState(false)
   /** What this person has really seen: a command is judged by that, even when the screen is fetching already. */
@@ -55,7 +57,7 @@ export function useCaseHand(caseId: string): CaseHand {
 
   const send = async (command: CaseCommand, seenSequence: number): Promise<boolean> => {
     setBusy(true)
-    setRefusal(undefined)
+    setTold(undefined)
     try {
       const event = await api<CaseEvent>(`/cases/${caseId}/events`, { body: { seen: seenSequence, command } })
       seen.current = event.sequence
@@ -65,7 +67,7 @@ export function useCaseHand(caseId: string): CaseHand {
     } catch (thrown) {
       if (!(thrown instanceof ApiError)) throw thrown
       if (thrown.problem.code === 'stale') setStale({ command, since: thrown.problem.since as CaseEvent[] })
-      else setRefusal(thrown)
+      else setTold({ refusal: thrown, refused: command })
       return false
     } finally {
       setBusy(false)
@@ -75,7 +77,7 @@ export function useCaseHand(caseId: string): CaseHand {
     record,
     state,
     error,
-    refusal,
+    ...told,
     stale,
     busy,
     give: (command) => {
@@ -90,7 +92,7 @@ export function useCaseHand(caseId: string): CaseHand {
       setStale(undefined)
       reload()
     },
-    clearRefusal: () => setRefusal(undefined),
+    clearRefusal: () => setTold(undefined),
     reload,
   }
 }

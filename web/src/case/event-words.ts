@@ -121,6 +121,11 @@ function sheetWords(event: Extract<CaseEvent, { type: 'sheetRecorded' }>, reader
       const most = Math.max(...followed.map(({ outcome }) => outcome.residualPercent))
       return `${name}: ${data.machine}${data.run.from === 'hand' ? ', by hand' : ''}, ${cureWords[verdict]}, about ${most.toFixed(1)} % monomer${data.reason ? `; against advice: ${data.reason}` : ''}`
     }
+    case 'closures': {
+      const last = data.closures.at(-1)!
+      const seen = [...(last.flash ? ['flash'] : []), ...(last.gap ? ['a gap'] : [])]
+      return `${name}: closure ${data.closures.length}, ${quantity(last.kilopascals, 'kilopascals', reader.units)}${last.from === 'hand' ? ' by hand' : ''}, ${seen.join(' and ') || 'clean'}`
+    }
     case 'charge': {
       const { grams: melted, remeltShare, lots } = chargeOf(data.pieces)
       const lot = lots.map(({ lotId }) => reader.lotNumber(lotId)).join(', ')

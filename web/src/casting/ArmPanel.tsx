@@ -12,13 +12,14 @@ import {
 import { useEffect, useState } from 'react'
 import { usePreferences } from '../app/preferences.ts'
 import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
+import { useEquipment } from '../equipment/use-equipment.ts'
 import { minutesSeconds, quantity } from '../format/format.ts'
 import { labNow, useNow } from '../live/live-store.ts'
 import { SelectField } from '../parts/Choices.tsx'
+import { FigureFields } from '../parts/FigureFields.tsx'
 import { Told } from '../parts/Told.tsx'
-import { type AlloyChoice, inText, useEquipment } from './casting-cards.ts'
-import { FigureFields } from './Figures.tsx'
-import { ask, readAll, type Typed } from './typed-figures.ts'
+import { ask, readAll, type Typed } from '../parts/typed-figures.ts'
+import { type AlloyChoice, inText } from './casting-cards.ts'
 
 const specs = [
   { key: 'rpm', label: 'Speed of the arm', unit: 'rpm', hint: 'by film or tachometer' },

@@ -4,13 +4,13 @@ import { usePreferences } from '../app/preferences.ts'
 import { dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { Told } from '../parts/Told.tsx'
+import type { Typed } from '../parts/typed-figures.ts'
 import { useKept } from '../parts/use-kept.ts'
 import { ReadByHand } from '../program/ReadByHand.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import { burnoutFor, programOf, ringOf, shownDraft, withRing } from './burnout-draft.ts'
 import { burnoutOf } from './LiveBurnout.tsx'
 import { sprueStart } from './SpruePanel.tsx'
-import type { Typed } from './typed-figures.ts'
 
 /** A burnout into the record: the curve of the furnace, or what was read off it by hand. */
 export function BurnoutEntry({

@@ -12,22 +12,23 @@ import {
 import { useMemo, useState } from 'react'
 import type { ForCase } from '../case/IntoRecord.tsx'
 import { clockTime, dayAndTime, shortDate } from '../format/format.ts'
-import { ApiError, api } from '../live/api.ts'
+import { api } from '../live/api.ts'
 import { useNow } from '../live/live-store.ts'
+import { useAsking } from '../live/use-asking.ts'
 import { Chart } from '../parts/Chart.tsx'
-import { Pills, SelectField } from '../parts/Choices.tsx'
+import { Pills } from '../parts/Choices.tsx'
+import { FigureFields } from '../parts/FigureFields.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
+import { ask, readAll } from '../parts/typed-figures.ts'
+import { MachineSelect, useMachineChoice } from '../program/MachineChoice.tsx'
 import { nextAt, type SegmentDraft, typedSegment } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { type MachineRun, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import { coreColour, furnaceColour, plannedOption } from './burnout-chart.ts'
 import { type BurnoutDraft, programOf, proposed, ringOf, shownDraft } from './burnout-draft.ts'
 import type { Judged } from './casting.worker.ts'
-import { useEquipment } from './casting-cards.ts'
-import { FigureFields } from './Figures.tsx'
 import { LiveBurnout } from './LiveBurnout.tsx'
-import { ask, readAll } from './typed-figures.ts'
 import { useBurnout, useCut } from './use-burnout.ts'
 
 const ringSpecs = [
@@ -342,36 +343,18 @@ function Overnight({
 
 /** Puts the program on a furnace of the lab. */
 function StartFurnace({ program, forCase }: { program: TemperatureProgram; forCase?: ForCase }) {
-  const furnaces = useEquipment('furnace')
-  const busy = useMachineRuns().filter(({ stoppedAt }) => stoppedAt === null)
-  const free = furnaces.find(({ name }) => !busy.some(({ machine }) => machine === name))
-  const [chosen, setChosen] = useState('')
-  const [told, setTold] = useState<string>()
-  const machine = chosen || (free ?? furnaces[0])?.name || 'Furnace'
+  const choice = useMachineChoice('furnace')
+  const { machine } = choice
+  const { told, asking } = useAsking()
   const loads =
     forCase?.job.steps.burnout?.status === 'running'
       ? [{ caseId: forCase.caseId, jobId: forCase.job.jobId, stepId: 'burnout' }]
       : []
-  const start = async () => {
-    try {
-      setTold(undefined)
-      await api('/machine-runs', { body: { kind: 'furnace', machine, program, loads } })
-    } catch (error) {
-      setTold(error instanceof ApiError ? error.message : String(error))
-    }
-  }
+  const start = () =>
+    asking(() => api('/machine-runs', { body: { kind: 'furnace', machine, program, loads } }))
   return (
     <div className="flex flex-wrap items-end gap-3">
-      {furnaces.length > 1 && (
-        <div className="w-60">
-          <SelectField
-            label="Furnace"
-            options={furnaces.map(({ name }) => [name, name] as const)}
-            value={machine}
-            onChoose={setChosen}
-          />
-        </div>
-      )}
+      <MachineSelect label="Furnace" choice={choice} />
       <button type="button" className="act-main" onClick={() => void start()}>
         Start {machine} now
       </button>

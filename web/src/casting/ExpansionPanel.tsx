@@ -16,12 +16,12 @@ import { useMemo } from 'react'
 import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
 import { Chart } from '../parts/Chart.tsx'
 import { SelectField } from '../parts/Choices.tsx'
+import { FigureFields } from '../parts/FigureFields.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { Told } from '../parts/Told.tsx'
+import { ask, readAll, type Typed } from '../parts/typed-figures.ts'
 import { gapOption, mouldOption } from './expansion-charts.ts'
-import { FigureFields } from './Figures.tsx'
 import { columns, ROWS, readTable, typedTable } from './investment-table.ts'
-import { ask, readAll, type Typed } from './typed-figures.ts'
 
 const specs = [
   { key: 'die', label: 'Die, diameter', unit: 'mm' },

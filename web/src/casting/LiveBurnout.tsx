@@ -11,17 +11,18 @@ import { useMemo, useState } from 'react'
 import { usePreferences } from '../app/preferences.ts'
 import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
 import { clockTime, dayAndTime, quantity } from '../format/format.ts'
-import { ApiError, api } from '../live/api.ts'
+import { api } from '../live/api.ts'
 import { useNow } from '../live/live-store.ts'
+import { useAsking } from '../live/use-asking.ts'
 import { Chart } from '../parts/Chart.tsx'
+import { FigureFields } from '../parts/FigureFields.tsx'
 import { Key } from '../parts/Key.tsx'
 import { readNumber } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
+import type { Typed } from '../parts/typed-figures.ts'
 import { StandInTroubles } from '../program/StandInTroubles.tsx'
 import type { MachineRun } from '../program/use-machine-runs.ts'
 import { coreColour, furnaceColour, measuredOption } from './burnout-chart.ts'
-import { FigureFields } from './Figures.tsx'
-import type { Typed } from './typed-figures.ts'
 import { useJudged } from './use-burnout.ts'
 
 const MINUTE = 60_000
@@ -65,7 +66,7 @@ export function LiveBurnout({
   const units = usePreferences((preferences) => preferences.units)
   const [typed, setTyped] = useState<Typed>({ tooMuch: '0' })
   const { value: tooMuch = 0 } = readNumber(typed.tooMuch ?? '', '')
-  const [told, setTold] = useState<string>()
+  const { told, tell, asking } = useAsking()
   const burnout = useMemo(() => burnoutOf(run, binder, ring, tooMuch), [run, binder, ring, tooMuch])
   const judged = useJudged(run.measured.length > 1 ? burnout : undefined)
   const judgement = judged?.ok ? judged.judgement : undefined
@@ -87,20 +88,16 @@ export function LiveBurnout({
       until: at(Math.max(programMinutes(run.program), last.minutes) + 20),
     })
   }, [run, judgement, start, last])
-  const does = async (path: string, body: object = {}) => {
-    try {
-      setTold(undefined)
-      await api(`/machine-runs/${run.runId}/${path}`, { body })
-    } catch (error) {
-      setTold(error instanceof ApiError ? error.message : String(error))
-    }
-  }
+  const does = (path: string, body: object = {}) =>
+    asking(() => api(`/machine-runs/${run.runId}/${path}`, { body }))
   const hold = async () => {
-    const { celsius, shownCelsius } = await api<{ celsius: number; shownCelsius: number }>(
-      `/machine-runs/${run.runId}/second-thermometer`,
+    const read = await asking(() =>
+      api<{ celsius: number; shownCelsius: number }>(`/machine-runs/${run.runId}/second-thermometer`),
     )
+    if (!read) return
+    const { celsius, shownCelsius } = read
     setTyped({ tooMuch: String(shownCelsius - celsius) })
-    setTold(`The second thermometer reads ${celsius} °C, the furnace shows ${shownCelsius} °C.`)
+    tell(`The second thermometer reads ${celsius} °C, the furnace shows ${shownCelsius} °C.`)
   }
   const discard = judgement?.verdict === 'discard'
   return (

@@ -16,13 +16,13 @@ import {
   usualRings,
 } from '@yentrik/core'
 import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
+import { useEquipment } from '../equipment/use-equipment.ts'
 import { grams, millilitres } from '../format/format.ts'
 import { Pills, SelectField } from '../parts/Choices.tsx'
+import { FigureFields } from '../parts/FigureFields.tsx'
 import { Told } from '../parts/Told.tsx'
-import { useEquipment } from './casting-cards.ts'
-import { FigureFields } from './Figures.tsx'
+import { ask, readAll, type Typed } from '../parts/typed-figures.ts'
 import { RingDrawing } from './RingDrawing.tsx'
-import { ask, readAll, type Typed } from './typed-figures.ts'
 
 const specs = [
   { key: 'gauge', label: 'Sprue', unit: 'gauge', hint: '10-14 usual' },

@@ -1,6 +1,6 @@
 import { parseTypedNumber } from '@yentrik/core'
 import { useState } from 'react'
-import { ApiError, api } from '../live/api.ts'
+import { api, sentenceOf } from '../live/api.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
@@ -30,7 +30,7 @@ export function WeighIn({ alloy }: { readonly alloy: AlloyChoice }) {
         words: grams.length === 1 ? 'It is on the shelf.' : `${grams.length} pieces are on the shelf.`,
       })
     } catch (error) {
-      setTold({ good: false, words: error instanceof ApiError ? error.message : String(error) })
+      setTold({ good: false, words: sentenceOf(error) })
     }
   }
   return (

@@ -6,8 +6,8 @@ import {
   usualPeaks,
 } from '@yentrik/core'
 import { readNumber } from '../parts/NumberField.tsx'
+import { ask, readAll, type Typed } from '../parts/typed-figures.ts'
 import { readSegments, type SegmentDraft, typedSegment } from '../program/program-draft.ts'
-import { ask, readAll, type Typed } from './typed-figures.ts'
 
 export interface BurnoutDraft {
   readonly binder: Binder

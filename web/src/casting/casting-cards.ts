@@ -1,5 +1,4 @@
-import { type AlloyCard, alloyOf, type CastingEquipment, type MaterialCard, materials } from '@yentrik/core'
-import { useFetched } from '../live/live-store.ts'
+import { type AlloyCard, alloyOf, type MaterialCard, materials } from '@yentrik/core'
 import { useShelf } from '../shelf/use-shelf.ts'
 
 /** An alloy to choose: a class, or a product of the lab with its class. */
@@ -37,12 +36,4 @@ export function useCastingCards(): {
       ...products.flatMap(({ card }) => (card.investment ? [card] : [])),
     ],
   }
-}
-
-/** Equipment of a kind that the lab has put on its list. */
-export function useEquipment<K extends CastingEquipment['kind']>(
-  kind: K,
-): readonly Extract<CastingEquipment, { kind: K }>[] {
-  const { data = [] } = useFetched<readonly CastingEquipment[]>('/equipment')
-  return data.filter((each): each is Extract<CastingEquipment, { kind: K }> => each.kind === kind)
 }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import { programMinutes } from '@yentrik/core'
+import { ask, readAll } from '../parts/typed-figures.ts'
 import { nextAt } from '../program/program-draft.ts'
 import { burnoutStart, programOf, proposed } from './burnout-draft.ts'
-import { ask, readAll } from './typed-figures.ts'
 
 describe('a burnout as it is typed', () => {
   it('proposes a program that can be run, longer for resin and for more rings', () => {

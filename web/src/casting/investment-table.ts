@@ -1,6 +1,6 @@
 import { type ExpansionRow, expansionRows, type MaterialCard } from '@yentrik/core'
 import { readNumber } from '../parts/NumberField.tsx'
-import type { Typed } from './typed-figures.ts'
+import type { Typed } from '../parts/typed-figures.ts'
 
 export const ROWS = [0, 1, 2, 3, 4]
 export const columns = [

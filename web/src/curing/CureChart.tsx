@@ -1,4 +1,5 @@
 import {
+  COOLING_MINUTES,
   type FollowedSection,
   MONOMER_BOILS_CELSIUS,
   type ProgramSegment,
@@ -14,6 +15,9 @@ const box = { left: 46, right: 14, top: 14, bottom: 30 }
 const LOW = 15
 const HIGH = 132
 const ink = 'var(--color-base-content)'
+
+/** So long after the bath a chart goes on: the cooling, and some air. */
+export const AFTER_BATH_MINUTES = COOLING_MINUTES + 20
 
 /** Bath, thin and thick resin over the hours; the corners of the bath are handles. */
 export function CureChart({

@@ -14,18 +14,18 @@ import { type ReactNode, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { useCaseHand } from '../case/case-hand.ts'
 import type { ForCase } from '../case/IntoRecord.tsx'
-import { ask } from '../casting/typed-figures.ts'
 import { clockTime, dayAndTime } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { Key } from '../parts/Key.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { ask } from '../parts/typed-figures.ts'
 import { useKept } from '../parts/use-kept.ts'
 import { nextAt } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { type MachineRun, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
-import { CureChart } from './CureChart.tsx'
+import { AFTER_BATH_MINUTES, CureChart } from './CureChart.tsx'
 import {
   type BathDraft,
   bathProgram,
@@ -121,7 +121,7 @@ function CureTool({
                 program={program}
                 followed={sections ?? []}
                 startAt={startAt}
-                untilMinutes={programMinutes(program) + 70}
+                untilMinutes={programMinutes(program) + AFTER_BATH_MINUTES}
                 onDrag={(segment, to) => change(dragged(bath, segment, to))}
                 onMoves={setMoves}
               />

@@ -1,11 +1,19 @@
-import { DOUGH_SOURCE, type DoughStageName, doughStageAt, doughStages } from '@yentrik/core'
-import { ask } from '../casting/typed-figures.ts'
+import {
+  DOUGH_SOURCE,
+  type DoughStageName,
+  doughStageAt,
+  doughStages,
+  USUAL_ROOM_CELSIUS,
+} from '@yentrik/core'
 import { clockTime } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { ask } from '../parts/typed-figures.ts'
 import { useKept } from '../parts/use-kept.ts'
 
 const MINUTE = 60_000
+/** So much of the whole the stiff end, which has none, takes in the drawing. */
+const STIFF_SHOWN_SHARE = 0.35
 const colours: Readonly<Record<DoughStageName, string>> = {
   sandy: 'var(--color-base-300)',
   stringy: 'var(--color-base-300)',
@@ -17,12 +25,13 @@ const colours: Readonly<Record<DoughStageName, string>> = {
 /** Which stage the dough is in, and the hours between which it is packed, by the warmth of the room. */
 export function DoughClock({ mixedAt }: { readonly mixedAt: number }) {
   const now = useNow()
-  const [text, keep] = useKept<string>('room celsius', () => '23')
+  const [text, keep] = useKept<string>('room celsius', () => String(USUAL_ROOM_CELSIUS))
   const { value, fault } = readNumber(text, '°C')
   const { answer: stages, refusal } = value === undefined ? {} : ask(() => doughStages(value))
   const pack = stages?.find(({ name }) => name === 'dough')
   const minutes = (now - mixedAt) / MINUTE
-  const until = 1.35 * (stages?.at(-1)?.fromMinutes ?? 22)
+  const stiffFrom = stages?.at(-1)?.fromMinutes ?? 0
+  const until = (1 + STIFF_SHOWN_SHARE) * stiffFrom
   return (
     <section className="border-base-300 mt-4 grid gap-2 border-t pt-3" aria-label="Dough">
       {pack && value !== undefined && (

@@ -5,17 +5,18 @@ import {
   programMinutes,
   type ResinSection,
 } from '@yentrik/core'
-import { Fragment, useMemo, useState } from 'react'
+import { Fragment, useMemo } from 'react'
 import { Link } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
 import { clockTime, dayAndTime, quantity } from '../format/format.ts'
-import { ApiError, api } from '../live/api.ts'
+import { api } from '../live/api.ts'
 import { useFetched, useNow } from '../live/live-store.ts'
+import { useAsking } from '../live/use-asking.ts'
 import { Told } from '../parts/Told.tsx'
 import { StandInTroubles } from '../program/StandInTroubles.tsx'
 import type { MachineRun } from '../program/use-machine-runs.ts'
-import { CureChart } from './CureChart.tsx'
+import { AFTER_BATH_MINUTES, CureChart } from './CureChart.tsx'
 import { cureStepId, useJudgedCure } from './use-cure.ts'
 
 const verdictWords = {
@@ -50,21 +51,15 @@ export function LiveCure({
 }) {
   const now = useNow()
   const units = usePreferences((preferences) => preferences.units)
-  const [told, setTold] = useState<string>()
+  const { told, asking } = useAsking()
   const cureRun = useMemo(() => cureOf(run, sections), [run, sections])
   const judged = useJudgedCure(run.measured.length > 1 ? cureRun : undefined)
   const judgement = judged?.ok ? judged.judgement : undefined
   const last = run.measured.at(-1)!
   const start = Date.parse(run.startedAt)
   const stepId = forCase && cureStepId(forCase.job)
-  const does = async (path: string, body: object = {}) => {
-    try {
-      setTold(undefined)
-      await api(`/machine-runs/${run.runId}/${path}`, { body })
-    } catch (error) {
-      setTold(error instanceof ApiError ? error.message : String(error))
-    }
-  }
+  const does = (path: string, body: object = {}) =>
+    asking(() => api(`/machine-runs/${run.runId}/${path}`, { body }))
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <section className="card-flat p-3" aria-label="Curves">
@@ -73,7 +68,7 @@ export function LiveCure({
           followed={judgement?.followed ?? []}
           measured={run.measured}
           startAt={start}
-          untilMinutes={Math.max(programMinutes(run.program), last.minutes) + 70}
+          untilMinutes={Math.max(programMinutes(run.program), last.minutes) + AFTER_BATH_MINUTES}
         />
       </section>
       <section className="card-flat grid content-start gap-2 p-4" aria-label="The bath">

@@ -1,6 +1,6 @@
 import { LEFT_BY_SAW_MILLIMETRES, sawDepth } from '@yentrik/core'
-import { ask } from '../casting/typed-figures.ts'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { ask } from '../parts/typed-figures.ts'
 import { useKept } from '../parts/use-kept.ts'
 
 const places = ['canines', 'ends'] as const

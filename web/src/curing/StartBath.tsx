@@ -2,14 +2,15 @@ import { buildRoute, routeTemplates, type TemperatureProgram } from '@yentrik/co
 import { useState } from 'react'
 import type { Bench } from '../bench/bench-store.ts'
 import type { ForCase } from '../case/IntoRecord.tsx'
-import { ApiError, api } from '../live/api.ts'
+import { api } from '../live/api.ts'
 import { useFetched } from '../live/live-store.ts'
+import { useAsking } from '../live/use-asking.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { type MachineRun, useMachineRuns } from '../program/use-machine-runs.ts'
+import { MachineSelect, useMachineChoice } from '../program/MachineChoice.tsx'
+import type { MachineRun } from '../program/use-machine-runs.ts'
 import { cureStepId } from './use-cure.ts'
 
-const BATHS = ['Bath 1', 'Bath 2', 'Bath 3']
 type Load = MachineRun['loads'][number]
 const keyOf = ({ caseId, jobId }: Load) => `${caseId} ${jobId}`
 
@@ -46,32 +47,30 @@ export function StartBath({
   onReason: (reason: string) => void
   forCase?: ForCase
 }) {
-  const runs = useMachineRuns()
+  const choice = useMachineChoice('bath')
+  const { runs, card, machine } = choice
   const others = useOtherFlasks(forCase, runs)
   const [ticked, setTicked] = useState<readonly string[]>([])
-  const [told, setTold] = useState<string>()
+  const { told, tell, asking } = useAsking()
   const stepId = forCase && cureStepId(forCase.job)
   const running = stepId !== undefined && forCase?.job.steps[stepId]?.status === 'running'
-  const busy = runs.filter(({ stoppedAt }) => stoppedAt === null)
-  const machine = BATHS.find((name) => !busy.some((run) => run.machine === name)) ?? BATHS[0]!
-  const start = async () => {
-    if (bad && forCase && reason.trim() === '') return setTold('Write down why it is run all the same.')
-    try {
-      setTold(undefined)
+  const start = () => {
+    if (bad && forCase && reason.trim() === '') return tell('Write down why it is run all the same.')
+    const own = running && forCase ? [{ caseId: forCase.caseId, jobId: forCase.job.jobId, stepId }] : []
+    const along = others
+      .filter((other) => !bad && ticked.includes(keyOf(other)))
+      .map((other) => ({ caseId: other.caseId, jobId: other.jobId, stepId: other.stepId }))
+    if (card?.kind === 'bath' && own.length + along.length > card.mostFlasks)
+      return tell(`${machine} takes ${card.mostFlasks} at most: leave some out, or take another.`)
+    return asking(async () => {
       if (bad && forCase && stepId) {
         const text = `The bath is run against advice: ${reason.trim()}`
         await forCase.hand.give({ type: 'note', jobId: forCase.job.jobId, stepId, text })
       }
-      const own = running && forCase ? [{ caseId: forCase.caseId, jobId: forCase.job.jobId, stepId }] : []
-      const along = others
-        .filter((other) => !bad && ticked.includes(keyOf(other)))
-        .map((other) => ({ caseId: other.caseId, jobId: other.jobId, stepId: other.stepId }))
       await api('/machine-runs', {
         body: { kind: 'bath', machine, program, loads: [...own, ...along] },
       })
-    } catch (error) {
-      setTold(error instanceof ApiError ? error.message : String(error))
-    }
+    })
   }
   return (
     <div className="grid gap-2">
@@ -101,6 +100,7 @@ export function StartBath({
           })}
         </fieldset>
       )}
+      <MachineSelect label="Bath" choice={choice} />
       <button
         type="button"
         className={`${bad ? 'act btn-error' : 'act-main'} justify-self-start`}

@@ -22,6 +22,11 @@ const unreachable: Problem = {
   remedy: 'Nothing was stored. Check that it runs, then try again.',
 }
 
+/** What to tell a person of something that went wrong. */
+export function sentenceOf(error: unknown): string {
+  return error instanceof ApiError ? error.message : String(error)
+}
+
 /** Asks the server. @throws {ApiError} */
 export async function api<T>(path: string, options: { method?: string; body?: unknown } = {}): Promise<T> {
   const response = await fetch(`/api${path}`, {

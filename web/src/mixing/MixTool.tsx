@@ -9,15 +9,16 @@ import {
   type RecordedMix,
 } from '@yentrik/core'
 import { type ReactNode, useCallback, useState } from 'react'
+import { useDevices } from '../devices/use-devices.ts'
 import { grams, millilitres, ratio } from '../format/format.ts'
-import { ApiError, api } from '../live/api.ts'
+import { api } from '../live/api.ts'
 import { useNow } from '../live/live-store.ts'
+import { useAsking } from '../live/use-asking.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { useKept } from '../parts/use-kept.ts'
 import { lotWords, useShelf } from '../shelf/use-shelf.ts'
-import { useDevices } from '../weighing/use-devices.ts'
 import { powderWords } from './amount-figures.ts'
 import { type Bowl, bowlNumbers, emptyBowl } from './bowl.ts'
 import { ClockStrip } from './ClockStrip.tsx'
@@ -72,7 +73,7 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
   const [bowl, setBowl] = useState(emptyBowl)
   const [thickening, setThickening] = useState(false)
   const [changers, setChangers] = useState<readonly string[]>([])
-  const [told, setTold] = useState<string>()
+  const { told, tell, asking } = useAsking()
   const onBowl = useCallback((change: Partial<Bowl>) => setBowl((before) => ({ ...before, ...change })), [])
 
   // A product on the list is chosen by its own id; its class is what the step and the lots go by.
@@ -103,7 +104,6 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
     changers,
   )
   const met = async () => {
-    setTold(undefined)
     const productId = product ? chosen : lot?.productId
     const body = {
       materialId: classId,
@@ -111,15 +111,13 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
       ...(productId ? { productId } : {}),
       ...(step ? { caseId: step.caseId, docket: step.docket } : {}),
     }
-    await api('/mixing/clocks', { body }).catch((error: unknown) =>
-      setTold(error instanceof ApiError ? error.message : String(error)),
-    )
+    await asking(() => api('/mixing/clocks', { body }))
   }
   const record = async () => {
-    setTold(undefined)
+    tell(undefined)
     if (!step?.onRecord) return
     if (inBowl.powder === undefined || inBowl.liquid === undefined)
-      return setTold('Weigh powder and liquid first, or type what was used.')
+      return tell('Weigh powder and liquid first, or type what was used.')
     const productName = shelf.products.find((each) => each.product.productId === card.id)?.product.name
     await step.onRecord({
       amountId: step.amount.id,

@@ -1,12 +1,13 @@
 import { type Mix, RATIO_TOLERANCE_FRACTION } from '@yentrik/core'
 import { useEffect, useState } from 'react'
+import { LiveWeight } from '../devices/LiveWeight.tsx'
+import { StandInHand } from '../devices/StandInHand.tsx'
+import type { Devices } from '../devices/use-devices.ts'
 import { capital, grams, millilitres } from '../format/format.ts'
-import { ApiError, api } from '../live/api.ts'
+import { api } from '../live/api.ts'
+import { useAsking } from '../live/use-asking.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { LiveWeight } from '../weighing/LiveWeight.tsx'
-import { StandInHand } from '../weighing/StandInHand.tsx'
-import type { Devices } from '../weighing/use-devices.ts'
 import type { Bowl } from './bowl.ts'
 import type { Weighed } from './weighed.ts'
 
@@ -23,19 +24,11 @@ interface WeighPanelProps {
 
 /** The balance under the powder, the dispenser for the powder really weighed; or both by hand. */
 export function WeighPanel({ target, wanted, bowl, onBowl, devices }: WeighPanelProps) {
-  const [told, setTold] = useState<string>()
+  const { told, asking } = useAsking()
   const zero = useZeroLost(devices)
   const balance = devices?.balance
   const dispenser = devices?.dispenser
-  async function ask<T>(path: string, body: object = {}): Promise<T | undefined> {
-    setTold(undefined)
-    try {
-      return await api<T>(path, { body })
-    } catch (error) {
-      setTold(error instanceof ApiError ? error.message : String(error))
-      return undefined
-    }
-  }
+  const ask = <T,>(path: string, body: object = {}) => asking(() => api<T>(path, { body }))
   const take = async () => {
     const taken = await ask<{ grams: number }>('/devices/balance/take')
     if (taken) onBowl({ powder: String(taken.grams), powderFrom: 'balance' })

@@ -1,7 +1,7 @@
 import { type ReactNode, useState } from 'react'
-import { FigureFields } from '../casting/Figures.tsx'
-import { readAll, type Typed } from '../casting/typed-figures.ts'
+import { FigureFields } from '../parts/FigureFields.tsx'
 import { Told } from '../parts/Told.tsx'
+import { readAll, type Typed } from '../parts/typed-figures.ts'
 
 /** One reading of a machine that is not connected: minutes in, and what it showed. */
 export function ReadByHand({

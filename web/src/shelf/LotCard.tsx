@@ -1,8 +1,9 @@
 import { type FormEvent, useState } from 'react'
 import { Link } from 'react-router'
 import { dayAndTime, grams, shortDate } from '../format/format.ts'
-import { ApiError, api } from '../live/api.ts'
+import { api } from '../live/api.ts'
 import { useFetched } from '../live/live-store.ts'
+import { useAsking } from '../live/use-asking.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { lotNotices } from './shelf-notices.ts'
@@ -21,16 +22,9 @@ interface CaseOfLot {
 /** A lot: what is left, what it wants, which cases used it; into quarantine and out again. */
 export function LotCard({ lot, shelf, now }: { lot: Lot; shelf: Shelf; now: number }) {
   const [showing, setShowing] = useState<'cases' | 'quarantine'>()
-  const [told, setTold] = useState<string>()
-  const does = (path: string, body: object = {}) => {
-    setTold(undefined)
-    return api(`/lots/${lot.lotId}/${path}`, { body })
-      .then(() => true)
-      .catch((error: unknown) => {
-        setTold(error instanceof ApiError ? error.message : String(error))
-        return false
-      })
-  }
+  const { told, asking } = useAsking()
+  const does = async (path: string, body: object = {}) =>
+    (await asking(() => api(`/lots/${lot.lotId}/${path}`, { body }).then(() => true))) ?? false
   const notices = lotNotices(lot, now)
   return (
     <li

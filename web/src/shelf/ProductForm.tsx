@@ -7,14 +7,14 @@ import {
   type ThermalPoint,
 } from '@yentrik/core'
 import { type FormEvent, useState } from 'react'
-import { FigureFields } from '../casting/Figures.tsx'
-import type { Typed } from '../casting/typed-figures.ts'
 import { ratio } from '../format/format.ts'
 import { ApiError, api } from '../live/api.ts'
 import { Pills } from '../parts/Choices.tsx'
+import { FigureFields } from '../parts/FigureFields.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
+import type { Typed } from '../parts/typed-figures.ts'
 
 interface ProductFormProps {
   readonly classCard: MaterialCard

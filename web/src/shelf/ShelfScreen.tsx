@@ -1,7 +1,7 @@
 import { type MaterialCard, type MaterialFamily, materials } from '@yentrik/core'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { EquipmentList } from '../casting/EquipmentList.tsx'
+import { EquipmentList } from '../equipment/EquipmentList.tsx'
 import { useNow } from '../live/live-store.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { Waiting } from '../parts/Told.tsx'

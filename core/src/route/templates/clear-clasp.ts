@@ -1,6 +1,7 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
-import type { Matter, MeasureCheck, RouteTemplate, TemplateStep, WaitWindow } from '../route-template.ts'
+import type { Matter, MeasureCheck, RouteTemplate, TemplateStep } from '../route-template.ts'
 import { adjust, askDentist, goBack, look, remake } from './checks.ts'
+import { pressurePot, puttyAmount } from './cold-cure-steps.ts'
 import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from './door.ts'
 
 /** A clear thermoplastic clasp on a partial (common practice throughout). */
@@ -35,60 +36,17 @@ const oven: MeasureCheck = {
   source: 'common practice: 93-121 °C (200-250 °F)',
 }
 
-const puttySets: WaitWindow = {
-  earliestMinutes: 10,
-  bestMinutes: 60,
-  early: 'Still soft: it tears at the undercut.',
-  late: 'No harm.',
-  source: 'common practice: 10-15 min',
-}
-
-/** Resin that sets cold, under pressure: 20 psi is 137.9 kPa (exact). */
 function pot(id: string, when: TemplateStep['when'], afterStepId: string): TemplateStep {
-  return {
+  return pressurePot({
     id,
     name: 'Pressure pot',
     stage: 'cure',
-    kind: 'machine',
     when,
-    how: [
-      'Warm water, about 138 kPa (20 psi), 10 min or as the product says.',
-      'Let it down before the lid is touched.',
-    ],
     why: 'Pressure closes the pores; the lid of a pot under pressure kills.',
-    handsOnMinutes: 2,
-    waitMinutes: 10,
-    startWindow: {
-      afterStepId,
-      bestMinutes: 3,
-      latestMinutes: 5,
-      late: 'It has set without pressure: look for pores.',
-      source: 'common practice: sets in about 5 min',
-    },
-    wait: {
-      earliestMinutes: 10,
-      bestMinutes: 30,
-      early: 'Not cured through.',
-      late: 'No harm.',
-      source: 'common practice: about 10 min',
-    },
-    checks: [
-      {
-        id: 'pot-pressure',
-        name: 'Pressure in the pot',
-        how: 'Read the gauge once it stands.',
-        kind: 'measure',
-        quantity: 'kilopascals',
-        min: 120,
-        max: 155,
-        below: adjust('Bring it up to about 138 kPa (20 psi).'),
-        above: adjust('Let it down to about 138 kPa (20 psi).'),
-        plausible: { min: 0, max: 700 },
-        source: 'common practice: about 20 psi; 120 to 155 kPa our choice',
-      },
-    ],
+    afterStepId,
+    late: 'It has set without pressure: look for pores.',
     cautions: ['pressurePot', 'monomer'],
-  }
+  })
 }
 
 /** Nothing but the tang may meet monomer. */
@@ -167,9 +125,7 @@ export const clearClasp: RouteTemplate = {
       how: ['Putty over tooth and ridge, beyond where the clasp ends.'],
       why: 'The strip is pressed on a copy: the cast itself would break.',
       handsOnMinutes: 5,
-      amounts: [
-        { id: 'putty', kind: 'parts', materialId: 'two-part-putty', powderParts: 1, source: COMMON_PRACTICE },
-      ],
+      amounts: [puttyAmount],
     },
     {
       id: 'putty-sets',
@@ -180,7 +136,13 @@ export const clearClasp: RouteTemplate = {
       why: 'Lifted early it springs back.',
       handsOnMinutes: 0,
       waitMinutes: 12,
-      wait: puttySets,
+      wait: {
+        earliestMinutes: 10,
+        bestMinutes: 60,
+        early: 'Still soft: it tears at the undercut.',
+        late: 'No harm.',
+        source: 'common practice: 10-15 min',
+      },
     },
     {
       id: 'pour-copy',

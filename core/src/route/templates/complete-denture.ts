@@ -11,7 +11,7 @@ import { oneArch } from './door.ts'
 /** A complete denture, upper, lower or a pair, from the final impressions to the bag (common practice throughout). */
 export const completeDenture: RouteTemplate = {
   id: 'complete-denture',
-  version: 4,
+  version: 5,
   name: 'Complete denture',
   matters: [
     { ...oneArch, choices: [...oneArch.choices, { id: 'pair', name: 'Pair' }] },

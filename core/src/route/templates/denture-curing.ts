@@ -2,22 +2,18 @@ import { COMMON_PRACTICE } from '../../materials/index.ts'
 import { kilopascalsFromPsi } from '../../quantity/index.ts'
 import type { TemplateStep } from '../route-template.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
+import { identificationSteps } from './identification.ts'
+
+const trial = pressReading(1500, 200)
+const final = pressReading(3000, 300)
 
 /** The press gauge, kPa. 1500 psi trial and 3000 psi final are common practice; the tolerance is our choice. */
-function pressGauge(id: string, name: string, psi: number, tolerancePsi: number) {
+function pressReading(psi: number, tolerancePsi: number) {
   return {
-    id,
-    name,
-    how: `Close slowly to about ${psi} psi on the gauge.`,
-    kind: 'measure',
-    quantity: 'kilopascals',
-    min: kilopascalsFromPsi(psi - tolerancePsi),
-    max: kilopascalsFromPsi(psi + tolerancePsi),
-    below: adjust('Close a little further.'),
-    above: adjust('Let off: too much force cracks the mould or moves a tooth.'),
-    plausible: { min: 0, max: kilopascalsFromPsi(10_000) },
+    leastKilopascals: kilopascalsFromPsi(psi - tolerancePsi),
+    mostKilopascals: kilopascalsFromPsi(psi + tolerancePsi),
     source: `common practice: ${psi} psi; tolerance ${tolerancePsi} psi our choice`,
-  } as const
+  }
 }
 
 const cureChecks = [
@@ -127,37 +123,20 @@ export const dentureCuring: readonly TemplateStep[] = [
     ],
     why: 'Each closure brings the bite nearer to its pin reading.',
     handsOnMinutes: 15,
-    checks: [
-      pressGauge('trial-pressure', 'Press gauge', 1500, 200),
-      look(
-        'flash',
-        'After opening',
-        'Look at the rim of the mould and the borders.',
-        'No flash, no gap',
-        {
-          Flash: adjust('Cut it back to the border, sheet in, close again.'),
-          'A gap': adjust('Lay trimmings in, sheet in, close again.'),
-        },
-        { perArch: true },
-      ),
+    sheets: [
+      {
+        ...trial,
+        id: 'closures',
+        kind: 'closures',
+        name: 'Closures',
+        how: 'The gauge once it holds; then open, and look at the rim of the mould and the borders.',
+        perArch: true,
+        failing: adjust('Close again.'),
+      },
     ],
     cautions: ['press', 'monomer'],
   },
-  {
-    id: 'identification',
-    name: 'Patient identification',
-    stage: 'pack',
-    kind: 'attended',
-    when: { identification: ['strip'] },
-    how: ['Strip into a place that does not show.', 'A little clear or pink resin over it.'],
-    why: 'Where law or the lab asks for it, the denture says whose it is.',
-    handsOnMinutes: 4,
-    checks: [
-      look('strip', 'Strip', 'Read it before it is covered, against the docket.', 'In place, reads right', {
-        'Wrong or out of place': adjust('Take it out and place the right one.'),
-      }),
-    ],
-  },
+  ...identificationSteps,
   {
     id: 'final-closure',
     name: 'Final closure',
@@ -167,7 +146,20 @@ export const dentureCuring: readonly TemplateStep[] = [
     why: 'Metal on metal: nothing opens the bite.',
     handsOnMinutes: 5,
     checks: [
-      pressGauge('final-pressure', 'Press gauge', 3000, 300),
+      {
+        id: 'final-pressure',
+        name: 'Press gauge',
+        how: 'Close slowly to about 3000 psi on the gauge.',
+        kind: 'measure',
+        quantity: 'kilopascals',
+        min: final.leastKilopascals,
+        max: final.mostKilopascals,
+        below: adjust('Close a little further.'),
+        above: adjust('Let off: too much force cracks the mould or moves a tooth.'),
+        plausible: { min: 0, max: kilopascalsFromPsi(10_000) },
+        readBy: 'press',
+        source: final.source,
+      },
       look('metal-contact', 'Flask rims', 'Look all round.', 'Metal on metal', {
         'A gap all round': adjust('Close on, slowly; if it will not close, open and cut flash.'),
       }),

@@ -1,5 +1,6 @@
 import type { TemplateStep } from '../route-template.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
+import { identificationChecks } from './identification.ts'
 
 /** From the rough denture to the sealed bag. */
 export const dentureFinishing: readonly TemplateStep[] = [
@@ -223,18 +224,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
       look('as-prescribed', 'As prescribed', 'Read it off the docket.', 'All of it', {
         'Something differs': askDentist('The finished denture differs from the prescription. Accept?'),
       }),
-      {
-        ...look(
-          'identification-reads',
-          'Identification',
-          'Read the strip through the resin.',
-          'Reads right',
-          {
-            'Cannot be read': askDentist('The identification cannot be read. Accept, or place a new strip?'),
-          },
-        ),
-        when: { identification: ['strip'] },
-      },
+      ...identificationChecks,
     ],
   },
   {

@@ -59,13 +59,14 @@ export const processingMatters: readonly Matter[] = [
   ),
   matter(
     'identification',
-    'Identification strip',
+    'Patient identification',
     [
-      ['strip', 'Strip'],
-      ['none', 'None'],
+      ['required', 'Required here'],
+      ['strip', 'Usual'],
+      ['none', 'Off'],
     ],
     'strip',
-    'Law and lab rule decide; not in every place.',
+    'Local law decides: ask the authority of the region. Required: it cannot be left out.',
   ),
   matter(
     'cure',

@@ -1,6 +1,7 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { RouteTemplate, TemplateStep } from '../route-template.ts'
 import { adjust, goBack, look } from './checks.ts'
+import { pressurePot, puttyAmount } from './cold-cure-steps.ts'
 import { contourSteps, sealBase } from './denture-contour.ts'
 import { dentureCuring } from './denture-curing.ts'
 import { dentureFinishing } from './denture-finishing.ts'
@@ -8,7 +9,6 @@ import { dentureFlasking } from './denture-flasking.ts'
 import { processingMatters, waxMatters } from './denture-matters.ts'
 import { dentureRemount } from './denture-remount.ts'
 import { dentureToMounting } from './denture-to-mounting.ts'
-
 import { oneArch } from './door.ts'
 
 /** Copies of teeth in cold-cure acrylic. */
@@ -24,9 +24,7 @@ const copySteps: readonly TemplateStep[] = [
     ],
     why: 'Air under the putty is a lump on the copy.',
     handsOnMinutes: 5,
-    amounts: [
-      { id: 'putty', kind: 'parts', materialId: 'two-part-putty', powderParts: 1, source: COMMON_PRACTICE },
-    ],
+    amounts: [puttyAmount],
   },
   {
     id: 'putty-sets',
@@ -79,46 +77,15 @@ const copySteps: readonly TemplateStep[] = [
     ],
     cautions: ['monomer'],
   },
-  {
+  pressurePot({
     id: 'copy-pot',
     name: 'Copies in the pressure pot',
     stage: 'setUp',
-    kind: 'machine',
-    how: ['Into the pot before the gloss goes.', 'About 138 kPa (20 psi), 10 min or as the product says.'],
-    why: 'Pressure closes the pores that powder on monomer leaves.',
-    handsOnMinutes: 2,
-    waitMinutes: 10,
-    startWindow: {
-      afterStepId: 'fill-copies',
-      bestMinutes: 3,
-      latestMinutes: 5,
-      late: 'It has set without pressure: look for pores, or fill again.',
-      source: 'common practice: sets in about 5 min',
-    },
-    wait: {
-      earliestMinutes: 10,
-      bestMinutes: 20,
-      early: 'Not cured through.',
-      late: 'No harm.',
-      source: 'common practice: about 10 min',
-    },
-    checks: [
-      {
-        id: 'pot-pressure',
-        name: 'Pressure in the pot',
-        how: 'Read the gauge once it stands.',
-        kind: 'measure',
-        quantity: 'kilopascals',
-        min: 120,
-        max: 155,
-        below: adjust('Bring it up to about 138 kPa (20 psi).'),
-        above: adjust('Let it down to about 138 kPa (20 psi).'),
-        plausible: { min: 0, max: 700 },
-        source: 'common practice: about 20 psi; 120 to 155 kPa our choice',
-      },
-    ],
-    cautions: ['pressurePot'],
-  },
+    why: 'Pressure closes the pores that powder on monomer leaves; the lid of a pot under pressure kills.',
+    afterStepId: 'fill-copies',
+    late: 'It has set without pressure: look for pores, or fill again.',
+    cautions: ['pressurePot', 'monomer'],
+  }),
   {
     id: 'finish-copies',
     name: 'Trim and polish the copies',
@@ -175,7 +142,7 @@ const replaceSteps: readonly TemplateStep[] = [
 /** Tooth copies and an immediate denture: copies stand where the teeth stood (common practice throughout). */
 export const immediateDenture: RouteTemplate = {
   id: 'immediate-denture',
-  version: 2,
+  version: 3,
   name: 'Immediate denture',
   matters: [oneArch, ...waxMatters.filter(({ id }) => id !== 'setting-order'), ...processingMatters],
   steps: [

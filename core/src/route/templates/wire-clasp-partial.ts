@@ -14,7 +14,7 @@ import { mountingSteps } from './mounting-steps.ts'
 /** An acrylic partial with wire clasps, from the cast with its clasps to the bag (common practice throughout). */
 export const wireClaspPartial: RouteTemplate = {
   id: 'wire-clasp-partial',
-  version: 2,
+  version: 3,
   name: 'Partial, wire clasps',
   matters: [
     oneArch,

@@ -1,5 +1,5 @@
 import { DomainError } from '@yentrik/core'
-import { readNumber } from '../parts/NumberField.tsx'
+import { readNumber } from './NumberField.tsx'
 
 export type Typed = Readonly<Record<string, string>>
 

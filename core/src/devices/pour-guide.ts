@@ -1,4 +1,5 @@
 import { requirePositive } from '../refusal/index.ts'
+import { perSecond } from './slope.ts'
 
 /** A weight at a moment, as the balance sent it. */
 export interface WeightSample {
@@ -50,7 +51,11 @@ export function pourGuide(samples: readonly WeightSample[], target: PourTarget):
   requirePositive(toleranceFraction, 'toleranceFraction', 'The tolerance', { orZero: true })
   const last = samples.at(-1)
   if (!last) return undefined
-  const flow = flowOf(samples)
+  // What is taken off the pan is no flow.
+  const flow = Math.max(
+    0,
+    perSecond(samples, ({ grams }) => grams, FLOW_WINDOW_MILLIS),
+  )
   const band = targetGrams * toleranceFraction
   const missing = targetGrams - last.grams
   return {
@@ -79,19 +84,4 @@ function wordFor(
   if (flow < STILL_GRAMS_PER_SECOND && missing <= band) return 'wait'
   if (missing - (flow * STOP_LAG_MILLIS) / 1000 <= 0) return 'stop'
   return flow > 0 && missing <= (flow * SLOW_BEFORE_MILLIS) / 1000 ? 'slowly' : 'pour'
-}
-
-/** Slope of a least-squares line through the last moments, g/s; never below 0. */
-function flowOf(samples: readonly WeightSample[]): number {
-  const newest = samples.at(-1)!.at
-  const recent = samples.filter(({ at }) => newest - at <= FLOW_WINDOW_MILLIS)
-  if (recent.length < 2) return 0
-  const meanAt = recent.reduce((sum, s) => sum + s.at, 0) / recent.length
-  const meanGrams = recent.reduce((sum, s) => sum + s.grams, 0) / recent.length
-  let [top, bottom] = [0, 0]
-  for (const { at, grams } of recent) {
-    top += (at - meanAt) * (grams - meanGrams)
-    bottom += (at - meanAt) ** 2
-  }
-  return bottom === 0 ? 0 : Math.max(0, (1000 * top) / bottom)
 }

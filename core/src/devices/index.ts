@@ -1,8 +1,11 @@
 export {
   type BalanceLine,
   type DispenserLine,
+  type GaugeLine,
+  gaugeLine,
   readBalanceLine,
   readDispenserLine,
+  readGaugeLine,
   weightLine,
 } from './device-line.ts'
 export {
@@ -13,3 +16,10 @@ export {
   STOP_LAG_MILLIS,
   type WeightSample,
 } from './pour-guide.ts'
+export {
+  FASTEST_KILOPASCALS_PER_SECOND,
+  type GaugeSample,
+  type PressLimits,
+  type PressWord,
+  pressWord,
+} from './press-guide.ts'

@@ -1,9 +1,14 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import {
+  FASTEST_KILOPASCALS_PER_SECOND,
+  type GaugeSample,
+  gaugeLine,
   pourGuide,
+  pressWord,
   readBalanceLine,
   readDispenserLine,
+  readGaugeLine,
   STOP_LAG_MILLIS,
   type WeightSample,
   weightLine,
@@ -79,6 +84,53 @@ describe('what it says to the pouring hand', () => {
     expect(pourGuide([], target)).toBeUndefined()
     expect(() => pourGuide(settled(1), { ...target, targetGrams: 0 })).toThrow(
       expect.objectContaining({ code: 'not-a-positive-number' }),
+    )
+  })
+})
+
+describe('the press', () => {
+  const limits = { leastKilopascals: 9000, mostKilopascals: 11_700 }
+  /** A gauge that has come to a reading at kPa/s, read ten times a second. */
+  const closing = (kilopascals: number, rate: number, held = false): GaugeSample[] =>
+    Array.from({ length: 16 }, (_, n) => ({
+      at: 100 * n,
+      kilopascals: kilopascals - ((15 - n) * rate) / 10,
+      held,
+    }))
+  it('reads the lines it writes, and takes nothing else for a reading', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 69_000 }), fc.boolean(), (kilopascals, held) =>
+        expect(readGaugeLine(gaugeLine(kilopascals, held))).toEqual({ kind: 'gauge', kilopascals, held }),
+      ),
+    )
+    expect(readGaugeLine('FAULT hose off')).toEqual({ kind: 'fault', words: 'hose off' })
+    for (const line of [
+      'GAUGE -5 kPa HELD',
+      'GAUGE 10 psi HELD',
+      'GAUGE 10342 kPa',
+      'WEIGHT 5 g SETTLED',
+      '',
+    ])
+      expect(readGaugeLine(line).kind).toBe('notUnderstood')
+  })
+  it.each([
+    ['nothing yet', [], undefined],
+    ['only touching', closing(50, 0, true), 'close'],
+    ['closing at a good pace', closing(5000, FASTEST_KILOPASCALS_PER_SECOND - 20), 'close'],
+    ['closing too fast', closing(5000, FASTEST_KILOPASCALS_PER_SECOND + 20), 'slower'],
+    ['in the band, still sinking', closing(10_000, -80), 'hold'],
+    ['in the band, holding', closing(9500, 0, true), 'right'],
+    ['given way below the band', closing(8200, 0, true), 'more'],
+    ['above the band', closing(12_000, 100), 'letOff'],
+    ['above the band though it holds', closing(12_000, 0, true), 'letOff'],
+  ] as const)('%s', (_, samples, word) => expect(pressWord(samples, limits)).toBe(word))
+  it('never calls a moving gauge right', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 30_000, noNaN: true }),
+        fc.double({ min: -500, max: 500, noNaN: true }),
+        (kilopascals, rate) => expect(pressWord(closing(kilopascals, rate), limits)).not.toBe('right'),
+      ),
     )
   })
 })

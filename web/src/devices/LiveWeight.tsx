@@ -1,6 +1,7 @@
 import { type PourGuide, type PourWord, pourGuide } from '@yentrik/core'
 import { grams } from '../format/format.ts'
 import { Told } from '../parts/Told.tsx'
+import { ReadingBand } from './ReadingBand.tsx'
 import type { Devices } from './use-devices.ts'
 
 const words: Readonly<Record<PourWord, (guide: PourGuide) => string>> = {
@@ -57,43 +58,20 @@ export function LiveWeight({
           {words[guide.word](guide)}
         </strong>
       </p>
-      <Band guide={guide} targetGrams={targetGrams} />
+      <ReadingBand
+        value={guide.grams}
+        least={guide.minGrams}
+        most={guide.maxGrams}
+        full={targetGrams * 1.15}
+        target={targetGrams}
+        tooMuch={guide.word === 'tooMuch'}
+      />
       <p className="flex justify-between text-sm opacity-80">
         <span>{balance.settled ? 'settled' : 'moving'}</span>
         <span>
           right from {grams(guide.minGrams)} to {grams(guide.maxGrams)}
         </span>
       </p>
-    </div>
-  )
-}
-
-/** The weight as a bar that grows towards its band; the band is drawn wide enough to be seen. */
-function Band({ guide, targetGrams }: { guide: PourGuide; targetGrams: number }) {
-  const full = targetGrams * 1.15
-  const share = (value: number) => `${(100 * Math.min(1, Math.max(0, value / full))).toFixed(2)}%`
-  return (
-    <div
-      className="bg-base-200 border-base-300 relative mt-3 h-8 overflow-hidden rounded-xl border"
-      aria-hidden
-    >
-      <div className="hatched absolute inset-y-0" style={{ left: share(guide.minGrams), right: 0 }} />
-      <div
-        className="absolute inset-y-0 opacity-60"
-        style={{
-          left: share(guide.minGrams),
-          width: `${(100 * (guide.maxGrams - guide.minGrams)) / full}%`,
-          background: 'var(--good)',
-        }}
-      />
-      <div
-        className="absolute inset-y-0 left-0"
-        style={{
-          width: share(guide.grams),
-          background: guide.word === 'tooMuch' ? 'var(--color-error)' : 'var(--stone)',
-        }}
-      />
-      <div className="bg-base-content absolute inset-y-0 w-0.5" style={{ left: share(targetGrams) }} />
     </div>
   )
 }

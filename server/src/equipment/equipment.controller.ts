@@ -1,13 +1,13 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Put } from '@nestjs/common'
 import { ApiOperation, ApiProperty, ApiPropertyOptional, ApiTags } from '@nestjs/swagger'
-import { type CastingEquipment, checkEquipment, type EquipmentKind } from '@yentrik/core'
+import { checkEquipment, type EquipmentKind, type LabEquipment } from '@yentrik/core'
 import { IsIn, IsNumber, IsOptional, IsString, Length } from 'class-validator'
 import { plain } from '../database/plain.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { LiveService } from '../live/live.service.ts'
 
-const kinds = ['ring', 'arm', 'furnace'] as const satisfies readonly EquipmentKind[]
+const kinds = ['ring', 'arm', 'furnace', 'bath'] as const satisfies readonly EquipmentKind[]
 const Measure = (example: number) => (target: object, key: string) => {
   ApiPropertyOptional({ example })(target, key)
   IsOptional()(target, key)
@@ -26,11 +26,12 @@ class EquipmentDto {
   @Measure(3) measuredTurns?: number
   @Measure(60) timeConstantMinutes?: number
   @Measure(6) mostRings?: number
+  @Measure(4) mostFlasks?: number
   @ApiProperty({ example: 'measured here' }) @IsString() @Length(1, 200) source: string
 }
 
-/** Rings, arms and furnaces of the lab, under the names that it gives them. */
-@ApiTags('casting')
+/** Rings, arms, furnaces and baths of the lab, under the names that it gives them. */
+@ApiTags('equipment')
 @Controller('equipment')
 export class EquipmentController {
   constructor(
@@ -40,16 +41,16 @@ export class EquipmentController {
 
   @Get()
   @ApiOperation({ summary: 'All equipment of the lab, by name' })
-  all(): Promise<CastingEquipment[]> {
-    return this.settings.list<CastingEquipment>('equipment')
+  all(): Promise<LabEquipment[]> {
+    return this.settings.list<LabEquipment>('equipment')
   }
 
   @Put(':name')
   @ApiOperation({ summary: 'Store equipment as measured, or its changed figures' })
-  async keep(@Param('name') name: string, @Body() body: EquipmentDto): Promise<CastingEquipment> {
-    const equipment = { ...plain(body), name: name.trim() } as CastingEquipment
+  async keep(@Param('name') name: string, @Body() body: EquipmentDto): Promise<LabEquipment> {
+    const equipment = { ...plain(body), name: name.trim() } as LabEquipment
     checkEquipment(equipment)
-    await this.settings.changeList<CastingEquipment>('equipment', (all) => [
+    await this.settings.changeList<LabEquipment>('equipment', (all) => [
       ...all.filter((each) => each.name !== equipment.name),
       equipment,
     ])
@@ -62,7 +63,7 @@ export class EquipmentController {
   @ApiOperation({ summary: 'Take equipment off the list' })
   async drop(@Param('name') name: string): Promise<void> {
     let found = false
-    await this.settings.changeList<CastingEquipment>('equipment', (all) => {
+    await this.settings.changeList<LabEquipment>('equipment', (all) => {
       found = all.some((each) => each.name === name)
       return all.filter((each) => each.name !== name)
     })

@@ -2,11 +2,12 @@ import 'reflect-metadata'
 import type { AddressInfo } from 'node:net'
 import { createServer, type Server, type Socket } from 'node:net'
 import { afterAll, afterEach, describe, expect, it } from '@jest/globals'
-import { type BalanceLine, readBalanceLine } from '@yentrik/core'
+import { type BalanceLine, type GaugeLine, readBalanceLine, readGaugeLine } from '@yentrik/core'
 import { TestServer } from '../server-test.ts'
 import { settingsFrom } from '../settings/server-settings.ts'
 import { StandInBalance } from './stand-in-balance.ts'
 import { StandInDispenser } from './stand-in-dispenser.ts'
+import { StandInPress } from './stand-in-press.ts'
 
 /** A stand-in on a clock of its own: no waiting. */
 class Bench {
@@ -76,9 +77,51 @@ it('the stand-in dispenser gives what was asked to a drop, and runs empty', () =
   expect(heard.at(-1)).toMatch(/^FAULT empty after 19/)
 })
 
+describe('the stand-in press', () => {
+  /** The gauge after so many seconds of its own. */
+  function after(press: StandInPress, seconds: number): GaugeLine & { kind: 'gauge' } {
+    let last: GaugeLine | undefined
+    const heard = press.lines.subscribe((line) => {
+      last = readGaugeLine(line)
+    })
+    for (let n = 0; n < 10 * seconds; n++) press.tick(0.1)
+    heard.unsubscribe()
+    if (last?.kind !== 'gauge') throw new Error('no reading')
+    return last
+  }
+  it('rises as it is closed, sinks while the dough gives way, and then holds', () => {
+    const press = new StandInPress(1)
+    press.hand({ does: 'close', kilopascalsPerSecond: 250, upToKilopascals: 10_000 })
+    const rising = after(press, 20)
+    expect(rising).toMatchObject({ held: false })
+    expect(rising.kilopascals).toBeGreaterThan(4500)
+    const top = after(press, 20)
+    const held = after(press, 60)
+    expect(held.held).toBe(true)
+    expect(held.kilopascals).toBeLessThan(top.kilopascals)
+    expect(held.kilopascals / 10_000).toBeCloseTo(0.85, 1)
+  })
+  it('stops where the hand stops, ends where its screw ends, and lets off to nothing', () => {
+    const press = new StandInPress(1)
+    press.hand({ does: 'close', kilopascalsPerSecond: 250 })
+    after(press, 10)
+    press.hand({ does: 'stop' })
+    expect(after(press, 60).kilopascals).toBeLessThan(2600)
+    press.hand({ does: 'close', kilopascalsPerSecond: 5000 })
+    expect(after(press, 30).kilopascals).toBeLessThan(30_100)
+    press.hand({ does: 'letOff' })
+    expect(after(press, 5).kilopascals).toBeLessThan(20)
+  })
+})
+
 describe('settings of devices', () => {
   it('are a stand-in in the demo, none in daily work, or an address', () => {
-    expect(settingsFrom({ YENTRIK_DEMO: '1' })).toMatchObject({ balance: 'stand-in', dispenser: 'stand-in' })
+    expect(settingsFrom({ YENTRIK_DEMO: '1' })).toMatchObject({
+      balance: 'stand-in',
+      dispenser: 'stand-in',
+      press: 'stand-in',
+    })
+    expect(settingsFrom({ YENTRIK_PRESS: '10.0.0.7:4003' }).press).toEqual({ host: '10.0.0.7', port: 4003 })
     expect(settingsFrom({}).balance).toBeUndefined()
     expect(settingsFrom({ YENTRIK_BALANCE: 'pan.local:4001' }).balance).toEqual({
       host: 'pan.local',
@@ -140,6 +183,30 @@ describe('over HTTP', () => {
     await on.post('/devices/stand-in/hand', { does: 'plugIn' }).expect(204)
     expect((await until(state, ({ balance }) => balance.connected)).balance.session).toBe(session + 1)
     expect((await on.post('/devices/stand-in/hand', { does: 'juggle' }).expect(422)).body.field).toBe('does')
+  })
+  it('takes the press once it holds, never while it moves, and says so when it falls silent', async () => {
+    server = await TestServer.open({ press: 'stand-in', deviceSpeed: 50 })
+    const on = server
+    const press = async () => (await on.get('/devices').expect(200)).body.press
+    const hand = (body: object) => on.post('/devices/stand-in/press', body).expect(204)
+    await until(press, ({ held }) => held)
+    await hand({ does: 'close', kilopascalsPerSecond: 100, upToKilopascals: 12_000 })
+    await until(press, ({ kilopascals }) => kilopascals > 500)
+    expect((await on.post('/devices/press/take', {}).expect(409)).body.code).toBe('press-not-held')
+    await until(press, ({ held, kilopascals }) => held && kilopascals > 5000)
+    const { kilopascals } = (await on.post('/devices/press/take', {}).expect(200)).body
+    expect(kilopascals / 12_000).toBeCloseTo(0.85, 1)
+    await hand({ does: 'unplug' })
+    await until(press, ({ connected }) => !connected)
+    expect((await on.post('/devices/press/take', {}).expect(409)).body.code).toBe('press-not-reached')
+    expect((await on.post('/devices/stand-in/press', { does: 'kick' }).expect(422)).body.field).toBe('does')
+  })
+  it('without a press its gauge is typed', async () => {
+    server = await TestServer.open()
+    expect((await server.post('/devices/press/take', {}).expect(404)).body.code).toBe('no-press')
+    expect((await server.post('/devices/stand-in/press', { does: 'stop' }).expect(404)).body.code).toBe(
+      'no-stand-in',
+    )
   })
   it('speaks the line protocol with a device on the network', async () => {
     const asked: string[] = []

@@ -1,4 +1,4 @@
-import { NumberField } from '../parts/NumberField.tsx'
+import { NumberField } from './NumberField.tsx'
 import type { Typed } from './typed-figures.ts'
 
 export interface FigureSpec {

@@ -1,13 +1,13 @@
-import { type CastingEquipment, checkEquipment, DomainError, type EquipmentKind } from '@yentrik/core'
+import { checkEquipment, DomainError, type EquipmentKind, type LabEquipment } from '@yentrik/core'
 import { type FormEvent, useState } from 'react'
 import { ApiError, api } from '../live/api.ts'
 import { useFetched } from '../live/live-store.ts'
 import { Pills } from '../parts/Choices.tsx'
+import { FigureFields, type FigureSpec } from '../parts/FigureFields.tsx'
 import { readNumber } from '../parts/NumberField.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { FigureFields, type FigureSpec } from './Figures.tsx'
-import type { Typed } from './typed-figures.ts'
+import type { Typed } from '../parts/typed-figures.ts'
 
 const kinds: readonly {
   readonly kind: EquipmentKind
@@ -42,12 +42,20 @@ const kinds: readonly {
       { key: 'mostRings', label: 'Rings it takes', unit: '' },
     ],
   },
+  {
+    kind: 'bath',
+    name: 'Curing bath',
+    specs: [
+      { key: 'timeConstantMinutes', label: 'Cools by 63 % in', unit: 'min', hint: 'switched off' },
+      { key: 'mostFlasks', label: 'Flasks it takes', unit: '' },
+    ],
+  },
 ]
 
-/** What the lab casts with, as it was measured here. */
+/** What stands in the lab, as it was measured here. */
 export function EquipmentList() {
-  const { data = [], reload } = useFetched<readonly CastingEquipment[]>('/equipment')
-  const [editing, setEditing] = useState<CastingEquipment | 'new'>()
+  const { data = [], reload } = useFetched<readonly LabEquipment[]>('/equipment')
+  const [editing, setEditing] = useState<LabEquipment | 'new'>()
   return (
     <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
       <section className="card-flat grid gap-4 p-5" aria-label="Equipment">
@@ -106,10 +114,10 @@ export function EquipmentList() {
   )
 }
 
-const figure = (equipment: CastingEquipment, key: string) =>
+const figure = (equipment: LabEquipment, key: string) =>
   (equipment as unknown as Readonly<Record<string, number>>)[key]
 
-function EquipmentForm({ start, onDone }: { start?: CastingEquipment; onDone: () => void }) {
+function EquipmentForm({ start, onDone }: { start?: LabEquipment; onDone: () => void }) {
   const [kind, setKind] = useState<EquipmentKind>(start?.kind ?? 'ring')
   const [name, setName] = useState(start?.name ?? '')
   const [typed, setTyped] = useState<Typed>(() =>
@@ -139,7 +147,7 @@ function EquipmentForm({ start, onDone }: { start?: CastingEquipment; onDone: ()
       name: name.trim(),
       source: 'measured here',
       ...figures,
-    } as unknown as CastingEquipment
+    } as unknown as LabEquipment
     try {
       checkEquipment(equipment)
       const { name: _name, ...body } = equipment

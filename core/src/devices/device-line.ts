@@ -1,6 +1,6 @@
 /**
- * The plain line protocol of balance and dispenser: one line of text for each message, ended by a newline.
- * docs/devices.md describes it. Anything else is a line that was not understood, and is never taken for a weight.
+ * The plain line protocol of balance, dispenser and press: one line of text for each message, ended by a newline.
+ * docs/devices.md describes it. Anything else is a line that was not understood, and is never taken for a reading.
  */
 export type BalanceLine =
   | { readonly kind: 'weight'; readonly grams: number; readonly settled: boolean }
@@ -38,4 +38,23 @@ export function readDispenserLine(line: string): DispenserLine {
   if (amount) return { kind: amount[1] === 'GIVEN' ? 'given' : 'giving', millilitres: Number(amount[2]) }
   if (text.startsWith('FAULT ')) return { kind: 'fault', words: text.slice(6) }
   return { kind: 'notUnderstood', line: text }
+}
+
+export type GaugeLine =
+  | { readonly kind: 'gauge'; readonly kilopascals: number; readonly held: boolean }
+  | { readonly kind: 'fault'; readonly words: string }
+  | { readonly kind: 'notUnderstood'; readonly line: string }
+
+/** A line from the gauge of a press: `GAUGE 10342 kPa MOVING`, `GAUGE 10342 kPa HELD`, `FAULT words`. */
+export function readGaugeLine(line: string): GaugeLine {
+  const text = line.trim()
+  const gauge = /^GAUGE (\d{1,5}(?:\.\d{1,2})?) kPa (MOVING|HELD)$/.exec(text)
+  if (gauge) return { kind: 'gauge', kilopascals: Number(gauge[1]), held: gauge[2] === 'HELD' }
+  if (text.startsWith('FAULT ')) return { kind: 'fault', words: text.slice(6) }
+  return { kind: 'notUnderstood', line: text }
+}
+
+/** The line that the gauge of a press sends, to a kilopascal. */
+export function gaugeLine(kilopascals: number, held: boolean): string {
+  return `GAUGE ${kilopascals.toFixed(0)} kPa ${held ? 'HELD' : 'MOVING'}`
 }

@@ -1,0 +1,49 @@
+import type { Source } from '../materials/index.ts'
+import { DomainError, requireMeasure } from '../refusal/index.ts'
+import { type ArmRadii, speedRatio } from './centrifugal-arm.ts'
+
+/** A spring arm of the lab, as it was measured. */
+export interface ArmCard {
+  readonly name: string
+  /** From the axis to the metal, and to the end of the mould. */
+  readonly innerMillimetres: number
+  readonly outerMillimetres: number
+  /** One speed that was measured, by film or tachometer, at so many turns. */
+  readonly measuredRpm: number
+  readonly measuredTurns: number
+  readonly source: Source
+}
+/** Refuses an arm whose measures make no sense. @throws {DomainError} `equipment` */
+export function checkArmCard(arm: ArmCard): void {
+  requireMeasure('innerMillimetres', arm.innerMillimetres, 1000)
+  requireMeasure('outerMillimetres', arm.outerMillimetres, 1000)
+  requireMeasure('measuredRpm', arm.measuredRpm, 3000)
+  requireMeasure('measuredTurns', arm.measuredTurns, 10)
+  if (!(arm.outerMillimetres > arm.innerMillimetres))
+    throw new DomainError(
+      'equipment',
+      'The end of the mould lies further out than the metal.',
+      'Measure both from the axis of the arm.',
+      'outerMillimetres',
+    )
+}
+
+export const radiiOf = ({ innerMillimetres, outerMillimetres }: ArmCard): ArmRadii => ({
+  innerMetres: innerMillimetres / 1000,
+  outerMetres: outerMillimetres / 1000,
+})
+
+/** A preload so large that the speed goes with the root of the turns. */
+const LARGE_PRELOAD_TURNS = 1000
+
+/**
+ * Speed of an arm at other turns than it was measured at, rpm: the band from a spring without preload to one with a
+ * large one, since the preload is not known from the desk.
+ * @throws {DomainError} `not-a-positive-number`
+ */
+export function armSpeed({ measuredRpm, measuredTurns }: ArmCard, turns: number): readonly [number, number] {
+  const speeds = [0, LARGE_PRELOAD_TURNS].map(
+    (preload) => measuredRpm * speedRatio(turns, measuredTurns, preload),
+  )
+  return [Math.min(...speeds), Math.max(...speeds)]
+}

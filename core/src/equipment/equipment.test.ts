@@ -1,0 +1,31 @@
+import { describe, expect, it } from '@jest/globals'
+import { type ArmCard, usualRings } from '../casting/index.ts'
+import { checkEquipment, type LabEquipment } from './index.ts'
+
+describe('equipment of the lab', () => {
+  const arm: ArmCard = {
+    name: 'Arm',
+    innerMillimetres: 220,
+    outerMillimetres: 250,
+    measuredRpm: 400,
+    measuredTurns: 3,
+    source: 'measured',
+  }
+  const bath = { kind: 'bath', name: 'B', timeConstantMinutes: 150, mostFlasks: 4, source: 'timed' } as const
+  it.each<[LabEquipment, string]>([
+    [{ kind: 'arm', ...arm, outerMillimetres: 200 }, 'equipment'],
+    [{ kind: 'arm', ...arm, measuredTurns: 0 }, 'equipment'],
+    [{ kind: 'arm', ...arm, name: ' ' }, 'name-missing'],
+    [{ kind: 'furnace', name: 'F', timeConstantMinutes: -1, mostRings: 6, source: 'timed' }, 'equipment'],
+    [{ kind: 'ring', ...usualRings[0]!, formerMillimetres: 90 }, 'ring'],
+    [{ ...bath, timeConstantMinutes: 2000 }, 'equipment'],
+    [{ ...bath, mostFlasks: Number.NaN }, 'equipment'],
+  ])('refuses %j', (equipment, code) =>
+    expect(() => checkEquipment(equipment)).toThrow(expect.objectContaining({ code })),
+  )
+  it('takes the usual rings, an arm and a bath as they are', () => {
+    for (const ring of usualRings) checkEquipment({ kind: 'ring', ...ring })
+    checkEquipment({ kind: 'arm', ...arm })
+    checkEquipment(bath)
+  })
+})

@@ -1,0 +1,48 @@
+import { type ArmCard, checkArmCard, checkRingCard, type RingCard } from '../casting/index.ts'
+import type { Source } from '../materials/index.ts'
+import { DomainError, requireMeasure } from '../refusal/index.ts'
+
+/** A heated machine of the lab: how fast it loses its heat, and what goes in at once. */
+interface HeatedCard {
+  readonly name: string
+  /** In which it loses 63 % of its heat when it is off. */
+  readonly timeConstantMinutes: number
+  readonly source: Source
+}
+/** A burnout furnace of the lab. */
+export interface FurnaceCard extends HeatedCard {
+  readonly mostRings: number
+}
+/** A curing bath of the lab. */
+export interface BathCard extends HeatedCard {
+  readonly mostFlasks: number
+}
+
+/** What stands in the lab, as it was measured there. */
+export type LabEquipment =
+  | ({ readonly kind: 'ring' } & RingCard)
+  | ({ readonly kind: 'arm' } & ArmCard)
+  | ({ readonly kind: 'furnace' } & FurnaceCard)
+  | ({ readonly kind: 'bath' } & BathCard)
+export type EquipmentKind = LabEquipment['kind']
+
+/** Refuses equipment whose measures make no sense. @throws {DomainError} `equipment`, `ring`, `name-missing` */
+export function checkEquipment(equipment: LabEquipment): void {
+  if (equipment.name.trim() === '')
+    throw new DomainError('name-missing', 'It has no name.', 'Give it the name the lab calls it by.', 'name')
+  switch (equipment.kind) {
+    case 'ring':
+      checkRingCard(equipment)
+      break
+    case 'arm':
+      checkArmCard(equipment)
+      break
+    case 'furnace':
+      requireMeasure('timeConstantMinutes', equipment.timeConstantMinutes, 600)
+      requireMeasure('mostRings', equipment.mostRings, 60)
+      break
+    case 'bath':
+      requireMeasure('timeConstantMinutes', equipment.timeConstantMinutes, 1440)
+      requireMeasure('mostFlasks', equipment.mostFlasks, 60)
+  }
+}

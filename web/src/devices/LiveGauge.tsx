@@ -1,0 +1,115 @@
+import { displayUnit, type PressLimits, type PressWord, pressWord } from '@yentrik/core'
+import { usePreferences } from '../app/preferences.ts'
+import { quantity } from '../format/format.ts'
+import { api } from '../live/api.ts'
+import { useAsking } from '../live/use-asking.ts'
+import { Told } from '../parts/Told.tsx'
+import { ReadingBand } from './ReadingBand.tsx'
+import { useDevices } from './use-devices.ts'
+
+const words: Readonly<Record<PressWord, string>> = {
+  close: 'Close slowly',
+  slower: 'Slower',
+  hold: 'Hold: it flows',
+  more: 'A little more',
+  right: 'Holds',
+  letOff: 'Let off',
+}
+const tones: Readonly<Record<PressWord, string>> = {
+  close: '',
+  slower: 'text-warning',
+  hold: 'opacity-80',
+  more: 'text-warning',
+  right: 'text-success',
+  letOff: 'text-error',
+}
+
+/** The gauge of the press, large, with the band it must hold in and the word for the hand; nothing where none is connected. */
+export function LiveGauge({
+  limits,
+  onTake,
+}: {
+  readonly limits: PressLimits
+  readonly onTake: (kilopascals: number) => void
+}) {
+  const devices = useDevices()
+  const units = usePreferences((preferences) => preferences.units)
+  const { told, asking } = useAsking()
+  if (!devices?.press.name) return null
+  const { press, gauge } = devices
+  const word = pressWord(gauge, limits)
+  const { leastKilopascals, mostKilopascals } = limits
+  const { unit, fromStored } = displayUnit('kilopascals', units)
+  const take = async () => {
+    const taken = await asking(() => api<{ kilopascals: number }>('/devices/press/take', { body: {} }))
+    if (taken) onTake(taken.kilopascals)
+  }
+  return (
+    <section className="mb-3" aria-label="Press">
+      {word && press.kilopascals !== undefined ? (
+        <div>
+          <p className="flex flex-wrap items-baseline justify-between gap-x-6">
+            <output
+              className="figures font-mono text-5xl leading-none font-bold"
+              aria-label="Press gauge now"
+            >
+              {fromStored(press.kilopascals).toFixed(0)}
+              <span className="text-2xl font-semibold"> {unit}</span>
+            </output>
+            <strong className={`text-3xl ${tones[word]}`} role="status">
+              {words[word]}
+            </strong>
+          </p>
+          <ReadingBand
+            value={press.kilopascals}
+            least={leastKilopascals}
+            most={mostKilopascals}
+            full={mostKilopascals * 1.25}
+            tooMuch={word === 'letOff'}
+          />
+          <p className="text-sm opacity-80">
+            {`right from ${quantity(leastKilopascals, 'kilopascals', units)} to ${quantity(mostKilopascals, 'kilopascals', units)}`}
+          </p>
+        </div>
+      ) : (
+        <Told tone="error">{`${press.fault ?? 'The press says nothing.'} Read its gauge and type it.`}</Told>
+      )}
+      <div className="mt-2 flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="act"
+          onClick={() => void take()}
+          disabled={!press.held || !press.kilopascals}
+        >
+          Take {press.held && press.kilopascals ? quantity(press.kilopascals, 'kilopascals', units) : 'it'}
+        </button>
+        {press.standIn && <PressHand connected={press.connected} />}
+      </div>
+      {told && <Told tone="error">{told}</Told>}
+    </section>
+  )
+}
+
+/** A hand for the stand-in press: only where no real one is connected. */
+function PressHand({ connected }: { readonly connected: boolean }) {
+  const does = (body: object) => void api('/devices/stand-in/press', { body }).catch(() => undefined)
+  const deeds = connected
+    ? ([
+        ['Turn on', { does: 'close' }],
+        ['Stop', { does: 'stop' }],
+        ['Let off', { does: 'letOff' }],
+        ['Unplug', { does: 'unplug' }],
+      ] as const)
+    : ([['Plug in', { does: 'plugIn' }]] as const)
+  return (
+    <fieldset className="border-base-300 flex flex-wrap items-center gap-1.5 border-l border-dashed pl-2">
+      <legend className="sr-only">Hand at the stand-in press</legend>
+      <span className="text-sm opacity-80">Stand-in:</span>
+      {deeds.map(([name, body]) => (
+        <button key={name} type="button" className="small-act" onClick={() => does(body)}>
+          {name}
+        </button>
+      ))}
+    </fieldset>
+  )
+}
