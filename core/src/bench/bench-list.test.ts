@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { usualCalendar } from '../planning/index.ts'
 import { type CaseAtHand, type CaseCommand, obey, type Route, receiveCase } from '../route/index.ts'
-import { benchList, caseSummary } from './index.ts'
+import { benchList, type CaseSummary, caseSummary } from './index.ts'
 
 const START = Date.parse('2026-03-02T08:00:00Z')
 const MINUTE = 60_000
@@ -70,6 +70,47 @@ describe('the bench list', () => {
     expect(list.now).toEqual([])
     expect(list.later[0]).toMatchObject({ stepId: 'set', at: START + 55 * MINUTE })
     expect(listAt(hand, 55).now[0]).toMatchObject({ stepId: 'set', verdict: 'good' })
+  })
+  it('opens what lies in a machine when its program should have ended, and keeps it open as long', () => {
+    const at = (hours: number) => START + hours * 60 * MINUTE
+    const item = {
+      jobId: 'job-1',
+      stepId: 'cure-long-boil',
+      name: 'Cure',
+      stage: 'cure',
+      kind: 'machine',
+      route: { templateId: 'complete-denture', choices: {} },
+      running: true,
+      startedAt: at(0),
+      window: {
+        to: 'finish',
+        from: at(0),
+        goodFrom: at(10),
+        lateFrom: at(14),
+        late: 'Out.',
+        source: 'usual',
+      },
+      startBy: at(40),
+      why: '',
+      amounts: [],
+      attempt: 1,
+    } as const
+    const summary: CaseSummary = { ...caseSummary('c1', castAt(0).state, calendar), items: [item] }
+    const asked: unknown[] = []
+    const list = (end?: number) =>
+      benchList([summary], at(8), 40, (work) => {
+        asked.push(work)
+        return end
+      })
+    expect(list().later[0]).toMatchObject({ at: at(10), window: { lateFrom: at(14) } })
+    expect(asked).toEqual([{ caseId: 'c1', jobId: 'job-1', stepId: 'cure-long-boil', startedAt: at(0) }])
+    // Held up by a power cut: 13 h instead of 10.
+    expect(list(at(13)).later[0]).toMatchObject({ at: at(13), window: { lateFrom: at(17) } })
+    // A short program: ready already.
+    expect(list(at(7)).now[0]).toMatchObject({
+      verdict: 'good',
+      window: { goodFrom: at(7), lateFrom: at(11) },
+    })
   })
   it('shows a question instead of work, and nothing of a case that is held', () => {
     const ask: CaseCommand = { type: 'askDentist', jobId: 'job-1', question: 'Which shade?' }

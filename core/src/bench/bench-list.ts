@@ -1,4 +1,4 @@
-import { type WindowVerdict, windowVerdict } from '../route/index.ts'
+import { type WindowVerdict, windowByMachine, windowVerdict } from '../route/index.ts'
 import type { BenchItem, CaseSummary } from './case-summary.ts'
 
 /** A step on the bench, with its case. */
@@ -27,6 +27,14 @@ export interface BenchList {
   readonly openWindows: number
 }
 
+/** When the machine in which the work of a step lies should have ended, ms since 1970; undefined: it lies in none. */
+export type MachineEnd = (work: {
+  readonly caseId: string
+  readonly jobId: string
+  readonly stepId: string
+  readonly startedAt: number
+}) => number | undefined
+
 /** An item judged by the clock, before it is written out for a screen. */
 interface Judged {
   readonly summary: CaseSummary
@@ -40,14 +48,18 @@ interface Judged {
  * A deadline is the end of the step's window or the latest start that still makes the due date, whichever is sooner.
  * @param now ms since 1970
  * @param most entries of each kind to write out
+ * @param machineEnd moves the window of what lies in a machine
  */
 export function benchList(
   summaries: readonly CaseSummary[],
   now: number,
   most = Number.POSITIVE_INFINITY,
+  machineEnd: MachineEnd = () => undefined,
 ): BenchList {
   const open = summaries.filter(({ status }) => status !== 'ended' && status !== 'delivered')
-  const judged = open.flatMap((summary) => summary.items.map((item) => judge(summary, item, now)))
+  const judged = open.flatMap((summary) =>
+    summary.items.map((item) => judge(summary, byMachine(summary, item, machineEnd), now)),
+  )
   const workable = judged.filter(({ summary: { status } }) => status === 'open' || status === 'away')
   const isAway = ({ item }: Judged) => item.kind === 'clinic' && item.running
   const isLater = ({ verdict }: Judged) => verdict === 'tooSoon'
@@ -79,6 +91,13 @@ const dueBack = ({ item, summary }: Judged) => item.window?.lateFrom ?? summary.
 function rank(item: BenchItem): number {
   if (item.window) return 0
   return item.running ? 1 : 2
+}
+
+function byMachine({ caseId }: CaseSummary, item: BenchItem, machineEnd: MachineEnd): BenchItem {
+  const { jobId, stepId, running, startedAt, window } = item
+  if (!running || startedAt === undefined || !window) return item
+  const endsAt = machineEnd({ caseId, jobId, stepId, startedAt })
+  return endsAt === undefined ? item : { ...item, window: windowByMachine(window, endsAt) }
 }
 
 function judge(summary: CaseSummary, item: BenchItem, now: number): Judged {

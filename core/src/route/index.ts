@@ -73,6 +73,12 @@ export type {
   StepSheet,
   WantedChange,
 } from './step-sheet.ts'
-export { type StepWindow, stepWindow, type WindowVerdict, windowVerdict } from './step-window.ts'
+export {
+  type StepWindow,
+  stepWindow,
+  type WindowVerdict,
+  windowByMachine,
+  windowVerdict,
+} from './step-window.ts'
 export { routeTemplates } from './templates/index.ts'
 export { wantedChanges } from './wanted-changes.ts'

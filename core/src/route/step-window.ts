@@ -25,8 +25,12 @@ export type WindowVerdict = 'tooSoon' | 'good' | 'late' | 'past'
 /** The window that a step is in, or none: it is not running and nothing before it has set a clock. */
 export function stepWindow(job: JobState, step: RouteStep): StepWindow | undefined {
   const state = job.steps[step.id]
-  if (state?.status === 'running' && state.startedAt && step.wait)
-    return windowFrom('finish', Date.parse(state.startedAt), step.wait)
+  if (state?.status === 'running' && state.startedAt && step.wait) {
+    const window = windowFrom('finish', Date.parse(state.startedAt), step.wait)
+    // A curve on record says more than the usual hours: it may be short of them and good, or be sent back all the same.
+    const judged = state.sheets.some(({ sheet }) => sheet.kind === 'cure' || sheet.kind === 'burnout')
+    return judged ? { ...window, goodFrom: window.from } : window
+  }
   if (state?.status === 'running' && state.startedAt && step.dueBackOf)
     return dueBackWindow(job, Date.parse(state.startedAt), step.dueBackOf)
   if (state?.status === 'waiting' && step.startWindow) {
@@ -34,6 +38,24 @@ export function stepWindow(job: JobState, step: RouteStep): StepWindow | undefin
     if (before?.finishedAt) return windowFrom('start', Date.parse(before.finishedAt), step.startWindow)
   }
   return undefined
+}
+
+/**
+ * The window of work that lies in a machine: open from when its program is expected to end, and as long as usual.
+ * One that is open from its beginning stays as it is.
+ * @param endsAt ms since 1970
+ */
+export function windowByMachine(window: StepWindow, endsAt: number): StepWindow {
+  if (window.to !== 'finish' || window.goodFrom <= window.from) return window
+  const by = endsAt - window.goodFrom
+  return {
+    ...window,
+    goodFrom: endsAt,
+    lateFrom: window.lateFrom + by,
+    ...(window.pastFrom === undefined ? {} : { pastFrom: window.pastFrom + by }),
+    early: 'The machine is still on its program.',
+    source: 'by the program of the machine, as it runs',
+  }
 }
 
 /** Away until the hour agreed with the clinic; after it somebody should ask. */

@@ -2,6 +2,7 @@ import { randomInt, randomUUID } from 'node:crypto'
 import { Inject, Injectable } from '@nestjs/common'
 import {
   type LabEquipment,
+  type MachineEnd,
   type MachineNature,
   type MachineRun,
   type MachineTrouble,
@@ -71,6 +72,25 @@ export class MachineRuns {
       order: { startedAt: 'DESC' },
     })
     return Promise.all(rows.map((row) => this.shown(row)))
+  }
+
+  /** When what lies in a running machine should be done, for work that was started before the machine was. */
+  async expectedEnds(): Promise<MachineEnd> {
+    const rows = await this.dataSource.manager.findBy(MachineRunRow, { stoppedAt: IsNull() })
+    const ends = await Promise.all(
+      rows.map(async (row) => ({
+        row,
+        endsAt: Date.parse(row.startedAt) + (await this.endMinutes(row)) * MINUTE,
+      })),
+    )
+    return ({ caseId, jobId, stepId, startedAt }) =>
+      ends.find(
+        ({ row }) =>
+          Date.parse(row.startedAt) >= startedAt &&
+          (row.loads as MachineLoad[]).some(
+            (load) => load.caseId === caseId && load.jobId === jobId && load.stepId === stepId,
+          ),
+      )?.endsAt
   }
 
   /** @throws {Refusal} `no-furnace`, `no-bath`, `machine-busy` */
@@ -170,13 +190,17 @@ export class MachineRuns {
     )
   }
 
+  /** What is set and known today, run on: an end that lies ahead is only likely. */
+  private async endMinutes(row: MachineRunRow): Promise<number> {
+    const { endMinutes } = await this.follow(row, LONGEST_MINUTES)
+    return endMinutes ?? programMinutes(row.program as TemperatureProgram)
+  }
+
   private async shown(row: MachineRunRow): Promise<RunShown> {
     const { runId, machine, kind, startedAt, stoppedAt } = row
     const program = row.program as TemperatureProgram
     const { moments, endMinutes } = await this.follow(row)
-    // What is set and known today, run on: an end that lies ahead is only likely.
-    const ahead =
-      endMinutes ?? (await this.follow(row, LONGEST_MINUTES)).endMinutes ?? programMinutes(program)
+    const ahead = endMinutes ?? (await this.endMinutes(row))
     return {
       runId,
       machine,

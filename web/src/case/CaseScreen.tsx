@@ -218,7 +218,7 @@ function CaseWork({
           </section>
           <aside className="flex min-h-0 flex-col gap-4">
             <section className="card-flat p-5">
-              <StepClock job={job} step={step} />
+              <StepClock caseId={hand.record?.caseId ?? ''} job={job} step={step} />
             </section>
             <section className="card-flat min-h-0 grow overflow-y-auto p-5">
               <h2 className="font-semibold opacity-80">Why</h2>
@@ -254,7 +254,7 @@ function CaseWork({
           title={hand.refusal?.problem.code === 'too-soon' ? 'Too soon' : 'The time is past'}
           label={`Why ${running ? 'it is done' : 'it starts'} all the same`}
           button={running ? 'Done all the same' : 'Start all the same'}
-          intro={<StepClock job={job} step={step} />}
+          intro={<StepClock caseId={hand.record?.caseId ?? ''} job={job} step={step} />}
           refusal={hand.refusal?.problem.detail}
           onClose={hand.clearRefusal}
           onGive={move}

@@ -1,11 +1,47 @@
-import { type JobState, type RouteStep, stepWindow, windowVerdict } from '@yentrik/core'
+import {
+  type JobState,
+  type RouteStep,
+  type StepWindow,
+  stepWindow,
+  windowByMachine,
+  windowVerdict,
+} from '@yentrik/core'
 import { clockTime, dayAndTime, duration } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
+import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+
+interface StepClockProps {
+  readonly caseId: string
+  readonly job: JobState
+  readonly step: RouteStep
+}
 
 /** The window of the step in hand: the clock time that matters, large, and a strip with now on it. */
-export function StepClock({ job, step }: { job: JobState; step: RouteStep }) {
+export function StepClock(props: StepClockProps) {
+  const { job, step } = props
+  return step.kind === 'machine' ? (
+    <MachineClock {...props} />
+  ) : (
+    <Clock job={job} step={step} window={stepWindow(job, step)} />
+  )
+}
+
+/** By the machine in which the work lies, where it is connected. */
+function MachineClock({ caseId, job, step }: StepClockProps) {
+  const run = runOf(useMachineRuns(), caseId, job, step.id)
+  const usual = stepWindow(job, step)
+  const running = run && run.stoppedAt === null && usual
+  return (
+    <Clock job={job} step={step} window={running ? windowByMachine(usual, Date.parse(run.endsAt)) : usual} />
+  )
+}
+
+function Clock({
+  job,
+  step,
+  window,
+}: Omit<StepClockProps, 'caseId'> & { readonly window: StepWindow | undefined }) {
   const now = useNow()
-  const window = stepWindow(job, step)
   const state = job.steps[step.id]!
   if (!window)
     return step.wait || step.waitMinutes ? (

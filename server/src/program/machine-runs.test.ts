@@ -1,0 +1,114 @@
+import 'reflect-metadata'
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import {
+  type BenchList,
+  type CaseEvent,
+  caseState,
+  curePresets,
+  goodHand,
+  programMinutes,
+  type Route,
+  seededRandom,
+  stepInHand,
+} from '@yentrik/core'
+import { intake, TestServer } from '../server-test.ts'
+
+const MINUTE = 60_000
+const CURE = 'cure-long-boil'
+
+describe('work in a machine', () => {
+  let server: TestServer
+  let caseId: string
+  beforeAll(async () => {
+    server = await TestServer.open({ bath: 'stand-in' })
+    const { authorisation } = intake()
+    const jobs = [{ templateId: 'complete-denture', choices: { arch: 'upper' } }]
+    caseId = (await server.post('/cases', { authorisation, jobs }).expect(201)).body.caseId
+    await bringTo(CURE)
+  })
+  afterAll(() => server.close())
+
+  /** Works the case up to a step and starts that, as a careful hand would. */
+  async function bringTo(stepId: string): Promise<void> {
+    const random = seededRandom(5)
+    for (;;) {
+      const { events, routes } = (await server.get(`/cases/${caseId}`).expect(200)).body as {
+        events: CaseEvent[]
+        routes: Record<string, Route>
+      }
+      const state = caseState(events, (id) => routes[id]!)
+      const step = stepInHand(state.jobs[0]!)!
+      const on = { jobId: 'job-1', stepId: step.id }
+      let seen = state.sequence
+      await server.command(caseId, seen++, { type: 'startStep', ...on }).expect(201)
+      if (step.id === stepId) return
+      for (const command of goodHand('job-1', step, random))
+        await server.command(caseId, seen++, command).expect(201)
+      await server
+        .command(caseId, seen, { type: 'finishStep', ...on, outOfTimeReason: 'the clock of a test' })
+        .expect(201)
+    }
+  }
+  const benchSays = async () => {
+    const { running, at } = (await server.get('/bench').expect(200)).body as BenchList & { at: number }
+    const { window, startedAt } = running.find((entry) => entry.caseId === caseId)!
+    return { at, startedAt: startedAt!, goodFrom: window!.goodFrom, source: window!.source }
+  }
+  const load = () => ({ caseId, jobId: 'job-1', stepId: CURE })
+
+  it('is ready at the usual hour while no machine holds it', async () => {
+    const { goodFrom, startedAt, source } = await benchSays()
+    expect(goodFrom - startedAt).toBe(10 * 60 * MINUTE)
+    expect(source).toBe('common practice')
+  })
+  it('is ready when the machine should be done, later once the power was out, and as usual when it was stopped', async () => {
+    const { program } = curePresets.find(({ id }) => id === 'long-boil') ?? curePresets[1]!
+    const body = { kind: 'bath', machine: 'Bath', program, loads: [load()] }
+    const { runId, startedAt } = (await server.post('/machine-runs', body).expect(201)).body
+    const planned = await benchSays()
+    expect(planned.source).toContain('program of the machine')
+    // It lags behind its program by some minutes and never is early.
+    const lasts = (planned.goodFrom - Date.parse(startedAt)) / MINUTE
+    expect(lasts).toBeGreaterThanOrEqual(programMinutes(program))
+    expect(lasts).toBeLessThan(programMinutes(program) + 60)
+    await server.post(`/machine-runs/${runId}/troubles`, { kind: 'powerCut', minutes: 180 }).expect(204)
+    const held = await benchSays()
+    expect(held.goodFrom - planned.goodFrom).toBeGreaterThan(150 * MINUTE)
+    await server.post(`/machine-runs/${runId}/stop`, {}).expect(200)
+    expect((await benchSays()).source).toBe('common practice')
+  })
+  it('is not moved by a machine that holds other work, or ran before the step was started', async () => {
+    const { program } = curePresets[0]!
+    const other = { ...load(), jobId: 'job-2' }
+    await server
+      .post('/machine-runs', { kind: 'bath', machine: 'Other', program, loads: [other] })
+      .expect(201)
+    expect((await benchSays()).source).toBe('common practice')
+  })
+  it('may be taken out early once its curve is on record, whatever the usual hours', async () => {
+    const { body } = await server.get(`/cases/${caseId}`)
+    const seen = (body.events as CaseEvent[]).at(-1)!.sequence
+    const { program } = curePresets[0]!
+    const run = {
+      sections: [{ shape: 'sheet', millimetres: 2.5 }],
+      program,
+      from: 'hand',
+      measured: [{ minutes: Math.round(programMinutes(program)), celsius: 100 }],
+      showsTooMuchCelsius: 0,
+    }
+    const on = { jobId: 'job-1', stepId: CURE }
+    const early = { type: 'finishStep', ...on }
+    const start = { type: 'recordCheck', ...on, checkId: 'bath-start', value: 22 }
+    await server.command(caseId, seen, start).expect(201)
+    const sheet = {
+      type: 'recordSheet',
+      ...on,
+      sheetId: 'cure',
+      sheet: { kind: 'cure', machine: 'Bath', run },
+    }
+    await server.command(caseId, seen + 1, sheet).expect(201)
+    const finished = (await server.command(caseId, seen + 2, early).expect(201)).body
+    expect(finished).toMatchObject({ type: 'stepFinished', stepId: CURE })
+    expect(finished.outOfTimeReason).toBeUndefined()
+  })
+})
