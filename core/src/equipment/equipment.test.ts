@@ -12,6 +12,14 @@ describe('equipment of the lab', () => {
     source: 'measured',
   }
   const bath = { kind: 'bath', name: 'B', timeConstantMinutes: 150, mostFlasks: 4, source: 'timed' } as const
+  const flask = {
+    kind: 'flask',
+    name: 'F',
+    lowerMillilitres: 160,
+    ringMillilitres: 180,
+    ringMillimetres: 30,
+    source: 'weighed with water',
+  } as const
   it.each<[LabEquipment, string]>([
     [{ kind: 'arm', ...arm, outerMillimetres: 200 }, 'equipment'],
     [{ kind: 'arm', ...arm, measuredTurns: 0 }, 'equipment'],
@@ -20,12 +28,15 @@ describe('equipment of the lab', () => {
     [{ kind: 'ring', ...usualRings[0]!, formerMillimetres: 90 }, 'ring'],
     [{ ...bath, timeConstantMinutes: 2000 }, 'equipment'],
     [{ ...bath, mostFlasks: Number.NaN }, 'equipment'],
+    [{ ...flask, lowerMillilitres: 5 }, 'reading-not-plausible'],
+    [{ ...flask, ringMillimetres: Number.NaN }, 'reading-not-plausible'],
   ])('refuses %j', (equipment, code) =>
     expect(() => checkEquipment(equipment)).toThrow(expect.objectContaining({ code })),
   )
-  it('takes the usual rings, an arm and a bath as they are', () => {
+  it('takes the usual rings, an arm and a bath and a flask as they are', () => {
     for (const ring of usualRings) checkEquipment({ kind: 'ring', ...ring })
     checkEquipment({ kind: 'arm', ...arm })
     checkEquipment(bath)
+    checkEquipment(flask)
   })
 })

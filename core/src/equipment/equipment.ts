@@ -1,5 +1,6 @@
 import { type ArmCard, checkArmCard, checkRingCard, type RingCard } from '../casting/index.ts'
 import type { Source } from '../materials/index.ts'
+import { checkFlaskWater, type FlaskWater } from '../mixing/index.ts'
 import { DomainError, requireMeasure } from '../refusal/index.ts'
 
 /** A heated machine of the lab: how fast it loses its heat, and what goes in at once. */
@@ -18,15 +19,22 @@ export interface BathCard extends HeatedCard {
   readonly mostFlasks: number
 }
 
+/** A flask of the lab, measured once with water. */
+export interface FlaskCard extends FlaskWater {
+  readonly name: string
+  readonly source: Source
+}
+
 /** What stands in the lab, as it was measured there. */
 export type LabEquipment =
   | ({ readonly kind: 'ring' } & RingCard)
   | ({ readonly kind: 'arm' } & ArmCard)
   | ({ readonly kind: 'furnace' } & FurnaceCard)
   | ({ readonly kind: 'bath' } & BathCard)
+  | ({ readonly kind: 'flask' } & FlaskCard)
 export type EquipmentKind = LabEquipment['kind']
 
-/** Refuses equipment whose measures make no sense. @throws {DomainError} `equipment`, `ring`, `name-missing` */
+/** Refuses equipment whose measures make no sense. @throws {DomainError} `equipment`, `ring`, `reading-not-plausible`, `name-missing` */
 export function checkEquipment(equipment: LabEquipment): void {
   if (equipment.name.trim() === '')
     throw new DomainError('name-missing', 'It has no name.', 'Give it the name the lab calls it by.', 'name')
@@ -44,5 +52,8 @@ export function checkEquipment(equipment: LabEquipment): void {
     case 'bath':
       requireMeasure('timeConstantMinutes', equipment.timeConstantMinutes, 1440)
       requireMeasure('mostFlasks', equipment.mostFlasks, 60)
+      break
+    case 'flask':
+      checkFlaskWater(equipment)
   }
 }

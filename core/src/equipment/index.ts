@@ -2,6 +2,7 @@ export {
   type BathCard,
   checkEquipment,
   type EquipmentKind,
+  type FlaskCard,
   type FurnaceCard,
   type LabEquipment,
 } from './equipment.ts'

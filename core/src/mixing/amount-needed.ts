@@ -1,5 +1,6 @@
 import { COMMON_PRACTICE, type Source } from '../materials/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
+import { type DentureBase, dentureBaseCm3 } from './denture-base.ts'
 
 /** A job of the plaster room that wants a usual weight of powder, by size. */
 export interface UsualJob {
@@ -73,6 +74,7 @@ export const alginateScoops = { upper: 4, lower: 3 } as const
 
 /** A space to be filled, mm; all above 0. `insideCm3` is what stands in it and takes no mix. */
 export type Space =
+  | DentureBase
   | {
       readonly shape: 'block'
       readonly lengthMillimetres: number
@@ -89,11 +91,12 @@ export type Space =
     }
 
 /**
- * Volume of a space, cm3: l w h or π d²/4 h, less what stands inside.
- * @throws {DomainError} `not-a-positive-number`, `inside-too-large`
- * Source: exact.
+ * Volume of a space, cm3: l w h or π d²/4 h, less what stands inside; a denture base by its arch and thickness.
+ * @throws {DomainError} `not-a-positive-number`, `inside-too-large`, `reading-not-plausible`
+ * Source: exact; of a base see there.
  */
 export function spaceCm3(space: Space): number {
+  if (space.shape === 'base') return dentureBaseCm3(space)
   const height = requirePositive(space.heightMillimetres, 'heightMillimetres', 'The height')
   const area =
     space.shape === 'block'

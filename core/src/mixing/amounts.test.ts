@@ -4,6 +4,7 @@ import { materials } from '../materials/index.ts'
 import {
   changedSetMinutes,
   correctMix,
+  dentureBaseCm3,
   dilutedLiquid,
   hitRatio,
   mixClock,
@@ -19,6 +20,39 @@ import {
 
 const stone = materials.get('high-strength-stone')!
 const MINUTE = 60_000
+
+describe('a denture base', () => {
+  // By hand: 22.96 cm2 · 2.5 mm / 10 + 115 mm · 50 mm2 / 1000.
+  it('is its bearing area by its thickness, and the body on the ridge', () => {
+    expect(spaceCm3({ shape: 'base', arch: 'upper', thicknessMillimetres: 2.5 })).toBeCloseTo(11.49, 9)
+    expect(spaceCm3({ shape: 'base', arch: 'lower', thicknessMillimetres: 2 })).toBeCloseTo(7.7, 9)
+  })
+  it('grows with thickness and area, and an upper takes more than a lower', () => {
+    const thickness = fc.double({ min: 1, max: 5.9, noNaN: true })
+    const area = fc.double({ min: 3, max: 59, noNaN: true })
+    fc.assert(
+      fc.property(thickness, area, fc.constantFrom('upper' as const, 'lower' as const), (mm, cm2, arch) => {
+        const at = (thicknessMillimetres: number, areaCm2: number) =>
+          dentureBaseCm3({ shape: 'base', arch, thicknessMillimetres, areaCm2 })
+        expect(at(mm + 0.1, cm2)).toBeGreaterThan(at(mm, cm2))
+        expect(at(mm, cm2 + 1)).toBeGreaterThan(at(mm, cm2))
+        const usual = (of: 'upper' | 'lower') =>
+          dentureBaseCm3({ shape: 'base', arch: of, thicknessMillimetres: mm })
+        expect(usual('upper')).toBeGreaterThan(usual('lower'))
+      }),
+    )
+  })
+  it.each([
+    { thicknessMillimetres: 0.5 },
+    { thicknessMillimetres: 25 },
+    { thicknessMillimetres: Number.NaN },
+    { thicknessMillimetres: 2, areaCm2: 200 },
+  ])('refuses %j', (wrong) =>
+    expect(() => dentureBaseCm3({ shape: 'base', arch: 'upper', ...wrong })).toThrow(
+      expect.objectContaining({ code: 'reading-not-plausible' }),
+    ),
+  )
+})
 
 describe('how much, by volume', () => {
   // Worked from the densities 2.75 and 1.00 (Phillips, recalled): 60 mL at 0.24; 150 mL at 0.30 with 1 % air.

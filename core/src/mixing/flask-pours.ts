@@ -8,14 +8,17 @@ export const USUAL_WAX_UP_CM3 = 25
 /** Room wanted between the teeth and the lid, mm. Source: common practice, 3-5 mm. */
 export const ROOM_ABOVE_TEETH = { least: 3, most: 5 } as const
 
-/** A flask measured once with water, and the cast that goes in. */
-export interface FlaskMeasured {
+/** A flask measured once with water. */
+export interface FlaskWater {
   /** Water that fills the lower half to its rim, mL, 20 to 1000. */
   readonly lowerMillilitres: number
   /** Water that the ring above takes as well, up to the lid, mL, 20 to 1000. */
   readonly ringMillilitres: number
   /** Inside height of the ring, mm, 5 to 80. */
   readonly ringMillimetres: number
+}
+/** The flask, and the cast that goes in. */
+export interface FlaskMeasured extends FlaskWater {
   readonly castLengthMillimetres: number
   readonly castWidthMillimetres: number
   /** Foot of the cast to its land, which comes level with the rim, mm. */
@@ -37,6 +40,22 @@ export interface FlaskPours {
   readonly source: Source
 }
 
+/** Refuses a flask whose water or height makes no sense. @throws {DomainError} `reading-not-plausible` */
+export function checkFlaskWater(flask: FlaskWater): void {
+  for (const [what, field] of [
+    ['The lower half', 'lowerMillilitres'],
+    ['The ring', 'ringMillilitres'],
+  ] as const)
+    requireWithin(flask[field], { least: 20, most: 1000, unit: 'mL', what, field })
+  requireWithin(flask.ringMillimetres, {
+    least: 5,
+    most: 80,
+    unit: 'mm',
+    what: 'The height of the ring',
+    field: 'ringMillimetres',
+  })
+}
+
 /**
  * What each of the three pours of a flask has to fill.
  * First: the lower half less the cast up to its land. Second: from there up to the cusps, less ridge, wax and teeth.
@@ -47,18 +66,7 @@ export interface FlaskPours {
  */
 export function flaskPours(flask: FlaskMeasured): FlaskPours {
   const { lowerMillilitres, ringMillilitres, ringMillimetres, castMillimetres, cuspMillimetres } = flask
-  for (const [what, field] of [
-    ['The lower half', 'lowerMillilitres'],
-    ['The ring', 'ringMillilitres'],
-  ] as const)
-    requireWithin(flask[field], { least: 20, most: 1000, unit: 'mL', what, field })
-  requireWithin(ringMillimetres, {
-    least: 5,
-    most: 80,
-    unit: 'mm',
-    what: 'The height of the ring',
-    field: 'ringMillimetres',
-  })
+  checkFlaskWater(flask)
   requirePositive(cuspMillimetres, 'cuspMillimetres', 'The highest cusp')
   const area =
     requirePositive(flask.castLengthMillimetres, 'castLengthMillimetres', 'The length of the cast') *

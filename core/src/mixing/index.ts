@@ -10,10 +10,19 @@ export {
   usualPowderGrams,
 } from './amount-needed.ts'
 export {
+  BEARING_AREA_CM2,
+  DENTURE_BASE_SOURCE,
+  type DentureBase,
+  dentureBaseCm3,
+  USUAL_FLASH_FRACTION,
+} from './denture-base.ts'
+export {
   CAST_OF_ITS_BOX,
+  checkFlaskWater,
   type FlaskMeasured,
   type FlaskPour,
   type FlaskPours,
+  type FlaskWater,
   flaskPours,
   ROOM_ABOVE_TEETH,
   USUAL_WAX_UP_CM3,

@@ -85,15 +85,24 @@ class AmountDto {
   @ApiPropertyOptional({ enum: sizes }) @IsOptional() @IsIn(sizes) size?: (typeof sizes)[number]
   @ApiPropertyOptional() @IsOptional() @IsInt() count?: number
   @ApiPropertyOptional({ example: 60 }) @IsOptional() @IsNumber() cm3?: number
-  @ApiPropertyOptional({ enum: ['block', 'cylinder'] })
+  @ApiPropertyOptional({ enum: ['block', 'cylinder', 'base'] })
   @IsOptional()
-  @IsIn(['block', 'cylinder'])
+  @IsIn(['block', 'cylinder', 'base'])
   shape?: Space['shape']
   @ApiPropertyOptional() @IsOptional() @IsNumber() lengthMillimetres?: number
   @ApiPropertyOptional() @IsOptional() @IsNumber() widthMillimetres?: number
   @ApiPropertyOptional() @IsOptional() @IsNumber() diameterMillimetres?: number
   @ApiPropertyOptional() @IsOptional() @IsNumber() heightMillimetres?: number
   @ApiPropertyOptional() @IsOptional() @IsNumber() insideCm3?: number
+  @ApiPropertyOptional({ enum: ['upper', 'lower'], description: 'Of a base' })
+  @IsOptional()
+  @IsIn(['upper', 'lower'])
+  arch?: 'upper' | 'lower'
+  @ApiPropertyOptional({ example: 2.5, description: 'Of a base' })
+  @IsOptional()
+  @IsNumber()
+  thicknessMillimetres?: number
+  @ApiPropertyOptional() @IsOptional() @IsNumber() areaCm2?: number
   @ApiPropertyOptional({ example: 0.01 }) @IsOptional() @IsNumber() airFraction?: number
   @ApiPropertyOptional({ example: 0.1 }) @IsOptional() @IsNumber() wasteFraction?: number
 }

@@ -7,7 +7,7 @@ import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { LiveService } from '../live/live.service.ts'
 
-const kinds = ['ring', 'arm', 'furnace', 'bath'] as const satisfies readonly EquipmentKind[]
+const kinds = ['ring', 'arm', 'furnace', 'bath', 'flask'] as const satisfies readonly EquipmentKind[]
 const Measure = (example: number) => (target: object, key: string) => {
   ApiPropertyOptional({ example })(target, key)
   IsOptional()(target, key)
@@ -27,10 +27,13 @@ class EquipmentDto {
   @Measure(60) timeConstantMinutes?: number
   @Measure(6) mostRings?: number
   @Measure(4) mostFlasks?: number
+  @Measure(160) lowerMillilitres?: number
+  @Measure(180) ringMillilitres?: number
+  @Measure(30) ringMillimetres?: number
   @ApiProperty({ example: 'measured here' }) @IsString() @Length(1, 200) source: string
 }
 
-/** Rings, arms, furnaces and baths of the lab, under the names that it gives them. */
+/** Rings, arms, furnaces, baths and flasks of the lab, under the names that it gives them. */
 @ApiTags('equipment')
 @Controller('equipment')
 export class EquipmentController {

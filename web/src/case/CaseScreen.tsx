@@ -15,6 +15,7 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { usePreferences } from '../app/preferences.ts'
 import { useScannedCommand } from '../app/scanned-command.ts'
 import { useShortcuts } from '../app/shortcuts.ts'
+import { DoughClock, doughMixedAt } from '../curing/DoughClock.tsx'
 import { useNow } from '../live/live-store.ts'
 import { Sheet } from '../parts/Sheet.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
@@ -105,6 +106,7 @@ function CaseWork({
     if (open && isInHand && !hand.busy) void move()
   }
   /** The server, whose clock counts, wants a reason first. */
+  const mixedAt = doughMixedAt(job)
   const wantsReason = ['too-soon', 'window-missed'].includes(hand.refusal?.problem.code ?? '')
   const unmixed =
     step.amounts?.find((amount) => !job.steps[step.id]?.mixes.some((mix) => mix.amountId === amount.id)) ??
@@ -219,6 +221,9 @@ function CaseWork({
           <aside className="flex min-h-0 flex-col gap-4">
             <section className="card-flat p-5">
               <StepClock caseId={hand.record?.caseId ?? ''} job={job} step={step} />
+              {step.id === 'trial-closures' && mixedAt !== undefined && (
+                <DoughClock narrow mixedAt={mixedAt} />
+              )}
             </section>
             <section className="card-flat min-h-0 grow overflow-y-auto p-5">
               <h2 className="font-semibold opacity-80">Why</h2>

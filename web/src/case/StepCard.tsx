@@ -14,7 +14,7 @@ import {
 import { TriangleAlert } from 'lucide-react'
 import { Link } from 'react-router'
 import { CoolingClock } from '../curing/CoolingClock.tsx'
-import { DoughClock } from '../curing/DoughClock.tsx'
+import { DoughClock, doughMixedAt } from '../curing/DoughClock.tsx'
 import { SawDepth } from '../curing/SawDepth.tsx'
 import { dayAndTime, stageName } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
@@ -47,8 +47,7 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
   const entering = open && running
   const { refusal, refused } = hand
   const mixes = useRunningMixes()
-  const doughMix = job.steps['mix-dough']?.mixes.at(-1)
-  const mixedAt = doughMix && Date.parse(doughMix.metAt ?? doughMix.at)
+  const mixedAt = doughMixedAt(job)
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must scroll by keyboard too
     <section className="min-h-0 grow overflow-y-auto pr-1" aria-label="Instruction" tabIndex={0}>
@@ -97,7 +96,10 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
         <DoughClock mixedAt={mixedAt} />
       )}
       {step.id === 'deflask-saw' && running && (
-        <SawDepth caseKey={`${hand.record?.caseId ?? ''} ${job.jobId}`} />
+        <SawDepth
+          caseKey={`${hand.record?.caseId ?? ''} ${job.jobId}`}
+          onNote={(text) => hand.give({ type: 'note', jobId: job.jobId, stepId: step.id, text })}
+        />
       )}
       {step.id === 'cool-flask' && running && state.startedAt && (
         <CoolingClock job={job} outAt={Date.parse(state.startedAt)} />

@@ -39,8 +39,10 @@ export function ClosuresEntry({ sheet, last, draftKey, refusal, open, onRecord }
   const { clean, next, remarks } = judgeClosures(closures, sheet)
   return (
     <div className="grid gap-3">
-      {closures.length > 0 && <ClosureRow closures={closures} sheet={sheet} />}
-      <p className={`text-xl font-semibold ${clean ? 'text-success' : ''}`}>{next}</p>
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        {closures.length > 0 && <ClosureRow closures={closures} sheet={sheet} />}
+        <p className={`min-w-56 flex-1 text-xl font-semibold ${clean ? 'text-success' : ''}`}>{next}</p>
+      </div>
       {remarks.map((remark) => (
         <Told key={remark} tone="warning">
           {remark}
@@ -162,7 +164,7 @@ function ClosureRow({
     <ol className="flex flex-wrap gap-3" aria-label="Closures so far">
       {closures.map(({ kilopascals, flash, gap, from }, index) => (
         <li key={index} className="w-28">
-          <div className="bg-base-200 relative h-20 overflow-hidden rounded-lg" aria-hidden>
+          <div className="bg-base-200 relative h-16 overflow-hidden rounded-lg" aria-hidden>
             <div
               className="absolute inset-x-0 opacity-50"
               style={{

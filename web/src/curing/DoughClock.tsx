@@ -3,6 +3,7 @@ import {
   type DoughStageName,
   doughStageAt,
   doughStages,
+  type JobState,
   USUAL_ROOM_CELSIUS,
 } from '@yentrik/core'
 import { clockTime } from '../format/format.ts'
@@ -22,8 +23,21 @@ const colours: Readonly<Record<DoughStageName, string>> = {
   stiff: 'var(--color-error)',
 }
 
+/** When the parts of the dough in hand met, ms since 1970; undefined: nothing is mixed. */
+export function doughMixedAt(job: JobState): number | undefined {
+  const mix = job.steps['mix-dough']?.mixes.at(-1)
+  return mix && Date.parse(mix.metAt ?? mix.at)
+}
+
 /** Which stage the dough is in, and the hours between which it is packed, by the warmth of the room. */
-export function DoughClock({ mixedAt }: { readonly mixedAt: number }) {
+export function DoughClock({
+  mixedAt,
+  narrow = false,
+}: {
+  readonly mixedAt: number
+  /** Beside the work rather than in it: the hours alone. */
+  readonly narrow?: boolean
+}) {
   const now = useNow()
   const [text, keep] = useKept<string>('room celsius', () => String(USUAL_ROOM_CELSIUS))
   const { value, fault } = readNumber(text, '°C')
@@ -38,35 +52,46 @@ export function DoughClock({ mixedAt }: { readonly mixedAt: number }) {
         <>
           <p className="text-lg">
             Pack{' '}
-            <output className="figures text-5xl font-bold" aria-label="Pack between">
+            <output
+              className={`figures font-bold ${narrow ? 'block text-3xl' : 'text-5xl'}`}
+              aria-label="Pack between"
+            >
               {clockTime(mixedAt + pack.fromMinutes * MINUTE)}-
               {clockTime(mixedAt + (pack.toMinutes ?? 0) * MINUTE)}
             </output>
-            , now <b>{doughStageAt(Math.max(0, minutes), value).name}</b>
+            {narrow ? 'now ' : ', now '}
+            <b>{doughStageAt(Math.max(0, minutes), value).name}</b>
           </p>
-          <div className="relative flex h-10 overflow-hidden rounded-xl" aria-hidden>
-            {stages?.map(({ name, fromMinutes, toMinutes = until }) => (
+          {!narrow && (
+            <div className="relative flex h-10 overflow-hidden rounded-xl" aria-hidden>
+              {stages?.map(({ name, fromMinutes, toMinutes = until }) => (
+                <span
+                  key={name}
+                  className={`grid place-items-center text-sm font-semibold ${name === 'dough' || name === 'stiff' ? 'text-white' : ''}`}
+                  style={{
+                    width: `${(100 * (toMinutes - fromMinutes)) / until}%`,
+                    background: colours[name],
+                  }}
+                >
+                  {name}
+                </span>
+              ))}
               <span
-                key={name}
-                className={`grid place-items-center text-sm font-semibold ${name === 'dough' || name === 'stiff' ? 'text-white' : ''}`}
-                style={{ width: `${(100 * (toMinutes - fromMinutes)) / until}%`, background: colours[name] }}
-              >
-                {name}
-              </span>
-            ))}
-            <span
-              className="bg-base-content absolute inset-y-0 w-1"
-              style={{ left: `${Math.min(100, (100 * Math.max(0, minutes)) / until)}%` }}
-            />
-          </div>
+                className="bg-base-content absolute inset-y-0 w-1"
+                style={{ left: `${Math.min(100, (100 * Math.max(0, minutes)) / until)}%` }}
+              />
+            </div>
+          )}
         </>
       )}
-      <div className="grid items-start gap-4 sm:grid-cols-[10rem_minmax(0,1fr)]">
-        <div>
-          <NumberField label="Room" unit="°C" text={text} onText={keep} fault={fault ?? refusal} />
+      {!narrow && (
+        <div className="grid items-start gap-4 sm:grid-cols-[10rem_minmax(0,1fr)]">
+          <div>
+            <NumberField label="Room" unit="°C" text={text} onText={keep} fault={fault ?? refusal} />
+          </div>
+          <p className="text-sm opacity-80 sm:mt-8">{DOUGH_SOURCE}.</p>
         </div>
-        <p className="text-sm opacity-80 sm:mt-8">{DOUGH_SOURCE}.</p>
-      </div>
+      )}
     </section>
   )
 }

@@ -1,4 +1,5 @@
 import { LEFT_BY_SAW_MILLIMETRES, sawDepth } from '@yentrik/core'
+import { useState } from 'react'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { ask } from '../parts/typed-figures.ts'
 import { useKept } from '../parts/use-kept.ts'
@@ -6,8 +7,22 @@ import { useKept } from '../parts/use-kept.ts'
 const places = ['canines', 'ends'] as const
 
 /** How deep each cut may go at most, by the wall of stone as it is measured. */
-export function SawDepth({ caseKey }: { readonly caseKey: string }) {
+export function SawDepth({
+  caseKey,
+  onNote,
+}: {
+  readonly caseKey: string
+  /** Puts it on record, where the step runs. */
+  readonly onNote?: (text: string) => Promise<boolean>
+}) {
   const [walls, keep] = useKept(`saw ${caseKey}`, () => ({ canines: '', ends: '' }))
+  const [noted, setNoted] = useState('')
+  const words = places.flatMap((place) => {
+    const { value } = readNumber(walls[place], 'mm')
+    const { answer } = value === undefined ? {} : ask(() => sawDepth(value))
+    return answer === undefined ? [] : [`wall at the ${place} ${value} mm, saw at most ${answer} mm`]
+  })
+  const note = `Sawing: ${words.join('; ')}.`
   return (
     <section className="border-base-300 mt-4 grid gap-2 border-t pt-3" aria-label="How deep to saw">
       <div className="grid grid-cols-2 items-start gap-4">
@@ -39,6 +54,16 @@ export function SawDepth({ caseKey }: { readonly caseKey: string }) {
       <p className="text-sm opacity-80">
         {`From outside to the denture, at the thinnest. ${LEFT_BY_SAW_MILLIMETRES} mm stay to be broken (our choice).`}
       </p>
+      {onNote && words.length > 0 && (
+        <button
+          type="button"
+          className="small-act justify-self-start"
+          disabled={noted === note}
+          onClick={() => void onNote(note).then((kept) => kept && setNoted(note))}
+        >
+          {noted === note ? 'On record' : 'Put it on record'}
+        </button>
+      )}
     </section>
   )
 }

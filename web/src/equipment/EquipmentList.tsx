@@ -50,6 +50,15 @@ const kinds: readonly {
       { key: 'mostFlasks', label: 'Flasks it takes', unit: '' },
     ],
   },
+  {
+    kind: 'flask',
+    name: 'Flask',
+    specs: [
+      { key: 'lowerMillilitres', label: 'Lower half', unit: 'mL', hint: 'water to its rim' },
+      { key: 'ringMillilitres', label: 'Ring above', unit: 'mL', hint: 'water to the lid' },
+      { key: 'ringMillimetres', label: 'Ring, high', unit: 'mm' },
+    ],
+  },
 ]
 
 /** What stands in the lab, as it was measured here. */

@@ -1,4 +1,5 @@
 import {
+  BEARING_AREA_CM2,
   type FlaskMeasured,
   type MeshUnitId,
   type MixGiven,
@@ -6,12 +7,21 @@ import {
   usualJobs,
 } from '@yentrik/core'
 import { lazy, Suspense } from 'react'
+import { useEquipment } from '../equipment/use-equipment.ts'
 import { capital, grams } from '../format/format.ts'
 import { useFetched } from '../live/live-store.ts'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { type Basis, bagGramsOf, type Field, flaskUnit, type HowMuch, type HowMuchEntry } from './how-much.ts'
+import {
+  type Basis,
+  bagGramsOf,
+  type Field,
+  flaskUnit,
+  type HowMuch,
+  type HowMuchEntry,
+  wasteFor,
+} from './how-much.ts'
 import type { Weighed } from './weighed.ts'
 
 const MeshDrop = lazy(async () => ({ default: (await import('../mesh/MeshDrop.tsx')).MeshDrop }))
@@ -45,6 +55,7 @@ interface HowMuchPanelProps {
 /** How much: by a known part, a usual job, measured sides, a mesh, a pour of a flask, or what this lab used before. */
 export function HowMuchPanel(props: HowMuchPanelProps) {
   const { entry, onEntry, result, card } = props
+  const ofBase = entry.basis === 'size' && entry.shape === 'base'
   const field = (name: Field, label: string, unit: string, hint?: string) => (
     <NumberField
       label={label}
@@ -107,12 +118,29 @@ export function HowMuchPanel(props: HowMuchPanelProps) {
             options={[
               ['cylinder', 'Round: ring, former'],
               ['block', 'Block'],
+              ['base', 'Denture base'],
             ]}
             value={entry.shape}
-            onChoose={(shape) => onEntry({ shape })}
+            onChoose={(shape) => onEntry({ shape, waste: wasteFor(shape, entry.waste) })}
           />
+          {entry.shape === 'base' && (
+            <Pills
+              label="Arch"
+              options={[
+                ['upper', 'Upper'],
+                ['lower', 'Lower'],
+              ]}
+              value={entry.arch}
+              onChoose={(arch) => onEntry({ arch })}
+            />
+          )}
           <div className="grid grid-cols-2 gap-x-3">
-            {entry.shape === 'cylinder' ? (
+            {entry.shape === 'base' ? (
+              <>
+                {field('thickness', 'Thick', 'mm', 'plate and flanges')}
+                {field('area', 'Area under it', 'cm2', `${BEARING_AREA_CM2[entry.arch]} is the mean`)}
+              </>
+            ) : entry.shape === 'cylinder' ? (
               field('diameter', 'Across', 'mm')
             ) : (
               <>
@@ -120,8 +148,8 @@ export function HowMuchPanel(props: HowMuchPanelProps) {
                 {field('width', 'Wide', 'mm')}
               </>
             )}
-            {field('height', 'High', 'mm')}
-            {field('inside', 'Stands inside', 'cm3', 'pattern or cast')}
+            {entry.shape !== 'base' && field('height', 'High', 'mm')}
+            {entry.shape !== 'base' && field('inside', 'Stands inside', 'cm3', 'pattern or cast')}
           </div>
         </>
       )}
@@ -138,22 +166,24 @@ export function HowMuchPanel(props: HowMuchPanelProps) {
       {entry.basis === 'before' && <AsBefore {...props} />}
       {(entry.basis === 'size' || entry.basis === 'mesh' || entry.basis === 'flask') && (
         <div className="grid grid-cols-2 items-start gap-x-3">
-          <Pills
-            label="Air in it"
-            options={[
-              ['vacuum', 'Vacuum'],
-              ['hand', 'Hand'],
-            ]}
-            value={entry.air}
-            onChoose={(air) => onEntry({ air })}
-          />
-          {field('waste', 'Stays in the bowl', '%')}
+          {!ofBase && (
+            <Pills
+              label="Air in it"
+              options={[
+                ['vacuum', 'Vacuum'],
+                ['hand', 'Hand'],
+              ]}
+              value={entry.air}
+              onChoose={(air) => onEntry({ air })}
+            />
+          )}
+          {field('waste', ofBase ? 'Flash and jar' : 'Stays in the bowl', '%')}
         </div>
       )}
       {result.fault && <Told tone="error">{result.fault}</Told>}
       {result.cm3 !== undefined && (
         <p className="text-sm">
-          <b className="figures text-lg">{result.cm3.toFixed(1)} cm3</b> to fill
+          <b className="figures text-lg">{result.cm3.toFixed(1)} cm3</b> to fill, {result.source}
         </p>
       )}
     </div>
@@ -171,8 +201,14 @@ const flaskFields: readonly (readonly [keyof FlaskMeasured, string, string?])[] 
   ['waxUpCm3', 'Wax-up', 'above the land, with ridge and teeth'],
 ]
 
+const waterFields = ['lowerMillilitres', 'ringMillilitres', 'ringMillimetres'] as const
+
 /** The three pours of a flask, from its water and its cast. */
 function OfFlask({ entry, onEntry, result }: HowMuchPanelProps) {
+  const flasks = useEquipment('flask')
+  const known = flasks.find((flask) => waterFields.every((key) => entry.flask[key] === String(flask[key])))
+  const isWater = (field: keyof FlaskMeasured) => waterFields.some((key) => key === field)
+  const fields = known ? flaskFields.filter(([field]) => !isWater(field)) : flaskFields
   const cm3 = (pour: HowMuchEntry['pour']) =>
     result.flask ? ` ${result.flask.cm3[pour].toFixed(0)} cm3` : ''
   return (
@@ -187,9 +223,25 @@ function OfFlask({ entry, onEntry, result }: HowMuchPanelProps) {
         value={entry.pour}
         onChoose={(pour) => onEntry({ pour })}
       />
-      <p className="text-sm">Fill the flask with water once, and weigh it: 1 g is 1 mL.</p>
+      {flasks.length > 0 ? (
+        <SelectField
+          label="Flask"
+          options={[['', 'Typed below'], ...flasks.map(({ name }) => [name, name] as const)]}
+          value={known?.name ?? ''}
+          onChoose={(name) => {
+            const flask = flasks.find((each) => each.name === name)
+            const water = Object.fromEntries(waterFields.map((key) => [key, flask ? String(flask[key]) : '']))
+            onEntry({ flask: { ...entry.flask, ...water } })
+          }}
+          hint="from Shelf, Equipment"
+        />
+      ) : (
+        <p className="text-sm">
+          Fill the flask with water once, and weigh it: 1 g is 1 mL. Put it on the list: Shelf, Equipment.
+        </p>
+      )}
       <div className="grid grid-cols-2 gap-x-3">
-        {flaskFields.map(([field, label, hint]) => (
+        {fields.map(([field, label, hint]) => (
           <NumberField
             key={field}
             label={label}

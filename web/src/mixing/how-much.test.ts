@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { materials } from '@yentrik/core'
-import { freshEntry, howMuch } from './how-much.ts'
+import { freshEntry, howMuch, wasteFor } from './how-much.ts'
 import { isWeighed } from './weighed.ts'
 
 const stone = materials.get('high-strength-stone')
@@ -50,6 +50,26 @@ describe('how much', () => {
     expect(
       of({ basis: 'flask', flask: { ...flask, ringMillimetres: 'x' } }).faults.ringMillimetres,
     ).toBeDefined()
+  })
+  // By hand: 22.96 cm2 · 2.5 mm + 115 mm · 50 mm2 = 11.49 cm3; the lower 12.25 · 2 mm + 5.25 = 7.7.
+  it('knows a denture base by arch and thickness, with as much again for the flash', () => {
+    const resin = materials.get('heat-cure-acrylic')
+    if (!isWeighed(resin)) throw new Error('resin is weighed')
+    const base = (change: object) =>
+      howMuch({ ...freshEntry(30), basis: 'size', shape: 'base', waste: '100', ...change }, resin, 0.45)
+    expect(base({}).cm3).toBeCloseTo(11.49, 2)
+    expect(base({ arch: 'lower', thickness: '2' }).cm3).toBeCloseTo(7.7, 2)
+    expect(base({ area: '30' }).cm3).toBeCloseTo(13.25, 2)
+    const [once, twice] = ['0', '100'].map((waste) => base({ waste }).mix?.powderGrams ?? 0)
+    expect(twice! / once!).toBeCloseTo(2, 6)
+    expect(base({ thickness: '' }).faults.thickness).toBeDefined()
+    expect(base({ thickness: '9' }).fault).toContain('1 to 6')
+    expect(base({ area: '1' }).fault).toContain('3 to 60')
+  })
+  it('proposes flash for a base, and leaves a share that was typed alone', () => {
+    expect(wasteFor('base', '10')).toBe('100')
+    expect(wasteFor('cylinder', '100')).toBe('10')
+    expect(wasteFor('base', '25')).toBe('25')
   })
   it('waits for the unit of a mesh', () =>
     expect(of({ basis: 'mesh', meshVolume: 60_000 }).mix).toBeUndefined())

@@ -1,6 +1,8 @@
 import {
   AIR_FRACTION,
   cm3FromMeshVolume,
+  DENTURE_BASE_SOURCE,
+  type DentureBase,
   DomainError,
   type FlaskMeasured,
   type FlaskPour,
@@ -14,6 +16,7 @@ import {
   mixParts,
   type Space,
   spaceCm3,
+  USUAL_FLASH_FRACTION,
   USUAL_WASTE_FRACTION,
   USUAL_WAX_UP_CM3,
   usualJobs,
@@ -38,6 +41,10 @@ export interface HowMuchEntry {
   readonly height: string
   readonly diameter: string
   readonly inside: string
+  /** Of a denture base. */
+  readonly arch: 'upper' | 'lower'
+  readonly thickness: string
+  readonly area: string
   readonly air: keyof typeof AIR_FRACTION
   readonly waste: string
   /** Cubes of the file's unit, and the unit that was chosen. */
@@ -49,7 +56,17 @@ export interface HowMuchEntry {
 }
 /** As typed. */
 export type FlaskEntry = Readonly<Record<keyof FlaskMeasured, string>>
-export type Field = 'known' | 'count' | 'length' | 'width' | 'height' | 'diameter' | 'inside' | 'waste'
+export type Field =
+  | 'known'
+  | 'count'
+  | 'length'
+  | 'width'
+  | 'height'
+  | 'diameter'
+  | 'inside'
+  | 'waste'
+  | 'thickness'
+  | 'area'
 
 export const emptyFlask: FlaskEntry = {
   lowerMillilitres: '',
@@ -66,6 +83,13 @@ const poursOfSteps: Readonly<Record<string, FlaskPour>> = {
   'first-pour': 'first',
   'second-pour': 'second',
   'third-pour': 'cap',
+}
+
+/** What stays in the bowl, %: of a base as much again goes into the flash. A share that was typed stays. */
+export function wasteFor(shape: Space['shape'], typed: string): string {
+  const [bowl, flash] = [String(100 * USUAL_WASTE_FRACTION), String(100 * USUAL_FLASH_FRACTION)]
+  if (shape === 'base') return typed === bowl ? flash : typed
+  return typed === flash ? bowl : typed
 }
 
 /** What is typed when the screen opens: for a pour of a flask that is measured already, by that flask. */
@@ -86,6 +110,9 @@ export function freshEntry(powderGrams: number, stepId = '', flask = emptyFlask)
     height: '',
     diameter: '',
     inside: '',
+    arch: 'upper',
+    thickness: '2.5',
+    area: '',
     air: 'vacuum',
     waste: String(100 * USUAL_WASTE_FRACTION),
   }
@@ -145,6 +172,7 @@ export function howMuch(entry: HowMuchEntry, card: Weighed, millilitresPerGram: 
         ...(entry.beforeGrams === undefined ? {} : { mix: powder(entry.beforeGrams) }),
       }
     case 'size': {
+      if (entry.shape === 'base') return ofBase(entry.arch)
       const height = number('height', 'mm', 500)
       const inside = entry.inside.trim() === '' ? 0 : number('inside', 'cm3', MOST, true)
       const waste = number('waste', '%', 100, true)
@@ -182,6 +210,16 @@ export function howMuch(entry: HowMuchEntry, card: Weighed, millilitresPerGram: 
         return { faults, source: '' }
       return filled(cm3FromMeshVolume(entry.meshVolume, entry.meshUnit), waste)
     }
+  }
+
+  function ofBase(arch: DentureBase['arch']): HowMuch {
+    const thicknessMillimetres = number('thickness', 'mm', 20)
+    const areaCm2 = entry.area.trim() === '' ? undefined : number('area', 'cm2', 100)
+    const waste = number('waste', '%', 300, true)
+    if (Object.keys(faults).length > 0 || thicknessMillimetres === undefined) return { faults, source: '' }
+    const base = { shape: 'base' as const, arch, thicknessMillimetres }
+    const found = filled(areaCm2 === undefined ? base : { ...base, areaCm2 }, waste ?? 0)
+    return found.mix ? { ...found, source: DENTURE_BASE_SOURCE } : found
   }
 
   function filled(space: Space | number, wastePercent: number): HowMuch {

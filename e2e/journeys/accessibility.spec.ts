@@ -1,0 +1,78 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test } from './lab.ts'
+import { caseAddress, prefer, screens } from './screens.ts'
+
+// The longest of the journeys, each on its own: side by side they end sooner.
+test.describe.configure({ mode: 'parallel' })
+
+for (const theme of ['plaster', 'nightbench'])
+  test(`axe finds nothing serious on any screen, ${theme}`, async ({ page }) => {
+    test.setTimeout(300_000)
+    await prefer(page, { theme })
+    const asked = await caseAddress(page, 'K-2133')
+    const polishing = await caseAddress(page, 'K-2129')
+    const implant = await caseAddress(page, 'K-2164')
+    const models = (await caseAddress(page, 'K-2163')).replace('/case/', '')
+    const plan = `job=job-1&plan=measure&sheet=trim-plan`
+    const done = (await caseAddress(page, 'K-2125')).replace('/case/', '')
+    const denture = (await caseAddress(page, 'K-2165')).replace('/case/', '')
+    const waxing = await Promise.all(['K-2166', 'K-2168', 'K-2169'].map((each) => caseAddress(page, each)))
+    for (const path of [
+      ...screens,
+      asked,
+      polishing,
+      implant,
+      ...waxing,
+      `/trim?case=${models}&${plan}`,
+      `/set-up?case=${denture}&job=job-1&step=plan-set-up&sheet=set-up-plan`,
+      `/set-up?case=${denture}&job=job-1&step=re-measure&sheet=set-up`,
+      `/papers/set-up/${denture}?job=job-1&step=plan-set-up&sheet=set-up-plan`,
+      `/papers/trim/${models}?job=job-1&step=measure&sheet=trim-plan`,
+      `/papers/record/${done}`,
+      `/papers/docket/${done}`,
+      `/papers/statement/${done}`,
+    ]) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
+      const axe = new AxeBuilder({ page })
+      // The dark theme has the same parts in other colours.
+      const { violations } = await (theme === 'plaster'
+        ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        : axe.withRules(['color-contrast'])
+      ).analyze()
+      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      expect(serious.map((v) => `${path} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([])
+    }
+    await page.goto('/')
+    await expect(page.getByRole('region', { name: 'Do now' })).toBeVisible()
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog', { name: 'Keys and scanner' })).toBeVisible()
+    const { violations } = await new AxeBuilder({ page }).include('dialog').analyze()
+    expect(
+      violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id),
+    ).toEqual([])
+  })
+
+test('everything to touch is 44 px or more', async ({ page }) => {
+  const working = await Promise.all(
+    ['K-2147', 'K-2166', 'K-2168', 'K-2138'].map((each) => caseAddress(page, each)),
+  )
+  for (const path of [...screens, ...working]) {
+    await page.goto(path)
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
+    const small = await page.evaluate(() =>
+      [
+        ...document.querySelectorAll<HTMLElement>(
+          'button, select, summary, a.act, a.act-main, a.small-act, label.act, label.small-act, nav a, li > a',
+        ),
+      ]
+        .filter((element) => element.checkVisibility() && !element.closest('.link'))
+        .filter(
+          (element) =>
+            element.getBoundingClientRect().height < 43.5 || element.getBoundingClientRect().width < 43.5,
+        )
+        .map((element) => element.outerHTML.slice(0, 120)),
+    )
+    expect([path, small]).toEqual([path, []])
+  }
+})
