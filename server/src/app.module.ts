@@ -33,6 +33,7 @@ import { PeopleService } from './people/people.service.ts'
 import { SessionGuard } from './people/session.guard.ts'
 import { MachineRunsController } from './program/machine-runs.controller.ts'
 import { MachineRuns } from './program/machine-runs.service.ts'
+import { Thermometers } from './program/thermometers.service.ts'
 import { SETTINGS, type ServerSettings } from './settings/server-settings.ts'
 import { ToothSetsController } from './setup/tooth-sets.controller.ts'
 
@@ -74,6 +75,7 @@ export class AppModule {
         MixClocks,
         DevicesService,
         MachineRuns,
+        Thermometers,
         CaseStore,
         CasesService,
         CaseDocuments,

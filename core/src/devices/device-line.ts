@@ -1,5 +1,5 @@
 /**
- * The plain line protocol of balance, dispenser and press: one line of text for each message, ended by a newline.
+ * The plain line protocol of balance, dispenser, press and thermometers: one line of text for each message, ended by a newline.
  * docs/devices.md describes it. Anything else is a line that was not understood, and is never taken for a reading.
  */
 export type BalanceLine =
@@ -57,4 +57,18 @@ export function readGaugeLine(line: string): GaugeLine {
 /** The line that the gauge of a press sends, to a kilopascal. */
 export function gaugeLine(kilopascals: number, held: boolean): string {
   return `GAUGE ${kilopascals.toFixed(0)} kPa ${held ? 'HELD' : 'MOVING'}`
+}
+
+export type ThermometerLine =
+  | { readonly kind: 'temperature'; readonly celsius: number }
+  | { readonly kind: 'fault'; readonly words: string }
+  | { readonly kind: 'notUnderstood'; readonly line: string }
+
+/** A line from the thermometer of a furnace or a bath: `TEMPERATURE 73.4 C`, `FAULT words`. */
+export function readThermometerLine(line: string): ThermometerLine {
+  const text = line.trim()
+  const read = /^TEMPERATURE (-?\d{1,4}(?:\.\d{1,3})?) C$/.exec(text)
+  if (read) return { kind: 'temperature', celsius: Number(read[1]) }
+  if (text.startsWith('FAULT ')) return { kind: 'fault', words: text.slice(6) }
+  return { kind: 'notUnderstood', line: text }
 }

@@ -9,6 +9,7 @@ import {
   readBalanceLine,
   readDispenserLine,
   readGaugeLine,
+  readThermometerLine,
   STOP_LAG_MILLIS,
   type WeightSample,
   weightLine,
@@ -132,5 +133,15 @@ describe('the press', () => {
         (kilopascals, rate) => expect(pressWord(closing(kilopascals, rate), limits)).not.toBe('right'),
       ),
     )
+  })
+})
+
+describe('lines of a thermometer', () => {
+  it('reads a temperature, a fault, and nothing else', () => {
+    expect(readThermometerLine('TEMPERATURE 73.4 C')).toEqual({ kind: 'temperature', celsius: 73.4 })
+    expect(readThermometerLine(' TEMPERATURE -5 C\r')).toEqual({ kind: 'temperature', celsius: -5 })
+    expect(readThermometerLine('FAULT sensor open')).toEqual({ kind: 'fault', words: 'sensor open' })
+    for (const line of ['TEMPERATURE 73.4 F', 'TEMPERATURE C', 'TEMPERATURE 7e1 C', '73.4', ''])
+      expect(readThermometerLine(line).kind).toBe('notUnderstood')
   })
 })

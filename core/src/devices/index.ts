@@ -6,6 +6,8 @@ export {
   readBalanceLine,
   readDispenserLine,
   readGaugeLine,
+  readThermometerLine,
+  type ThermometerLine,
   weightLine,
 } from './device-line.ts'
 export {

@@ -5,6 +5,7 @@ import { entities } from './entities.ts'
 import { CastingRoom1764100000000 } from './migrations/casting-room.ts'
 import { FirstTables1700000000000 } from './migrations/first-tables.ts'
 import { PlasterRoom1764000000000 } from './migrations/plaster-room.ts'
+import { Thermometers1764200000000 } from './migrations/thermometers.ts'
 
 /** WAL with FULL: an answered write survives a kill of the server and a power cut. */
 export function dataSourceOptions(dataFile: string): DataSourceOptions {
@@ -14,7 +15,12 @@ export function dataSourceOptions(dataFile: string): DataSourceOptions {
     database: dataFile,
     enableWAL: true,
     entities,
-    migrations: [FirstTables1700000000000, PlasterRoom1764000000000, CastingRoom1764100000000],
+    migrations: [
+      FirstTables1700000000000,
+      PlasterRoom1764000000000,
+      CastingRoom1764100000000,
+      Thermometers1764200000000,
+    ],
     migrationsRun: true,
     migrationsTransactionMode: 'each',
     synchronize: false,

@@ -107,7 +107,7 @@ export class AlloyPieceRow {
   @Column('text', { name: 'taken_by', nullable: true }) takenBy: string | null
 }
 
-/** A program that a machine runs or ran. What it measured follows from this row (a stand-in). */
+/** A program that a machine runs or ran. What a stand-in measured follows from this row; what a thermometer read has rows of its own. */
 @Entity('machine_runs')
 export class MachineRunRow {
   @PrimaryColumn('text', { name: 'run_id' }) runId: string
@@ -124,6 +124,15 @@ export class MachineRunRow {
   @Column('text', { name: 'started_at' }) startedAt: string
   @Column('text', { name: 'stopped_at', nullable: true }) stoppedAt: string | null
   @Column('text') by: string
+  @Column('boolean', { name: 'stand_in' }) standIn: boolean
+}
+
+/** What the thermometer of a machine read, by the minute of its run. */
+@Entity('machine_readings')
+export class MachineReadingRow {
+  @PrimaryColumn('text', { name: 'run_id' }) runId: string
+  @PrimaryColumn('integer') minutes: number
+  @Column('real') celsius: number
 }
 
 @Entity('people')
@@ -160,6 +169,7 @@ export const entities = [
   MixClockRow,
   AlloyPieceRow,
   MachineRunRow,
+  MachineReadingRow,
   PersonRow,
   SessionRow,
   LabSettingRow,

@@ -127,5 +127,6 @@ function furnaceRun(
     startedAt: new Date(now - startedMinutesAgo * 60_000).toISOString(),
     stoppedAt: null,
     by,
+    standIn: true,
   }
 }

@@ -121,6 +121,8 @@ describe('settings of devices', () => {
       dispenser: 'stand-in',
       press: 'stand-in',
     })
+    expect(settingsFrom({ YENTRIK_BATH: 'sink.local:4004' }).bath).toEqual({ host: 'sink.local', port: 4004 })
+    expect(settingsFrom({ YENTRIK_DEMO: '1', YENTRIK_FURNACE: 'none' }).furnace).toBeUndefined()
     expect(settingsFrom({ YENTRIK_PRESS: '10.0.0.7:4003' }).press).toEqual({ host: '10.0.0.7', port: 4003 })
     expect(settingsFrom({}).balance).toBeUndefined()
     expect(settingsFrom({ YENTRIK_BALANCE: 'pan.local:4001' }).balance).toEqual({

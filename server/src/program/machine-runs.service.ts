@@ -6,6 +6,7 @@ import {
   type MachineNature,
   type MachineRun,
   type MachineTrouble,
+  programCelsius,
   programMinutes,
   runMachine,
   seededRandom,
@@ -20,6 +21,7 @@ import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { LiveService } from '../live/live.service.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
+import { Thermometers } from './thermometers.service.ts'
 
 /** A step of a case whose work lies in the machine. */
 export interface MachineLoad {
@@ -33,6 +35,10 @@ export interface RunShown {
   readonly runId: string
   readonly machine: string
   readonly kind: MachineRunRow['kind']
+  /** Otherwise its thermometer is read, and the program is set on the machine itself. */
+  readonly standIn: boolean
+  /** In words, while its thermometer says nothing. */
+  readonly fault?: string
   readonly program: TemperatureProgram
   readonly loads: readonly MachineLoad[]
   readonly startedAt: string
@@ -52,7 +58,10 @@ const DAY = 24 * 60 * MINUTE
 /** Longer than this nothing runs on, min: a forgotten run costs no more. */
 const LONGEST_MINUTES = 24 * 60
 
-/** Programs on the stand-in furnace and bath. What it measures follows from its row, so that a restart loses nothing. */
+/**
+ * Programs on furnaces and baths. What a stand-in measures follows from its row, so that a restart loses nothing; of a real one
+ * the thermometer is read.
+ */
 @Injectable()
 export class MachineRuns {
   constructor(
@@ -61,6 +70,7 @@ export class MachineRuns {
     private readonly clock: LabClock,
     private readonly settings: LabSettingsService,
     private readonly live: LiveService,
+    private readonly thermometers: Thermometers,
     @Inject(SETTINGS) private readonly server: ServerSettings,
   ) {}
 
@@ -93,7 +103,7 @@ export class MachineRuns {
       )?.endsAt
   }
 
-  /** @throws {Refusal} `no-furnace`, `no-bath`, `machine-busy` */
+  /** @throws {Refusal} `no-furnace`, `no-bath`, `machine-busy`, `thermometer-busy` */
   async start(
     kind: MachineRunRow['kind'],
     machine: string,
@@ -119,8 +129,17 @@ export class MachineRuns {
       startedAt: new Date(this.clock.now()).toISOString(),
       stoppedAt: null,
       by,
+      standIn: this.server[kind] === 'stand-in',
     }
     await this.queue.write(async (manager) => {
+      const read = { kind, standIn: false, stoppedAt: IsNull() }
+      if (!row.standIn && (await manager.existsBy(MachineRunRow, read)))
+        throw new Refusal(
+          409,
+          'thermometer-busy',
+          `The thermometer is read for another ${kind} already.`,
+          'Take that out first, or write down what you read.',
+        )
       if (await manager.existsBy(MachineRunRow, { machine, stoppedAt: IsNull() }))
         throw new Refusal(
           409,
@@ -133,26 +152,30 @@ export class MachineRuns {
         )
       await manager.insert(MachineRunRow, row as object)
     })
+    if (!row.standIn) this.thermometers.follow(kind, row)
     this.live.tell({ kind: 'machines' })
     return this.shown(row)
   }
 
   /** @throws {Refusal} `no-such-run` */
   async stop(runId: string): Promise<RunShown> {
+    this.thermometers.stop(runId)
     await this.change(runId, () => ({ stoppedAt: new Date(this.clock.now()).toISOString() }))
     return this.shown(await this.row(runId))
   }
 
-  /** Something goes wrong with the stand-in, from now on. @throws {Refusal} `no-such-run` */
+  /** Something goes wrong with the stand-in, from now on. @throws {Refusal} `no-such-run`, `no-stand-in` */
   async trouble(runId: string, trouble: (fromMinutes: number) => MachineTrouble): Promise<void> {
+    mustBeStandIn(await this.row(runId))
     await this.change(runId, (row) => ({
       troubles: [...(row.troubles as MachineTrouble[]), trouble(this.minutesOf(row))] as object,
     }))
   }
 
-  /** A second thermometer held into the chamber. @throws {Refusal} `no-such-run` */
+  /** A second thermometer held into the chamber. @throws {Refusal} `no-such-run`, `no-stand-in` */
   async secondThermometer(runId: string): Promise<{ celsius: number; shownCelsius: number }> {
     const row = await this.row(runId)
+    mustBeStandIn(row)
     const { chamberCelsius, measuredCelsius } = (await this.follow(row)).moments.at(-1)!
     return { celsius: Math.round(chamberCelsius), shownCelsius: Math.round(measuredCelsius) }
   }
@@ -192,32 +215,63 @@ export class MachineRuns {
 
   /** What is set and known today, run on: an end that lies ahead is only likely. */
   private async endMinutes(row: MachineRunRow): Promise<number> {
+    if (!row.standIn) return programMinutes(row.program as TemperatureProgram)
     const { endMinutes } = await this.follow(row, LONGEST_MINUTES)
     return endMinutes ?? programMinutes(row.program as TemperatureProgram)
   }
 
   private async shown(row: MachineRunRow): Promise<RunShown> {
-    const { runId, machine, kind, startedAt, stoppedAt } = row
+    const { runId, machine, kind, standIn, startedAt, stoppedAt } = row
     const program = row.program as TemperatureProgram
-    const { moments, endMinutes } = await this.follow(row)
+    const { measured, endMinutes } = standIn ? await this.followed(row) : await this.read(row)
     const ahead = endMinutes ?? (await this.endMinutes(row))
+    const fault = standIn || stoppedAt ? undefined : this.thermometers.state(kind)?.fault
     return {
       runId,
       machine,
       kind,
+      standIn,
+      ...(fault ? { fault } : {}),
       program,
       loads: row.loads as MachineLoad[],
       startedAt,
       stoppedAt,
       endsAt: new Date(Date.parse(startedAt) + ahead * MINUTE).toISOString(),
       ended: endMinutes !== undefined,
-      measured: moments.map(({ minutes, setCelsius, measuredCelsius }) => ({
+      measured: measured.map(({ minutes, setCelsius, celsius }) => ({
         minutes,
         setCelsius: Number(setCelsius.toFixed(1)),
-        celsius: Number(measuredCelsius.toFixed(1)),
+        celsius: Number(celsius.toFixed(1)),
       })),
     }
   }
+
+  private async followed(row: MachineRunRow): Promise<Measured> {
+    const { moments, endMinutes } = await this.follow(row)
+    return { measured: moments.map((each) => ({ ...each, celsius: each.measuredCelsius })), endMinutes }
+  }
+
+  /** A real machine runs its program by itself: it has ended when the hours of the program are over. */
+  private async read(row: MachineRunRow): Promise<Measured> {
+    const program = row.program as TemperatureProgram
+    const length = programMinutes(program)
+    const measured = (await this.thermometers.readings(row.runId)).map((each) => ({
+      ...each,
+      setCelsius: programCelsius(program, each.minutes),
+    }))
+    return { measured, endMinutes: this.minutesOf(row) >= length ? length : undefined }
+  }
+}
+
+/** What a run measured so far, and when its program was through. */
+interface Measured {
+  readonly measured: RunShown['measured']
+  readonly endMinutes?: number | undefined
+}
+
+function mustBeStandIn({ standIn, machine }: MachineRunRow): void {
+  if (!standIn)
+    throw new Refusal(404, 'no-stand-in', `${machine} is no stand-in.`, 'Read your own thermometer.')
 }
 
 /** The machines that ship with the server (our choice). */

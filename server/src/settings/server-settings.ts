@@ -15,9 +15,9 @@ export interface ServerSettings {
   readonly balance?: DeviceSetting
   readonly dispenser?: DeviceSetting
   readonly press?: DeviceSetting
-  /** The burnout furnace; none: it is set by hand, and what is read is typed. */
-  readonly furnace?: 'stand-in'
-  readonly bath?: 'stand-in'
+  /** Burnout furnace and curing bath: a stand-in, or the thermometer of a real one; none: what is read is typed. */
+  readonly furnace?: DeviceSetting
+  readonly bath?: DeviceSetting
   /** How much faster than real the stand-ins run; 1 when not given. */
   readonly deviceSpeed?: number
   /** The built screens; none while they are served by Vite. */
@@ -29,8 +29,8 @@ export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port:
 
 /**
  * Reads the environment: PORT, HOST, YENTRIK_DATA, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
- * YENTRIK_BALANCE, YENTRIK_DISPENSER and YENTRIK_PRESS (`stand-in`, `none` or HOST:PORT), YENTRIK_FURNACE and
- * YENTRIK_BATH (`stand-in` or `none`), YENTRIK_DEVICE_SPEED.
+ * YENTRIK_BALANCE, YENTRIK_DISPENSER, YENTRIK_PRESS, YENTRIK_FURNACE and YENTRIK_BATH (`stand-in`, `none` or HOST:PORT),
+ * YENTRIK_DEVICE_SPEED.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
  */
 export function settingsFrom(env: Readonly<Record<string, string | undefined>>): ServerSettings {
@@ -44,31 +44,33 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
     dataFile: resolve(env.YENTRIK_DATA ?? 'data/yentrik.sqlite'),
     demo,
     clockControl: demo || env.YENTRIK_CLOCK_CONTROL === '1',
-    ...deviceFrom('balance', env.YENTRIK_BALANCE ?? (demo ? 'stand-in' : 'none')),
-    ...deviceFrom('dispenser', env.YENTRIK_DISPENSER ?? (demo ? 'stand-in' : 'none')),
-    ...deviceFrom('press', env.YENTRIK_PRESS ?? (demo ? 'stand-in' : 'none')),
-    ...machineFrom('furnace', env.YENTRIK_FURNACE ?? (demo ? 'stand-in' : 'none')),
-    ...machineFrom('bath', env.YENTRIK_BATH ?? (demo ? 'stand-in' : 'none')),
+    ...devicesFrom(env, demo ? 'stand-in' : 'none'),
     deviceSpeed: speedFrom(env.YENTRIK_DEVICE_SPEED),
     ...(env.YENTRIK_WEB ? { webFolder: resolve(env.YENTRIK_WEB) } : {}),
   }
 }
 
-function deviceFrom(device: 'balance' | 'dispenser' | 'press', text: string): Partial<ServerSettings> {
-  if (text === 'none') return {}
-  if (text === 'stand-in') return { [device]: text }
-  const address = /^([\w.-]+):(\d{1,5})$/.exec(text)
-  if (!address)
-    throw new Error(
-      `YENTRIK_${device.toUpperCase()} is "${text}". Set stand-in, none, or the HOST:PORT of a device.`,
-    )
-  return { [device]: { host: address[1], port: Number(address[2]) } }
+const devices = ['balance', 'dispenser', 'press', 'furnace', 'bath'] as const
+
+function devicesFrom(
+  env: Readonly<Record<string, string | undefined>>,
+  usual: string,
+): Partial<Record<(typeof devices)[number], DeviceSetting>> {
+  return Object.fromEntries(
+    devices.flatMap((device) => {
+      const variable = `YENTRIK_${device.toUpperCase()}`
+      const setting = deviceFrom(variable, env[variable] ?? usual)
+      return setting ? [[device, setting]] : []
+    }),
+  )
 }
 
-function machineFrom(machine: 'furnace' | 'bath', text: string): Partial<ServerSettings> {
-  if (text === 'none') return {}
-  if (text === 'stand-in') return { [machine]: text }
-  throw new Error(`YENTRIK_${machine.toUpperCase()} is "${text}". Set stand-in or none.`)
+function deviceFrom(variable: string, text: string): DeviceSetting | undefined {
+  if (text === 'none') return undefined
+  if (text === 'stand-in') return text
+  const address = /^([\w.-]+):(\d{1,5})$/.exec(text)
+  if (!address) throw new Error(`${variable} is "${text}". Set stand-in, none, or the HOST:PORT of a device.`)
+  return { host: address[1]!, port: Number(address[2]) }
 }
 
 function speedFrom(text: string | undefined): number {

@@ -20,6 +20,7 @@ import { Key } from '../parts/Key.tsx'
 import { readNumber } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
 import type { Typed } from '../parts/typed-figures.ts'
+import { RealMachine } from '../program/RealMachine.tsx'
 import { StandInTroubles } from '../program/StandInTroubles.tsx'
 import type { MachineRun } from '../program/use-machine-runs.ts'
 import { coreColour, furnaceColour, measuredOption } from './burnout-chart.ts'
@@ -71,7 +72,8 @@ export function LiveBurnout({
   const judged = useJudged(run.measured.length > 1 ? burnout : undefined)
   const judgement = judged?.ok ? judged.judgement : undefined
   const start = Date.parse(run.startedAt)
-  const last = run.measured.at(-1)!
+  const last = run.measured.at(-1)
+  const lastMinutes = last?.minutes ?? 0
   const option = useMemo(() => {
     const at = (minutes: number) => start + minutes * MINUTE
     const stretches = programStretches(run.program)
@@ -83,11 +85,11 @@ export function LiveBurnout({
       set: [[start, run.program.startCelsius], ...planned],
       measured: run.measured.map(({ minutes, celsius }) => [at(minutes), celsius] as const),
       core: (judgement?.heat.curve ?? [])
-        .filter(({ minutes }) => minutes <= last.minutes)
+        .filter(({ minutes }) => minutes <= lastMinutes)
         .map(({ minutes, coreCelsius }) => [at(minutes), coreCelsius] as const),
-      until: at(Math.max(programMinutes(run.program), last.minutes) + 20),
+      until: at(Math.max(programMinutes(run.program), lastMinutes) + 20),
     })
-  }, [run, judgement, start, last])
+  }, [run, judgement, start, lastMinutes])
   const does = (path: string, body: object = {}) =>
     asking(() => api(`/machine-runs/${run.runId}/${path}`, { body }))
   const hold = async () => {
@@ -104,10 +106,10 @@ export function LiveBurnout({
     <>
       <div className="flex flex-wrap items-end gap-x-6 gap-y-1">
         <output className="figures text-6xl leading-none font-bold" aria-label="Furnace shows">
-          {quantity(Math.round(last.celsius), 'celsius', units)}
+          {last ? quantity(Math.round(last.celsius), 'celsius', units) : 'no reading'}
         </output>
         <p className="text-lg">
-          {run.machine}, set {quantity(Math.round(last.setCelsius), 'celsius', units)},{' '}
+          {run.machine}, {last && `set ${quantity(Math.round(last.setCelsius), 'celsius', units)}, `}
           {run.stoppedAt
             ? `taken out ${dayAndTime(Date.parse(run.stoppedAt), now)}`
             : run.ended
@@ -115,6 +117,7 @@ export function LiveBurnout({
               : `ends about ${dayAndTime(Date.parse(run.endsAt), now)}`}
         </p>
       </div>
+      <RealMachine run={run} />
       {judged && !judged.ok && <Told tone="error">{judged.sentence}</Told>}
       {judgement && (run.ended || discard || judgement.coreFellToCelsius !== undefined) && (
         <section aria-label="What the curve says">
@@ -137,7 +140,7 @@ export function LiveBurnout({
         <span>- - set</span>
       </p>
       <Chart className="h-64" says="Furnace as set and as measured, with the core" option={option} />
-      {forCase && (
+      {forCase && last && (
         <IntoRecord
           forCase={forCase}
           stepId="burnout"
@@ -154,7 +157,7 @@ export function LiveBurnout({
             },
           ]}
           quiet={!run.ended && !discard}
-          words={`the curve up to ${clockTime(start + last.minutes * MINUTE)}`}
+          words={`the curve up to ${clockTime(start + lastMinutes * MINUTE)}`}
         />
       )}
       {told && <Told tone="warning">{told}</Told>}
@@ -174,14 +177,14 @@ export function LiveBurnout({
               onTyped={setTyped}
             />
           </div>
-          {!run.stoppedAt && (
+          {run.standIn && !run.stoppedAt && (
             <button type="button" className="small-act mb-9" onClick={() => void hold()}>
               Hold one in
             </button>
           )}
         </div>
       </details>
-      {!run.stoppedAt && (
+      {run.standIn && !run.stoppedAt && (
         <StandInTroubles troubles={troubles} onTrouble={(body) => void does('troubles', body)} />
       )}
     </>

@@ -14,6 +14,7 @@ import { api } from '../live/api.ts'
 import { useFetched, useNow } from '../live/live-store.ts'
 import { useAsking } from '../live/use-asking.ts'
 import { Told } from '../parts/Told.tsx'
+import { RealMachine } from '../program/RealMachine.tsx'
 import { StandInTroubles } from '../program/StandInTroubles.tsx'
 import type { MachineRun } from '../program/use-machine-runs.ts'
 import { AFTER_BATH_MINUTES, CureChart } from './CureChart.tsx'
@@ -55,7 +56,8 @@ export function LiveCure({
   const cureRun = useMemo(() => cureOf(run, sections), [run, sections])
   const judged = useJudgedCure(run.measured.length > 1 ? cureRun : undefined)
   const judgement = judged?.ok ? judged.judgement : undefined
-  const last = run.measured.at(-1)!
+  const last = run.measured.at(-1)
+  const lastMinutes = last?.minutes ?? 0
   const start = Date.parse(run.startedAt)
   const stepId = forCase && cureStepId(forCase.job)
   const does = (path: string, body: object = {}) =>
@@ -68,21 +70,22 @@ export function LiveCure({
           followed={judgement?.followed ?? []}
           measured={run.measured}
           startAt={start}
-          untilMinutes={Math.max(programMinutes(run.program), last.minutes) + AFTER_BATH_MINUTES}
+          untilMinutes={Math.max(programMinutes(run.program), lastMinutes) + AFTER_BATH_MINUTES}
         />
       </section>
       <section className="card-flat grid content-start gap-2 p-4" aria-label="The bath">
         <output className="figures text-6xl leading-none font-bold" aria-label="Bath shows">
-          {quantity(Math.round(last.celsius), 'celsius', units)}
+          {last ? quantity(Math.round(last.celsius), 'celsius', units) : 'no reading'}
         </output>
         <p>
-          {run.machine}, set {quantity(Math.round(last.setCelsius), 'celsius', units)},{' '}
+          {run.machine}, {last && `set ${quantity(Math.round(last.setCelsius), 'celsius', units)}, `}
           {run.stoppedAt
             ? `out ${dayAndTime(Date.parse(run.stoppedAt), now)}`
             : run.ended
               ? `program over since ${dayAndTime(Date.parse(run.endsAt), now)}`
               : `out about ${dayAndTime(Date.parse(run.endsAt), now)}`}
         </p>
+        <RealMachine run={run} />
         <OtherFlasks run={run} forCase={forCase} />
         {judged && !judged.ok && <Told tone="error">{judged.sentence}</Told>}
         {judgement && (run.ended || run.stoppedAt || judgement.verdict === 'porous') && (
@@ -93,7 +96,7 @@ export function LiveCure({
             <p>{judgement.say}.</p>
           </div>
         )}
-        {forCase && stepId && (
+        {forCase && stepId && last && (
           <IntoRecord
             forCase={forCase}
             stepId={stepId}
@@ -115,7 +118,7 @@ export function LiveCure({
                 },
               },
             ]}
-            words={`the curve up to ${clockTime(start + last.minutes * 60_000)}`}
+            words={`the curve up to ${clockTime(start + lastMinutes * 60_000)}`}
           />
         )}
         {told && <Told tone="error">{told}</Told>}
@@ -124,7 +127,9 @@ export function LiveCure({
             <button type="button" className="small-act justify-self-start" onClick={() => void does('stop')}>
               Take the flasks out
             </button>
-            <StandInTroubles troubles={troubles} onTrouble={(body) => void does('troubles', body)} />
+            {run.standIn && (
+              <StandInTroubles troubles={troubles} onTrouble={(body) => void does('troubles', body)} />
+            )}
           </>
         )}
       </section>

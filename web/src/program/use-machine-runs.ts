@@ -7,6 +7,10 @@ export interface MachineRun {
   readonly runId: string
   readonly machine: string
   readonly kind: 'furnace' | 'bath'
+  /** Otherwise its thermometer is read, and the program is set on the machine itself. */
+  readonly standIn: boolean
+  /** In words, while its thermometer says nothing. */
+  readonly fault?: string
   readonly program: TemperatureProgram
   readonly loads: readonly { readonly caseId: string; readonly jobId: string; readonly stepId: string }[]
   readonly startedAt: string

@@ -1,0 +1,19 @@
+import { Told } from '../parts/Told.tsx'
+import type { MachineRun } from './use-machine-runs.ts'
+
+/** What is different where a real machine runs the program: who sets it, and that its thermometer may fall silent. */
+export function RealMachine({ run: { standIn, stoppedAt, fault, measured } }: { readonly run: MachineRun }) {
+  if (standIn || stoppedAt) return null
+  return (
+    <>
+      {fault ? (
+        <Told tone="error">{`${fault} Look at the machine, and write down what you read.`}</Told>
+      ) : (
+        measured.length === 0 && <p role="status">Waiting for its thermometer.</p>
+      )}
+      <p className="text-sm opacity-80">
+        Set the program on the machine itself; here its thermometer is read.
+      </p>
+    </>
+  )
+}
