@@ -30,6 +30,11 @@ export function shortDate(instant: number): string {
   return `${dayNames[d.getDay()]} ${d.getDate()} ${monthNames[d.getMonth()]}`
 }
 
+/** A calendar day as it is stored, YYYY-MM-DD: its midnight here, not in Greenwich. */
+export function midnightOf(day: string): number {
+  return Date.parse(`${day}T00:00`)
+}
+
 /** A day on papers, with the year. */
 export function longDate(instant: number): string {
   return `${shortDate(instant)} ${new Date(instant).getFullYear()}`

@@ -16,5 +16,6 @@ export function timeText(instant: number): string {
 export function instantOf(day: string, time: string): number | undefined {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || !/^\d{2}:\d{2}$/.test(time)) return undefined
   const instant = Date.parse(`${day}T${time}`)
-  return Number.isNaN(instant) ? undefined : instant
+  // A 31st of February would quietly become a 3rd of March.
+  return dateText(instant) === day && timeText(instant) === time ? instant : undefined
 }

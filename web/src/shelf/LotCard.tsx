@@ -1,6 +1,6 @@
 import { type FormEvent, useState } from 'react'
 import { Link } from 'react-router'
-import { dayAndTime, grams, shortDate } from '../format/format.ts'
+import { dayAndTime, grams, midnightOf, shortDate } from '../format/format.ts'
 import { api } from '../live/api.ts'
 import { useFetched } from '../live/live-store.ts'
 import { useAsking } from '../live/use-asking.ts'
@@ -36,7 +36,7 @@ export function LotCard({ lot, shelf, now }: { lot: Lot; shelf: Shelf; now: numb
         <span className="text-sm">
           received {shortDate(Date.parse(lot.receivedAt))}
           {lot.openedOn && `, opened ${shortDate(Date.parse(lot.openedOn))}`}
-          {lot.expiresOn && `, until ${shortDate(Date.parse(lot.expiresOn))} ${lot.expiresOn.slice(0, 4)}`}
+          {lot.expiresOn && `, until ${shortDate(midnightOf(lot.expiresOn))} ${lot.expiresOn.slice(0, 4)}`}
           {!lot.inUse && ', used up'}
         </span>
       </div>

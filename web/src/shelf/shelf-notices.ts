@@ -1,8 +1,9 @@
-import { grams, shortDate } from '../format/format.ts'
+import { grams, midnightOf, shortDate } from '../format/format.ts'
 import type { Lot } from './use-shelf.ts'
 
+const DAY_MILLIS = 86_400_000
 /** Sooner than this a lot is about to expire. */
-const SOON_MILLIS = 60 * 86_400_000
+const SOON_MILLIS = 60 * DAY_MILLIS
 
 export interface LotNotice {
   readonly tone: 'error' | 'warning'
@@ -21,8 +22,9 @@ export function lotNotices(lot: Lot, now: number): LotNotice[] {
           ? `in quarantine, ${lot.openCases} open ${lot.openCases === 1 ? 'case' : 'cases'}`
           : 'in quarantine',
     })
-  const expires = lot.expiresOn ? Date.parse(lot.expiresOn) : undefined
-  if (expires !== undefined && expires < now)
+  // Its last day is still a good one.
+  const expires = lot.expiresOn ? midnightOf(lot.expiresOn) : undefined
+  if (expires !== undefined && expires + DAY_MILLIS <= now)
     notices.push({ tone: 'error', words: `expired ${shortDate(expires)}` })
   else if (expires !== undefined && expires < now + SOON_MILLIS)
     notices.push({ tone: 'warning', words: `expires ${shortDate(expires)}` })
