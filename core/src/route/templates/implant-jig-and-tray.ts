@@ -194,6 +194,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
       },
     ],
     checks: countCheck('tray-holes', 'Holes', 'Count them.', 'Every screw needs its hole.'),
+    cautions: ['monomer'],
   },
   {
     id: 'tray-cure',

@@ -63,6 +63,7 @@ export const mountingSteps: readonly TemplateStep[] = [
         source: 'common practice: one mounting 150-250 g',
       },
     ],
+    cautions: ['silicaDust'],
   },
   {
     id: 'upper-plaster-set',
@@ -103,7 +104,7 @@ export const mountingSteps: readonly TemplateStep[] = [
         source: 'common practice: one mounting 150-250 g',
       },
     ],
-    cautions: ['hotWax'],
+    cautions: ['hotWax', 'silicaDust'],
   },
   {
     id: 'lower-plaster-set',

@@ -340,6 +340,7 @@ export const studyModelPair: RouteTemplate = {
           'A void is open': adjust('Fill it again and stone it.'),
         }),
       ],
+      cautions: ['silicaDust'],
     },
     {
       id: 'dry',
