@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
 import { checkRegions, foundFaults, regionFaults, regionsOf } from './index.ts'
 
 describe('the wax, region by region', () => {
@@ -33,5 +34,36 @@ describe('a casting, region by region', () => {
     expect(foundFaults('casting', with_('margin', 'Short'))[0]?.remake).toBe(true)
     expect(foundFaults('casting', with_('inside', 'Nodules'))[0]?.remake).toBeUndefined()
     expect(regionFaults('casting', with_('inside', 'Nodules'))[0]).toContain('Inside, nodules: Take them off')
+  })
+})
+
+describe('every drawing', () => {
+  const drawings = Object.entries(regionsOf) as [keyof typeof regionsOf, (typeof regionsOf)['casting']][]
+  it.each(drawings)('%s: regions and faults have a name of their own and say what to do', (_, regions) => {
+    expect(new Set(regions.map(({ id }) => id)).size).toBe(regions.length)
+    expect(new Set(regions.map(({ name }) => name)).size).toBe(regions.length)
+    for (const { good, faults } of regions) {
+      expect(good).toMatch(/^[A-Z].*\.$/)
+      expect(faults.length).toBeGreaterThan(0)
+      expect(new Set(faults.map(({ fault }) => fault)).size).toBe(faults.length)
+      for (const { say } of faults) expect(say).toMatch(/^[A-Z].*\.$/)
+    }
+  })
+  it.each(drawings)('%s: finds the faults that were seen, all of them and no other', (drawing, regions) => {
+    const looks = fc.tuple(
+      ...regions.map(({ id, faults }) =>
+        fc.option(fc.constantFrom(...faults), { nil: undefined }).map((found) => ({ id, found })),
+      ),
+    )
+    fc.assert(
+      fc.property(looks, (seen) => {
+        const entry = seen.map(({ id, found }) => ({ region: id, ...(found ? { fault: found.fault } : {}) }))
+        checkRegions(drawing, entry)
+        const wanted = seen.flatMap(({ found }) => (found ? [found.say] : []))
+        expect(foundFaults(drawing, entry).map(({ say }) => say)).toEqual(wanted)
+        expect(regionFaults(drawing, entry)).toHaveLength(wanted.length)
+      }),
+      { numRuns: 40 },
+    )
   })
 })

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { materials } from '../materials/index.ts'
-import { type CautionId, cautions, routeTemplates, type TemplateStep } from './index.ts'
+import { type CautionId, cautions, routeTemplates } from './index.ts'
+import type { TemplateStep } from './route-template.ts'
 
 /** What a material can do to the hand that mixes it (common practice). */
 function cautionOf(materialId: string): CautionId | undefined {
