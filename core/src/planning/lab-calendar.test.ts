@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
 import { latestStart, usualCalendar } from './index.ts'
 
 // Worked by hand on a calendar: Monday to Friday, 07:30 to 17:00 local time.
@@ -35,6 +36,46 @@ describe('latest start', () => {
   it('refuses a lab that never opens', () => {
     expect(() => latestStart([hands(1)], 0, { ...calendar, weekdays: [] })).toThrow(
       expect.objectContaining({ code: 'calendar-closed' }),
+    )
+  })
+  const stretch = fc.record({
+    handsOnMinutes: fc.integer({ min: 0, max: 900 }),
+    waitMinutes: fc.integer({ min: 0, max: 2000 }),
+  })
+  const chain = fc.array(stretch, { maxLength: 6 })
+  // Any minute of a year, the changes of the clock among them.
+  const due = fc
+    .integer({ min: 0, max: 525_600 })
+    .map((minute) => Date.parse('2026-01-01T00:00Z') + minute * 60_000)
+  it('leaves room for all the work, and none of its first minute falls outside the opening hours', () => {
+    fc.assert(
+      fc.property(chain, due, (work, at) => {
+        const start = latestStart(work, at, calendar)
+        const minutes = work.reduce((sum, each) => sum + each.handsOnMinutes + each.waitMinutes, 0)
+        expect(start).toBeLessThanOrEqual(at - minutes * 60_000)
+        if (!work[0]?.handsOnMinutes) return
+        const clock = new Intl.DateTimeFormat('en-GB', {
+          timeZone: calendar.timeZone,
+          weekday: 'short',
+          hour: '2-digit',
+          minute: '2-digit',
+          hourCycle: 'h23',
+        }).format(start)
+        const [, day, hour, minute] = /^(\w+) (\d+):(\d+)$/.exec(clock.replace(',', ''))!
+        const minuteOfDay = Number(hour) * 60 + Number(minute)
+        expect(['Mon', 'Tue', 'Wed', 'Thu', 'Fri']).toContain(day)
+        expect(minuteOfDay).toBeGreaterThanOrEqual(calendar.opensMinute)
+        expect(minuteOfDay).toBeLessThan(calendar.closesMinute)
+      }),
+    )
+  })
+  it('is never earlier for a later due time, and never later for more work', () => {
+    fc.assert(
+      fc.property(chain, stretch, due, fc.integer({ min: 1, max: 5000 }), (work, more, at, later) => {
+        const start = latestStart(work, at, calendar)
+        expect(latestStart(work, at + later * 60_000, calendar)).toBeGreaterThanOrEqual(start)
+        expect(latestStart([more, ...work], at, calendar)).toBeLessThanOrEqual(start)
+      }),
     )
   })
 })

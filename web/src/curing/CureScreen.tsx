@@ -1,46 +1,36 @@
-import {
-  COLD_WATER_CELSIUS,
-  cureVerdict,
-  type FollowedSection,
-  ISO_RESIDUAL_PERCENT,
-  PEAK_WITHIN_CELSIUS,
-  programMinutes,
-  RESIDUAL_WITHIN,
-  setStone,
-  type TemperatureProgram,
-  usualFlask,
-} from '@yentrik/core'
+import { cureVerdict, PEAK_WITHIN_CELSIUS, programMinutes, RESIDUAL_WITHIN } from '@yentrik/core'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { useCaseHand } from '../case/case-hand.ts'
 import type { ForCase } from '../case/IntoRecord.tsx'
-import { clockTime, dayAndTime } from '../format/format.ts'
+import { clockTime } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { Key } from '../parts/Key.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { ask } from '../parts/typed-figures.ts'
 import { useKept } from '../parts/use-kept.ts'
 import { nextAt } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { type MachineRun, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import { AFTER_BATH_MINUTES, CureChart } from './CureChart.tsx'
+import { CureVerdictCard } from './CureVerdictCard.tsx'
 import {
   type BathDraft,
   bathProgram,
   type CureDraft,
   cureFor,
   dragged,
-  type FollowQuestion,
+  outOf,
+  questionOf,
   sectionsOf,
-  withProposal,
 } from './cure-draft.ts'
 import { LiveCure } from './LiveCure.tsx'
+import { SafeBath } from './SafeBath.tsx'
 import { StartBath } from './StartBath.tsx'
-import { cureStepId, curingWorker, useFollowed } from './use-cure.ts'
+import { cureStepId, useFollowed } from './use-cure.ts'
 
-const MINUTE = 60_000
+const _MINUTE = 60_000
 
 /** What a bath does inside the resin, before it is switched on. On its own, or for a case. */
 export function CureScreen() {
@@ -140,7 +130,7 @@ function CureTool({
           </section>
           <section className="card-flat grid content-start gap-2 p-4" aria-label="What it comes to">
             {sections && program && startAt !== undefined ? (
-              <Verdict
+              <CureVerdictCard
                 sections={sections}
                 program={program}
                 startAt={startAt}
@@ -175,7 +165,7 @@ function CureTool({
               onChoose={() => set({ chosen: n })}
             />
           ))}
-          <Proposal draft={draft} now={now} onDraft={setDraft} />
+          <SafeBath draft={draft} now={now} onDraft={setDraft} />
         </div>
       )}
       <Figures draft={draft} onDraft={set} bath={bath} onBath={change} />
@@ -191,78 +181,6 @@ function useBath(forCase: ForCase | undefined): MachineRun | undefined {
   return runs.find(
     ({ stoppedAt, loads, kind }) => stoppedAt === null && loads.length === 0 && kind === 'bath',
   )
-}
-
-/** What the worker is asked; undefined while an entry is wrong. */
-function questionOf(draft: CureDraft, program: TemperatureProgram | undefined): FollowQuestion | undefined {
-  const sections = sectionsOf(draft)
-  const ratio = readNumber(draft.ratio, 'mL/g').value
-  const stone = ratio === undefined ? undefined : ask(() => setStone(ratio)).answer
-  return program && sections && stone && { sections, program, flask: { ...usualFlask, stone } }
-}
-
-function Verdict({
-  sections,
-  program,
-  startAt,
-  now,
-  outBy,
-}: {
-  sections: readonly FollowedSection[]
-  program: TemperatureProgram
-  startAt: number
-  now: number
-  outBy: string
-}) {
-  const outAt = outOf(startAt, program)
-  const openAt = startAt + Math.max(...sections.map(({ outcome }) => outcome.openFromMinutes)) * MINUTE
-  const { standing, say, worst, mostMonomer } = cureVerdict(
-    sections,
-    (minutes) => `at ${clockTime(startAt + minutes * MINUTE)}`,
-  )
-  const left = mostMonomer.outcome.residualPercent
-  const wanted = nextAt(outBy, startAt)
-  const margin = Math.round(worst.outcome.marginCelsius)
-  return (
-    <>
-      <p className="opacity-80">Out of the bath</p>
-      <output className="figures text-6xl leading-none font-bold" aria-label="Out of the bath">
-        {clockTime(outAt)}
-      </output>
-      <p>{`cold about ${dayAndTime(openAt, now)}: open from then, by the thermometer`}</p>
-      <Line good={standing !== 'bad' || worst.outcome.risk !== 'high'} warn={worst.outcome.risk === 'watch'}>
-        <b>{margin >= 0 ? `${margin} °C below boiling` : `${-margin} °C past boiling`}</b> at the hottest
-        place that can still boil
-      </Line>
-      <Line good={left <= ISO_RESIDUAL_PERCENT}>
-        <b>about {left.toFixed(1)} % monomer</b>{' '}
-        {`(${(left * (1 - RESIDUAL_WITHIN)).toFixed(1)}-${(left * (1 + RESIDUAL_WITHIN)).toFixed(1)}); limit ${ISO_RESIDUAL_PERCENT} %, ISO 20795-1:2013, recalled`}
-      </Line>
-      {wanted !== undefined && (
-        <Line good={outAt <= wanted}>{outAt <= wanted ? `Out by ${outBy}` : `Not out by ${outBy}`}</Line>
-      )}
-      <p
-        className={
-          standing === 'good'
-            ? 'sr-only'
-            : `text-lg leading-snug font-semibold ${standing === 'bad' ? 'text-error' : ''}`
-        }
-        role="status"
-        aria-label="In words"
-      >
-        {say}.
-      </p>
-    </>
-  )
-}
-
-/** When a bath is over, to the minute: rates are typed in hundredths. */
-function outOf(startAt: number, program: TemperatureProgram): number {
-  return Math.round(startAt / MINUTE + programMinutes(program)) * MINUTE
-}
-
-function Line({ good, warn = false, children }: { good: boolean; warn?: boolean; children: ReactNode }) {
-  return <Told tone={warn ? 'warning' : good ? 'good' : 'error'}>{children}</Told>
 }
 
 /** One of the baths that are compared. */
@@ -316,61 +234,6 @@ function BathCard({
         ))}
       </dl>
     </button>
-  )
-}
-
-/** A safe bath that is out in time, looked for by the worker. */
-function Proposal({
-  draft,
-  now,
-  onDraft,
-}: {
-  draft: CureDraft
-  now: number
-  onDraft: (draft: CureDraft) => void
-}) {
-  const [told, setTold] = useState<{ readonly good: boolean; readonly words: string }>()
-  const [looking, setLooking] = useState(false)
-  const find = async () => {
-    const inAt = nextAt(draft.inAt, now)
-    const outAt = inAt === undefined ? undefined : nextAt(draft.outBy, inAt)
-    const asked = questionOf(draft, { startCelsius: COLD_WATER_CELSIUS, segments: [] })
-    if (inAt === undefined || outAt === undefined || !asked)
-      return setTold({ good: false, words: 'Write the hours as 07:30, and the thicknesses in mm.' })
-    setLooking(true)
-    setTold(undefined)
-    const { sections, flask } = asked
-    const found = await curingWorker().propose({ sections, flask }, (outAt - inAt) / MINUTE)
-    setLooking(false)
-    if (!found.ok) return setTold({ good: false, words: found.sentence })
-    if (found.answer.kind === 'never')
-      return setTold({
-        good: false,
-        words: 'No bath that is tried keeps this thickness from boiling: ask the maker for a program.',
-      })
-    const { proposal, kind } = found.answer
-    const out = clockTime(outOf(inAt, proposal.program))
-    onDraft(
-      withProposal(
-        draft,
-        kind === 'inTime' ? `Safe, out by ${draft.outBy}` : `Safe, soonest ${out}`,
-        proposal.program,
-      ),
-    )
-    setTold(
-      kind === 'inTime'
-        ? { good: true, words: `Found: out at ${out}.` }
-        : { good: false, words: `By ${draft.outBy} none is safe; the soonest is out at ${out}.` },
-    )
-  }
-  return (
-    <div className="grid content-start gap-2">
-      <TextField label="Out by" text={draft.outBy} onText={(outBy) => onDraft({ ...draft, outBy })} />
-      <button type="button" className="act-main" disabled={looking} onClick={() => void find()}>
-        {looking ? 'Looking' : 'Find a safe bath'}
-      </button>
-      {told && <Told tone={told.good ? 'good' : 'error'}>{told.words}</Told>}
-    </div>
   )
 }
 

@@ -2,11 +2,17 @@ import {
   type CureQuestion,
   curePresets,
   type ProgramSegment,
+  programMinutes,
   type ResinSection,
+  setStone,
   type TemperatureProgram,
+  usualFlask,
 } from '@yentrik/core'
 import { readNumber } from '../parts/NumberField.tsx'
+import { ask } from '../parts/typed-figures.ts'
 import { readSegments, type SegmentDraft, typedSegment } from '../program/program-draft.ts'
+
+const MINUTE = 60_000
 
 /** A bath to compare, as it is typed. */
 export interface BathDraft {
@@ -97,3 +103,19 @@ export function withProposal(draft: CureDraft, name: string, program: Temperatur
 }
 
 export type FollowQuestion = Omit<CureQuestion, 'section'> & { readonly sections: readonly ResinSection[] }
+
+/** What the worker is asked; undefined while an entry is wrong. */
+export function questionOf(
+  draft: CureDraft,
+  program: TemperatureProgram | undefined,
+): FollowQuestion | undefined {
+  const sections = sectionsOf(draft)
+  const ratio = readNumber(draft.ratio, 'mL/g').value
+  const stone = ratio === undefined ? undefined : ask(() => setStone(ratio)).answer
+  return program && sections && stone && { sections, program, flask: { ...usualFlask, stone } }
+}
+
+/** When a bath is over, to the minute: rates are typed in hundredths. */
+export function outOf(startAt: number, program: TemperatureProgram): number {
+  return Math.round(startAt / MINUTE + programMinutes(program)) * MINUTE
+}

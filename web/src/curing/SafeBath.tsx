@@ -1,0 +1,68 @@
+import { COLD_WATER_CELSIUS } from '@yentrik/core'
+import { useRef, useState } from 'react'
+import { clockTime } from '../format/format.ts'
+import { TextField } from '../parts/TextField.tsx'
+import { Told } from '../parts/Told.tsx'
+import { nextAt } from '../program/program-draft.ts'
+import { type CureDraft, outOf, questionOf, withProposal } from './cure-draft.ts'
+import { curingWorker } from './use-cure.ts'
+
+const MINUTE = 60_000
+
+/** A safe bath that is out in time, looked for by the worker. */
+export function SafeBath({
+  draft,
+  now,
+  onDraft,
+}: {
+  draft: CureDraft
+  now: number
+  onDraft: (draft: CureDraft) => void
+}) {
+  const [told, setTold] = useState<{ readonly good: boolean; readonly words: string }>()
+  const [looking, setLooking] = useState(false)
+  // What is typed while it looks must stay.
+  const latest = useRef(draft)
+  latest.current = draft
+  const find = async () => {
+    const inAt = nextAt(draft.inAt, now)
+    const outAt = inAt === undefined ? undefined : nextAt(draft.outBy, inAt)
+    const asked = questionOf(draft, { startCelsius: COLD_WATER_CELSIUS, segments: [] })
+    if (inAt === undefined || outAt === undefined || !asked)
+      return setTold({ good: false, words: 'Write the hours as 07:30, and the thicknesses in mm.' })
+    setLooking(true)
+    setTold(undefined)
+    const { sections, flask } = asked
+    const found = await curingWorker().propose({ sections, flask }, (outAt - inAt) / MINUTE)
+    setLooking(false)
+    if (!found.ok) return setTold({ good: false, words: found.sentence })
+    if (found.answer.kind === 'never')
+      return setTold({
+        good: false,
+        words: 'No bath that is tried keeps this thickness from boiling: ask the maker for a program.',
+      })
+    const { proposal, kind } = found.answer
+    const out = clockTime(outOf(inAt, proposal.program))
+    onDraft(
+      withProposal(
+        latest.current,
+        kind === 'inTime' ? `Safe, out by ${draft.outBy}` : `Safe, soonest ${out}`,
+        proposal.program,
+      ),
+    )
+    setTold(
+      kind === 'inTime'
+        ? { good: true, words: `Found: out at ${out}.` }
+        : { good: false, words: `By ${draft.outBy} none is safe; the soonest is out at ${out}.` },
+    )
+  }
+  return (
+    <div className="grid content-start gap-2">
+      <TextField label="Out by" text={draft.outBy} onText={(outBy) => onDraft({ ...draft, outBy })} />
+      <button type="button" className="act-main" disabled={looking} onClick={() => void find()}>
+        {looking ? 'Looking' : 'Find a safe bath'}
+      </button>
+      {told && <Told tone={told.good ? 'good' : 'error'}>{told.words}</Told>}
+    </div>
+  )
+}
