@@ -15,7 +15,7 @@ function cautionOf(materialId: string): CautionId | undefined {
 const words: readonly (readonly [RegExp, readonly CautionId[]])[] = [
   [/boiling water/i, ['boilingWater']],
   [/pressure pot/i, ['pressurePot']],
-  [/psi on the gauge/i, ['press']],
+  [/\bclosing\b|slowly to about/i, ['press']],
   [/\btorch\b/i, ['moltenMetal']],
   [/\bflame\b/i, ['hotWax', 'hotResin', 'moltenMetal']],
   [/scalpel|knife|\bsaw\b/i, ['blades', 'chisel']],

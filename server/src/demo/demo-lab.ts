@@ -22,10 +22,12 @@ export interface DemoLab {
   /** Pieces of alloy on the shelf, weighed. */
   readonly alloyPieces: readonly { readonly lot: string; readonly grams: readonly number[] }[]
   readonly cases: readonly DemoCase[]
-  /** Burnouts that are under way, each for a case that has come to its burnout. */
-  readonly furnaceRuns: readonly {
+  /** Burnouts and cures that are under way, each for a case that has come to that step. */
+  readonly machineRuns: readonly {
+    readonly kind: 'furnace' | 'bath'
     readonly machine: string
     readonly docket: string
+    readonly stepId: string
     readonly startedMinutesAgo: number
   }[]
 }

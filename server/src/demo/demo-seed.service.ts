@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { Injectable } from '@nestjs/common'
-import { burnoutProgram, type LabProduct, newMetal, usualPeaks } from '@yentrik/core'
+import { burnoutProgram, curePresets, type LabProduct, newMetal, usualPeaks } from '@yentrik/core'
 import { DataSource } from 'typeorm'
 import { CaseStore, routeIdOf } from '../cases/case-store.ts'
 import { LabClock } from '../clock/lab-clock.ts'
@@ -75,8 +75,8 @@ export class DemoSeed {
         const hand = demoHistory(demo, { now, calendar, people, lotOf, routeIdOf })
         const caseId = randomUUID()
         await this.store.append(manager, caseId, hand, hand.events, calendar)
-        for (const run of lab.furnaceRuns.filter(({ docket }) => docket === demo.docket))
-          await manager.insert(MachineRunRow, furnaceRun(run, caseId, now, people[0]!) as object)
+        for (const run of lab.machineRuns.filter(({ docket }) => docket === demo.docket))
+          await manager.insert(MachineRunRow, machineRun(run, caseId, now, people[0]!) as object)
       }
     })
     await this.settings.set('next-docket', 2174)
@@ -101,27 +101,30 @@ function piecesOf(lab: DemoLab, lots: readonly LotRow[], weighedAt: string): All
   })
 }
 
-/** A furnace that is on its usual program, since so long. */
-function furnaceRun(
-  { machine, startedMinutesAgo }: DemoLab['furnaceRuns'][number],
+/** A machine that is on its usual program, since so long. */
+function machineRun(
+  { kind, machine, stepId, startedMinutesAgo }: DemoLab['machineRuns'][number],
   caseId: string,
   now: number,
   by: string,
 ): MachineRunRow {
-  const program = burnoutProgram({
-    binder: 'phosphate',
-    radiusMillimetres: 20,
-    rings: 1,
-    pattern: 'wax',
-    fast: false,
-    peakCelsius: usualPeaks.phosphate,
-  })
+  const program =
+    kind === 'bath'
+      ? curePresets[0]!.program
+      : burnoutProgram({
+          binder: 'phosphate',
+          radiusMillimetres: 20,
+          rings: 1,
+          pattern: 'wax',
+          fast: false,
+          peakCelsius: usualPeaks.phosphate,
+        })
   return {
     runId: randomUUID(),
     machine,
-    kind: 'furnace',
+    kind,
     program,
-    loads: [{ caseId, jobId: 'job-1', stepId: 'burnout' }],
+    loads: [{ caseId, jobId: 'job-1', stepId }],
     troubles: [],
     seed: 7,
     startedAt: new Date(now - startedMinutesAgo * 60_000).toISOString(),

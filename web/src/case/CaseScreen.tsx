@@ -148,7 +148,7 @@ function CaseWork({
       {tab === 'record' ? (
         <RecordView hand={hand} state={state} reader={reader} />
       ) : (
-        <div className="grid min-h-0 grow gap-4 lg:grid-cols-[17.5rem_minmax(0,1fr)_17.5rem]">
+        <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[17.5rem_minmax(0,1fr)_17.5rem]">
           <section className="card-flat order-last flex max-h-96 min-h-0 flex-col lg:order-none lg:max-h-none">
             <RouteList
               job={job}

@@ -15,7 +15,10 @@ export function RouteList({ job, shownId, onShow }: RouteListProps) {
   const inHand = new Set([...running, ...startable].map((step) => step.id))
   const list = useRef<HTMLOListElement>(null)
   useEffect(() => {
-    list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'center' })
+    // The list alone is scrolled: on a phone it lies below the step, and the page must stay at the step.
+    const shown = list.current?.querySelector<HTMLElement>('[aria-current]')
+    if (list.current && shown)
+      list.current.scrollTop = shown.offsetTop - (list.current.clientHeight - shown.offsetHeight) / 2
   }, [shownId])
   return (
     <ol ref={list} className="relative min-h-0 grow overflow-y-auto p-2" aria-label="Route">

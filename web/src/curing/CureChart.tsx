@@ -2,8 +2,10 @@ import {
   COOLING_MINUTES,
   type FollowedSection,
   MONOMER_BOILS_CELSIUS,
+  PEAK_WITHIN_CELSIUS,
   type ProgramSegment,
   programStretches,
+  RESIDUAL_WITHIN,
   type TemperatureProgram,
 } from '@yentrik/core'
 import { type PointerEvent, useRef, useState } from 'react'
@@ -16,6 +18,15 @@ const LOW = 15
 const HIGH = 132
 const ink = 'var(--color-base-content)'
 
+/** How far an estimate of the cure may be off, and what it leaves out. */
+export function CureLimits() {
+  return (
+    <p className="px-2 text-sm opacity-80">
+      {`An estimate for this thickness and flask: about ±${PEAK_WITHIN_CELSIUS} °C on the peak, ±${100 * RESIDUAL_WITHIN} % on monomer. Not counted: pressure, cross-linker, teeth, several flasks in one bath. The maker's sheet and a measured test decide.`}
+    </p>
+  )
+}
+
 /** So long after the bath a chart goes on: the cooling, and some air. */
 export const AFTER_BATH_MINUTES = COOLING_MINUTES + 20
 
@@ -24,6 +35,7 @@ export function CureChart({
   program,
   followed,
   measured,
+  going = false,
   startAt,
   untilMinutes,
   onDrag,
@@ -33,6 +45,8 @@ export function CureChart({
   readonly followed: readonly FollowedSection[]
   /** The bath as it was read, where it has been. */
   readonly measured?: readonly { readonly minutes: number; readonly celsius: number }[]
+  /** It still runs: what is set lies ahead. */
+  readonly going?: boolean
   readonly startAt: number
   readonly untilMinutes: number
   readonly onDrag?: (segment: number, to: Partial<ProgramSegment>) => void
@@ -56,6 +70,14 @@ export function CureChart({
   const bath: (readonly [number, number])[] = measured
     ? measured.map(({ minutes, celsius }) => [minutes, celsius] as const)
     : [[0, program.startCelsius], ...stretches.flatMap(cornersOf)]
+  const last = measured?.at(-1)
+  const ahead =
+    going && last
+      ? [
+          [last.minutes, last.celsius] as const,
+          ...stretches.flatMap(cornersOf).filter(([minutes]) => minutes > last.minutes),
+        ]
+      : []
   const cooling = (curveOf?.outcome.curve ?? [])
     .filter(({ minutes }) => minutes > (curveOf?.outcome.bathMinutes ?? 0))
     .map(({ minutes, bathCelsius }) => [minutes, bathCelsius] as const)
@@ -107,7 +129,13 @@ export function CureChart({
         monomer boils, {MONOMER_BOILS_CELSIUS} °C
       </text>
       <path d={path(bath)} fill="none" stroke="var(--metal)" strokeWidth="3" />
-      <path d={path(cooling)} fill="none" stroke="var(--metal)" strokeWidth="2" strokeDasharray="4 4" />
+      <path
+        d={path(going ? ahead : cooling)}
+        fill="none"
+        stroke="var(--metal)"
+        strokeWidth="2"
+        strokeDasharray="4 4"
+      />
       {followed.map(({ section, outcome }, n) => (
         <path
           key={section.shape}

@@ -1,9 +1,9 @@
-import { cureVerdict, PEAK_WITHIN_CELSIUS, programMinutes, RESIDUAL_WITHIN } from '@yentrik/core'
+import { cureVerdict, programMinutes } from '@yentrik/core'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { useCaseHand } from '../case/case-hand.ts'
 import type { ForCase } from '../case/IntoRecord.tsx'
-import { clockTime } from '../format/format.ts'
+import { clockTime, dayAndTime } from '../format/format.ts'
 import { useNow } from '../live/live-store.ts'
 import { Key } from '../parts/Key.tsx'
 import { NumberField, readNumber } from '../parts/NumberField.tsx'
@@ -13,7 +13,7 @@ import { useKept } from '../parts/use-kept.ts'
 import { nextAt } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { type MachineRun, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
-import { AFTER_BATH_MINUTES, CureChart } from './CureChart.tsx'
+import { AFTER_BATH_MINUTES, CureChart, CureLimits } from './CureChart.tsx'
 import { CureVerdictCard } from './CureVerdictCard.tsx'
 import {
   type BathDraft,
@@ -96,7 +96,7 @@ function CureTool({
         <h1 className="text-3xl font-bold">Cure</h1>
         {title}
         <p className="opacity-80">
-          {`${draft.thin} mm at the thinnest, ${draft.thick} mm at the thickest; into the bath at ${draft.inAt}`}
+          {`${draft.thin} mm at the thinnest, ${draft.thick} mm at the thickest; into the bath at ${run ? dayAndTime(Date.parse(run.startedAt), now) : draft.inAt}`}
         </p>
       </header>
       {run && ofRun ? (
@@ -124,9 +124,7 @@ function CureTool({
               <Key colour="var(--color-error)" words={`${draft.thick} mm ridge`} />
               <span className="opacity-80">drag a corner, or arrow keys</span>
             </p>
-            <p className="px-2 text-sm opacity-80">
-              {`An estimate for this thickness and flask: about ±${PEAK_WITHIN_CELSIUS} °C on the peak, ±${100 * RESIDUAL_WITHIN} % on monomer. Not counted: pressure, cross-linker, teeth, several flasks in one bath. The maker's sheet and a measured test decide.`}
-            </p>
+            <CureLimits />
           </section>
           <section className="card-flat grid content-start gap-2 p-4" aria-label="What it comes to">
             {sections && program && startAt !== undefined ? (
@@ -168,7 +166,7 @@ function CureTool({
           <SafeBath draft={draft} now={now} onDraft={setDraft} />
         </div>
       )}
-      <Figures draft={draft} onDraft={set} bath={bath} onBath={change} />
+      <Figures draft={draft} live={run !== undefined} onDraft={set} bath={bath} onBath={change} />
     </main>
   )
 }
@@ -239,11 +237,14 @@ function BathCard({
 
 function Figures({
   draft,
+  live,
   onDraft,
   bath,
   onBath,
 }: {
   draft: CureDraft
+  /** A bath is on: what is set on it cannot be typed here any more. */
+  live: boolean
   onDraft: (to: Partial<CureDraft>) => void
   bath: BathDraft
   onBath: (bath: BathDraft) => void
@@ -270,12 +271,18 @@ function Figures({
       <div className="grid grid-cols-2 content-start gap-x-3 sm:grid-cols-4 md:grid-cols-2">
         {field('thin', 'Thinnest', 'mm', 'palate, a wide sheet')}
         {field('thick', 'Thickest', 'mm', 'ridge or tuber')}
-        <TextField label="Into the bath at" text={draft.inAt} onText={(inAt) => onDraft({ inAt })} />
-        {field('ratio', 'Stone of the mould', 'mL/g', 'as it was mixed')}
+        {!live && (
+          <>
+            <TextField label="Into the bath at" text={draft.inAt} onText={(inAt) => onDraft({ inAt })} />
+            {field('ratio', 'Stone of the mould', 'mL/g', 'as it was mixed')}
+          </>
+        )}
       </div>
-      <div>
-        <SegmentTable segments={bath.segments} onSegments={(segments) => onBath({ ...bath, segments })} />
-      </div>
+      {!live && (
+        <div>
+          <SegmentTable segments={bath.segments} onSegments={(segments) => onBath({ ...bath, segments })} />
+        </div>
+      )}
     </section>
   )
 }

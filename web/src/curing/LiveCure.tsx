@@ -4,6 +4,7 @@ import {
   keptReadings,
   programMinutes,
   type ResinSection,
+  sectionName,
 } from '@yentrik/core'
 import { Fragment, useMemo } from 'react'
 import { Link } from 'react-router'
@@ -13,11 +14,12 @@ import { clockTime, dayAndTime, quantity } from '../format/format.ts'
 import { api } from '../live/api.ts'
 import { useFetched, useNow } from '../live/live-store.ts'
 import { useAsking } from '../live/use-asking.ts'
+import { Key } from '../parts/Key.tsx'
 import { Told } from '../parts/Told.tsx'
 import { RealMachine } from '../program/RealMachine.tsx'
 import { StandInTroubles } from '../program/StandInTroubles.tsx'
 import type { MachineRun } from '../program/use-machine-runs.ts'
-import { AFTER_BATH_MINUTES, CureChart } from './CureChart.tsx'
+import { AFTER_BATH_MINUTES, CureChart, CureLimits } from './CureChart.tsx'
 import { cureStepId, useJudgedCure } from './use-cure.ts'
 
 const verdictWords = {
@@ -60,6 +62,18 @@ export function LiveCure({
   const lastMinutes = last?.minutes ?? 0
   const start = Date.parse(run.startedAt)
   const stepId = forCase && cureStepId(forCase.job)
+  const going = !run.ended && !run.stoppedAt
+  // Judged, it is taken out now; while it goes on nothing cools yet.
+  const followed = useMemo(
+    () =>
+      (judgement?.followed ?? []).map(({ section, outcome }) => ({
+        section,
+        outcome: going
+          ? { ...outcome, curve: outcome.curve.filter(({ minutes }) => minutes <= lastMinutes) }
+          : outcome,
+      })),
+    [judgement, going, lastMinutes],
+  )
   const does = (path: string, body: object = {}) =>
     asking(() => api(`/machine-runs/${run.runId}/${path}`, { body }))
   return (
@@ -67,28 +81,43 @@ export function LiveCure({
       <section className="card-flat p-3" aria-label="Curves">
         <CureChart
           program={run.program}
-          followed={judgement?.followed ?? []}
+          followed={followed}
+          going={going}
           measured={run.measured}
           startAt={start}
           untilMinutes={Math.max(programMinutes(run.program), lastMinutes) + AFTER_BATH_MINUTES}
         />
+        <p className="flex flex-wrap gap-x-5 px-2 text-sm font-semibold">
+          <Key
+            colour="var(--metal)"
+            words={going ? 'bath as read, - - as set' : 'bath as read, - - out of it'}
+          />
+          {sections.map((section) => (
+            <Key
+              key={section.shape}
+              colour={section.shape === 'sheet' ? 'var(--resin)' : 'var(--color-error)'}
+              words={`${sectionName(section)}, by that`}
+            />
+          ))}
+        </p>
+        <CureLimits />
       </section>
       <section className="card-flat grid content-start gap-2 p-4" aria-label="The bath">
         <output className="figures text-6xl leading-none font-bold" aria-label="Bath shows">
           {last ? quantity(Math.round(last.celsius), 'celsius', units) : 'no reading'}
         </output>
         <p>
-          {run.machine}, {last && `set ${quantity(Math.round(last.setCelsius), 'celsius', units)}, `}
-          {run.stoppedAt
-            ? `out ${dayAndTime(Date.parse(run.stoppedAt), now)}`
-            : run.ended
-              ? `program over since ${dayAndTime(Date.parse(run.endsAt), now)}`
-              : `out about ${dayAndTime(Date.parse(run.endsAt), now)}`}
+          {run.machine}
+          {last && `, set ${quantity(Math.round(last.setCelsius), 'celsius', units)}`}
+        </p>
+        <p>
+          {run.stoppedAt ? 'out ' : run.ended ? 'program over since ' : 'out about '}
+          <b className="figures text-3xl">{dayAndTime(Date.parse(run.stoppedAt ?? run.endsAt), now)}</b>
         </p>
         <RealMachine run={run} />
         <OtherFlasks run={run} forCase={forCase} />
         {judged && !judged.ok && <Told tone="error">{judged.sentence}</Told>}
-        {judgement && (run.ended || run.stoppedAt || judgement.verdict === 'porous') && (
+        {judgement && (!going || judgement.verdict === 'porous') && (
           <div role="status" aria-label="What the curve says">
             <p className={`text-3xl font-bold ${judgement.verdict === 'accept' ? '' : 'text-error'}`}>
               {verdictWords[judgement.verdict]}
@@ -100,7 +129,7 @@ export function LiveCure({
           <IntoRecord
             forCase={forCase}
             stepId={stepId}
-            quiet={!run.ended && !run.stoppedAt}
+            quiet={going}
             figures={[
               {
                 kind: 'sheet',

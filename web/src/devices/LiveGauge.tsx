@@ -40,6 +40,7 @@ export function LiveGauge({
   const word = pressWord(gauge, limits)
   const { leastKilopascals, mostKilopascals } = limits
   const { unit, fromStored } = displayUnit('kilopascals', units)
+  const ready = press.held && word !== undefined && word !== 'close'
   const take = async () => {
     const taken = await asking(() => api<{ kilopascals: number }>('/devices/press/take', { body: {} }))
     if (taken) onTake(taken.kilopascals)
@@ -75,13 +76,8 @@ export function LiveGauge({
         <Told tone="error">{`${press.fault ?? 'The press says nothing.'} Read its gauge and type it.`}</Told>
       )}
       <div className="mt-2 flex flex-wrap gap-2">
-        <button
-          type="button"
-          className="act"
-          onClick={() => void take()}
-          disabled={!press.held || !press.kilopascals}
-        >
-          Take {press.held && press.kilopascals ? quantity(press.kilopascals, 'kilopascals', units) : 'it'}
+        <button type="button" className="act" onClick={() => void take()} disabled={!ready}>
+          Take {ready ? quantity(press.kilopascals ?? 0, 'kilopascals', units) : 'it'}
         </button>
         {press.standIn && <PressHand connected={press.connected} />}
       </div>

@@ -117,7 +117,7 @@ export const dentureCuring: readonly TemplateStep[] = [
     stage: 'pack',
     kind: 'attended',
     how: [
-      'Sheet between, first closing gentle, later ones slowly to about 1500 psi.',
+      'Sheet between, first closing gentle, later ones slowly to about 10 300 kPa (1500 psi).',
       'Open, cut the flash, fill gaps with the trimmings.',
       'Enter every closure; repeat until no flash shows.',
     ],
@@ -142,14 +142,14 @@ export const dentureCuring: readonly TemplateStep[] = [
     name: 'Final closure',
     stage: 'pack',
     kind: 'attended',
-    how: ['Without the sheet, slowly to about 3000 psi.', 'Clamp.'],
+    how: ['Without the sheet, slowly to about 20 700 kPa (3000 psi).', 'Clamp.'],
     why: 'Metal on metal: nothing opens the bite.',
     handsOnMinutes: 5,
     checks: [
       {
         id: 'final-pressure',
         name: 'Press gauge',
-        how: 'Close slowly to about 3000 psi on the gauge.',
+        how: 'Read it once it holds.',
         kind: 'measure',
         quantity: 'kilopascals',
         min: final.leastKilopascals,
