@@ -64,6 +64,8 @@ const LONGEST_MINUTES = 24 * 60
  */
 @Injectable()
 export class MachineRuns {
+  private readonly days = new Map<string, { readonly key: string; readonly day: MachineRun }>()
+
   constructor(
     private readonly dataSource: DataSource,
     private readonly queue: WriteQueue,
@@ -81,6 +83,8 @@ export class MachineRuns {
       where: [{ stoppedAt: IsNull() }, { stoppedAt: MoreThan(since) }],
       order: { startedAt: 'DESC' },
     })
+    for (const runId of this.days.keys())
+      if (!rows.some((row) => row.runId === runId)) this.days.delete(runId)
     return Promise.all(rows.map((row) => this.shown(row)))
   }
 
@@ -200,23 +204,37 @@ export class MachineRuns {
     return Math.min(LONGEST_MINUTES, Math.max(0, (until - Date.parse(startedAt)) / MINUTE))
   }
 
-  private async follow(row: MachineRunRow, minutes = this.minutesOf(row)): Promise<MachineRun> {
+  /**
+   * A stand-in followed for a whole day, of which the hours so far are a part. It is the same at every look until something
+   * goes wrong with it, so it is worked out once.
+   */
+  private async wholeDay(row: MachineRunRow): Promise<MachineRun> {
     const own = (await this.settings.list<LabEquipment>('equipment')).find(
       ({ kind, name }) => kind === row.kind && name === row.machine,
     )
-    return runMachine(
-      row.program as TemperatureProgram,
-      natureOf(row.kind, own && 'timeConstantMinutes' in own ? own.timeConstantMinutes : undefined),
-      row.troubles as MachineTrouble[],
-      minutes,
-      seededRandom(row.seed),
-    )
+    const tau = own && 'timeConstantMinutes' in own ? own.timeConstantMinutes : undefined
+    const troubles = row.troubles as MachineTrouble[]
+    const key = `${troubles.length} ${tau}`
+    const known = this.days.get(row.runId)
+    if (known?.key === key) return known.day
+    const program = row.program as TemperatureProgram
+    const random = seededRandom(row.seed)
+    const day = runMachine(program, natureOf(row.kind, tau), troubles, LONGEST_MINUTES, random)
+    this.days.set(row.runId, { key, day })
+    return day
+  }
+
+  private async follow(row: MachineRunRow): Promise<MachineRun> {
+    const until = this.minutesOf(row)
+    const { moments, endMinutes } = await this.wholeDay(row)
+    const ended = endMinutes !== undefined && endMinutes <= until
+    return { moments: moments.filter(({ minutes }) => minutes <= until), ...(ended ? { endMinutes } : {}) }
   }
 
   /** What is set and known today, run on: an end that lies ahead is only likely. */
   private async endMinutes(row: MachineRunRow): Promise<number> {
     if (!row.standIn) return programMinutes(row.program as TemperatureProgram)
-    const { endMinutes } = await this.follow(row, LONGEST_MINUTES)
+    const { endMinutes } = await this.wholeDay(row)
     return endMinutes ?? programMinutes(row.program as TemperatureProgram)
   }
 
