@@ -18,6 +18,7 @@ const app = await createApp(
     clockControl: true,
     balance: 'stand-in',
     dispenser: 'stand-in',
+    press: 'stand-in',
     furnace: 'stand-in',
     bath: 'stand-in',
     webFolder,

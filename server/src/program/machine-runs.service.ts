@@ -64,6 +64,7 @@ const LONGEST_MINUTES = 24 * 60
  */
 @Injectable()
 export class MachineRuns {
+  /** Stand-ins, each followed for a day; `key` says with which troubles. */
   private readonly days = new Map<string, { readonly key: string; readonly day: MachineRun }>()
 
   constructor(
