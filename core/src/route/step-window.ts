@@ -1,5 +1,6 @@
 import { type JobState, recordedSheet } from './case-state.ts'
 import type { RouteStep } from './route-template.ts'
+import { judgeSheet } from './sheet-rules.ts'
 import type { SheetOf } from './step-sheet.ts'
 
 const MINUTE = 60_000
@@ -27,9 +28,8 @@ export function stepWindow(job: JobState, step: RouteStep): StepWindow | undefin
   const state = job.steps[step.id]
   if (state?.status === 'running' && state.startedAt && step.wait) {
     const window = windowFrom('finish', Date.parse(state.startedAt), step.wait)
-    // A curve on record says more than the usual hours: it may be short of them and good, or be sent back all the same.
-    const judged = state.sheets.some(({ sheet }) => sheet.kind === 'cure' || sheet.kind === 'burnout')
-    return judged ? { ...window, goodFrom: window.from } : window
+    // A curve on record that is good says more than the usual hours: it may be short of them.
+    return curveIsGood(job, step) ? { ...window, goodFrom: window.from } : window
   }
   if (state?.status === 'running' && state.startedAt && step.dueBackOf)
     return dueBackWindow(job, Date.parse(state.startedAt), step.dueBackOf)
@@ -38,6 +38,14 @@ export function stepWindow(job: JobState, step: RouteStep): StepWindow | undefin
     if (before?.finishedAt) return windowFrom('start', Date.parse(before.finishedAt), step.startWindow)
   }
   return undefined
+}
+
+function curveIsGood(job: JobState, step: RouteStep): boolean {
+  return (step.sheets ?? []).some((sheet) => {
+    if (sheet.kind !== 'cure' && sheet.kind !== 'burnout') return false
+    const data = recordedSheet(job, { stepId: step.id, sheetId: sheet.id })
+    return data !== undefined && judgeSheet(sheet, data, () => undefined).outcome.verdict === 'pass'
+  })
 }
 
 /**
