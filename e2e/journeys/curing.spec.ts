@@ -194,3 +194,52 @@ test('clear clasps, three ways: moist strips, a bare face, a cloudy clasp', asyn
       await bringTo(page, request, 'deliver')
     })
 })
+
+test('baths and flasks of the lab: refused while they make no sense, then offered where they are needed', async ({
+  page,
+}) => {
+  await page.goto('/shelf')
+  await page.getByRole('radio', { name: 'Equipment' }).locator('..').click()
+  const form = page.getByRole('form', { name: 'New equipment' })
+  const list = page.getByRole('region', { name: 'Equipment' })
+  const add = async (kind: string, name: string, figures: Readonly<Record<string, string>>) => {
+    await form.getByRole('radio', { name: kind, exact: true }).locator('..').click()
+    await form.getByLabel('Name in this lab').fill(name)
+    for (const [label, value] of Object.entries(figures)) await form.getByLabel(label).fill(value)
+    await form.getByRole('button', { name: 'Store' }).click()
+  }
+  await add('Curing bath', 'Bath in the yard', { 'Cools by 63 % in': '0', 'Flasks it takes': '6' })
+  await expect(form).toContainText('Enter a number above 0 and at most 1440.')
+  await expect(form.getByLabel('Name in this lab')).toHaveValue('Bath in the yard')
+  await form.getByLabel('Cools by 63 % in').fill('170')
+  await form.getByRole('button', { name: 'Store' }).click()
+  await expect(list).toContainText('cools by 63 % in 170 min, flasks it takes 6')
+  await add('Flask', 'Flask with a dent', { 'Lower half': '5', 'Ring above': '190', 'Ring, high': '31' })
+  await expect(form).toContainText('enter a number from 20 to 1000')
+  await form.getByLabel('Lower half').fill('150')
+  await form.getByRole('button', { name: 'Store' }).click()
+  await expect(list).toContainText('Flask with a dent')
+  await test.step('the bath is one to start', async () => {
+    await page.goto('/cure')
+    await page.getByLabel('Bath', { exact: true }).selectOption('Bath in the yard')
+    await page.getByRole('button', { name: 'Start Bath in the yard now' }).click()
+    await expect(page.getByLabel('Bath shows')).toContainText('°C')
+    await page.getByRole('button', { name: 'Take the flasks out' }).click()
+    await expect(page.getByRole('button', { name: /^Start Bath/ })).toBeVisible()
+  })
+  await test.step('the flask brings its water along: 150 mL less a cast of 0.8 · 60 · 65 · 20 mm', async () => {
+    await page.goto('/mix?material=model-plaster')
+    const much = page.getByRole('region', { name: 'How much' })
+    await much.getByRole('radio', { name: 'Flask' }).locator('..').click()
+    await much.getByRole('combobox', { name: 'Flask' }).selectOption('Flask with a dent')
+    await expect(much.getByLabel('Lower half')).toBeHidden()
+    for (const [label, value] of [
+      ['Cast to land', '20'],
+      ['Cast long', '60'],
+      ['Cast wide', '65'],
+      ['Cusps', '26'],
+    ] as const)
+      await much.getByLabel(label).fill(value)
+    await expect(much).toContainText('87.6 cm3 to fill')
+  })
+})
