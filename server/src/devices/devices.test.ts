@@ -203,6 +203,30 @@ describe('over HTTP', () => {
     expect((await on.post('/devices/press/take', {}).expect(409)).body.code).toBe('press-not-reached')
     expect((await on.post('/devices/stand-in/press', { does: 'kick' }).expect(422)).body.field).toBe('does')
   })
+  it('goes on without a device that is not there, says so, and hears it once it comes', async () => {
+    const late = createServer((socket) => {
+      spoken.add(socket)
+      socket.write('GAUGE 9871 kPa HELD\n')
+    })
+    await new Promise<void>((ready) => late.listen(0, '127.0.0.1', ready))
+    const { port } = late.address() as AddressInfo
+    await new Promise((closed) => late.close(closed))
+    server = await TestServer.open({ press: { host: '127.0.0.1', port } })
+    const on = server
+    const refused = (await on.post('/devices/press/take', {}).expect(409)).body
+    expect(refused).toMatchObject({
+      code: 'press-not-reached',
+      detail: 'The gauge of the press is not reached.',
+    })
+    await new Promise<void>((ready) => late.listen(port, '127.0.0.1', ready))
+    const taken = await until(
+      async () => await on.post('/devices/press/take', {}),
+      ({ status }) => status === 200,
+    )
+    expect(taken.body).toEqual({ kilopascals: 9871 })
+    for (const socket of spoken) socket.destroy()
+    late.close()
+  })
   it('without a press its gauge is typed', async () => {
     server = await TestServer.open()
     expect((await server.post('/devices/press/take', {}).expect(404)).body.code).toBe('no-press')

@@ -24,9 +24,12 @@ export class NetworkLink implements DeviceLink {
   private connect(): void {
     const socket = createConnection({ host: this.host, port: this.port })
     this.socket = socket
-    createInterface({ input: socket }).on('line', (line) => this.lines.next(line))
-    // An error is followed by close; the missing lines tell the screens.
-    socket.on('error', () => undefined)
+    // An error is followed by close; the missing lines tell the screens. The reader of lines passes it on, and would end the server.
+    const nothing = () => undefined
+    createInterface({ input: socket })
+      .on('line', (line) => this.lines.next(line))
+      .on('error', nothing)
+    socket.on('error', nothing)
     socket.on('close', () => {
       if (this.closed) return
       this.again = setTimeout(() => this.connect(), AGAIN_MILLIS)

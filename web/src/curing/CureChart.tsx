@@ -71,13 +71,10 @@ export function CureChart({
     ? measured.map(({ minutes, celsius }) => [minutes, celsius] as const)
     : [[0, program.startCelsius], ...stretches.flatMap(cornersOf)]
   const last = measured?.at(-1)
-  const ahead =
-    going && last
-      ? [
-          [last.minutes, last.celsius] as const,
-          ...stretches.flatMap(cornersOf).filter(([minutes]) => minutes > last.minutes),
-        ]
-      : []
+  const ahead = [
+    last ? ([last.minutes, last.celsius] as const) : ([0, program.startCelsius] as const),
+    ...stretches.flatMap(cornersOf).filter(([minutes]) => minutes > (last?.minutes ?? 0)),
+  ]
   const cooling = (curveOf?.outcome.curve ?? [])
     .filter(({ minutes }) => minutes > (curveOf?.outcome.bathMinutes ?? 0))
     .map(({ minutes, bathCelsius }) => [minutes, bathCelsius] as const)
