@@ -1,4 +1,4 @@
-import type { PressLimits } from '../devices/index.ts'
+import { type PressLimits, TOUCHING_KILOPASCALS } from '../devices/index.ts'
 import { DomainError, requireWithin } from '../refusal/index.ts'
 
 /** One closing of the flask in the press, and what the mould showed when it was opened. */
@@ -27,9 +27,8 @@ export interface ClosuresJudged {
   readonly remarks: readonly string[]
 }
 
-/** A gentle closing ends at this share of the least pressure of a trial closure, and begins where the press touches (our choice). */
+/** A gentle closing ends at this share of the least pressure of a trial closure (our choice). */
 const GENTLE_SHARE = 0.5
-const TOUCHING_KILOPASCALS = 200
 
 /** Within which readings a first, gentle closing ends. */
 export function gentleLimits({ leastKilopascals }: PressLimits): PressLimits {

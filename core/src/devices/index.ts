@@ -24,4 +24,5 @@ export {
   type PressLimits,
   type PressWord,
   pressWord,
+  TOUCHING_KILOPASCALS,
 } from './press-guide.ts'

@@ -19,7 +19,7 @@ export type PressWord = 'close' | 'slower' | 'hold' | 'more' | 'right' | 'letOff
 /** Faster than this the dough has no time to flow, kPa/s: the trial pressure in half a minute (our choice). */
 export const FASTEST_KILOPASCALS_PER_SECOND = 350
 /** Below this the press only touches, kPa (our choice). */
-const TOUCHING_KILOPASCALS = 200
+export const TOUCHING_KILOPASCALS = 200
 /** The rise is judged over this long, ms (choice). */
 const RISE_WINDOW_MILLIS = 1500
 

@@ -8,6 +8,7 @@ export {
 export {
   checkMeasured,
   insideCelsius,
+  isPlausibleCelsius,
   keptReadings,
   type MeasuredPoint,
   type MeasuredRun,

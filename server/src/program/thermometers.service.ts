@@ -1,5 +1,5 @@
-import { Inject, Injectable, type OnApplicationBootstrap, type OnModuleDestroy } from '@nestjs/common'
-import { type MeasuredPoint, readThermometerLine } from '@yentrik/core'
+import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnModuleDestroy } from '@nestjs/common'
+import { isPlausibleCelsius, type MeasuredPoint, readThermometerLine } from '@yentrik/core'
 import { DataSource, IsNull } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
 import { MachineReadingRow, MachineRunRow } from '../database/entities.ts'
@@ -25,6 +25,7 @@ interface Followed {
 @Injectable()
 export class Thermometers implements OnApplicationBootstrap, OnModuleDestroy {
   private readonly heard: ReadonlyMap<HeatedKind, HeardReading>
+  private readonly log = new Logger('Thermometers')
   private readonly followed = new Map<HeatedKind, Followed>()
 
   constructor(
@@ -40,9 +41,7 @@ export class Thermometers implements OnApplicationBootstrap, OnModuleDestroy {
         if (!setting || setting === 'stand-in') return []
         const link = new NetworkLink(kind, setting.host, setting.port)
         const unreached = `The thermometer of the ${kind} is not reached.`
-        return [
-          [kind, new HeardReading(link, thermometerSays, unreached, () => void this.note(kind))] as const,
-        ]
+        return [[kind, new HeardReading(link, thermometerSays, unreached, () => this.note(kind))] as const]
       }),
     )
   }
@@ -63,7 +62,7 @@ export class Thermometers implements OnApplicationBootstrap, OnModuleDestroy {
 
   follow(kind: HeatedKind, { runId, startedAt }: MachineRunRow, noted = -1): void {
     this.followed.set(kind, { runId, startedAt: Date.parse(startedAt), noted })
-    void this.note(kind)
+    this.note(kind)
   }
 
   stop(runId: string): void {
@@ -78,17 +77,18 @@ export class Thermometers implements OnApplicationBootstrap, OnModuleDestroy {
     return rows.map(({ minutes, celsius }) => ({ minutes, celsius }))
   }
 
-  private async note(kind: HeatedKind): Promise<void> {
+  private note(kind: HeatedKind): void {
     const run = this.followed.get(kind)
     const { connected, value, fault } = this.state(kind) ?? {}
     if (!run || !connected || value === undefined || fault) return
     const minutes = Math.floor((this.clock.now() - run.startedAt) / MINUTE)
     if (minutes <= run.noted || minutes > LONGEST_MINUTES) return
     run.noted = minutes
-    await this.queue.write((manager) =>
-      manager.insert(MachineReadingRow, { runId: run.runId, minutes, celsius: value }),
-    )
-    this.live.tell({ kind: 'machines' })
+    this.queue
+      .write((manager) => manager.insert(MachineReadingRow, { runId: run.runId, minutes, celsius: value }))
+      .then(() => this.live.tell({ kind: 'machines' }))
+      // A minute that could not be kept is a gap in the curve, no reason to end the server.
+      .catch((error: unknown) => this.log.error(`The reading of minute ${minutes} was not kept: ${error}`))
   }
 
   onModuleDestroy(): void {
@@ -98,6 +98,9 @@ export class Thermometers implements OnApplicationBootstrap, OnModuleDestroy {
 
 function thermometerSays(text: string): HeardLine {
   const line = readThermometerLine(text)
-  if (line.kind === 'temperature') return { value: line.celsius, steady: true }
+  if (line.kind === 'temperature')
+    return isPlausibleCelsius(line.celsius)
+      ? { value: line.celsius, steady: true }
+      : { fault: `The thermometer reads ${line.celsius} °C, which cannot be right.` }
   return line.kind === 'fault' ? { fault: `The thermometer says: ${line.words}.` } : undefined
 }

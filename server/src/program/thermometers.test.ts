@@ -94,5 +94,18 @@ describe('the thermometer of a real bath', () => {
     )
     expect(broken.fault).toBe('The thermometer says: sensor open.')
     expect(broken.measured).toEqual([])
+    // A thermocouple that has come off reads far beyond: one such reading would spoil the whole curve.
+    const off = await until(
+      'TEMPERATURE 2047 C',
+      () => run(runId),
+      ({ fault }) => fault?.includes('2047'),
+    )
+    expect(off.measured).toEqual([])
+    const back = await until(
+      'TEMPERATURE 23 C',
+      () => run(runId),
+      ({ measured }) => measured.length === 1,
+    )
+    expect(back.fault).toBeUndefined()
   })
 })
