@@ -63,13 +63,14 @@ export function StartBath({
     if (card?.kind === 'bath' && own.length + along.length > card.mostFlasks)
       return tell(`${machine} takes ${card.mostFlasks} at most: leave some out, or take another.`)
     return asking(async () => {
+      await api('/machine-runs', {
+        body: { kind: 'bath', machine, program, loads: [...own, ...along] },
+      })
+      // Only what really runs is noted: the bath may be refused, as one that is on already.
       if (bad && forCase && stepId) {
         const text = `The bath is run against advice: ${reason.trim()}`
         await forCase.hand.give({ type: 'note', jobId: forCase.job.jobId, stepId, text })
       }
-      await api('/machine-runs', {
-        body: { kind: 'bath', machine, program, loads: [...own, ...along] },
-      })
     })
   }
   return (
