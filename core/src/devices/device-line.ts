@@ -6,8 +6,7 @@ export type BalanceLine =
   | { readonly kind: 'weight'; readonly grams: number; readonly settled: boolean }
   | { readonly kind: 'tared' }
   | { readonly kind: 'overload' }
-  | { readonly kind: 'fault'; readonly words: string }
-  | { readonly kind: 'notUnderstood'; readonly line: string }
+  | OtherLine
 
 /** A line from a balance: `WEIGHT 57.31 g MOVING`, `WEIGHT 100.02 g SETTLED`, `TARED`, `OVERLOAD`, `FAULT words`. */
 export function readBalanceLine(line: string): BalanceLine {
@@ -16,8 +15,7 @@ export function readBalanceLine(line: string): BalanceLine {
   if (weight) return { kind: 'weight', grams: Number(weight[1]), settled: weight[2] === 'SETTLED' }
   if (text === 'TARED') return { kind: 'tared' }
   if (text === 'OVERLOAD') return { kind: 'overload' }
-  if (text.startsWith('FAULT ')) return { kind: 'fault', words: text.slice(6) }
-  return { kind: 'notUnderstood', line: text }
+  return faultOrNot(text)
 }
 
 /** The line that a balance sends for a weight, to a hundredth of a gram. */
@@ -28,30 +26,26 @@ export function weightLine(grams: number, settled: boolean): string {
 export type DispenserLine =
   | { readonly kind: 'giving'; readonly millilitres: number }
   | { readonly kind: 'given'; readonly millilitres: number }
-  | { readonly kind: 'fault'; readonly words: string }
-  | { readonly kind: 'notUnderstood'; readonly line: string }
+  | OtherLine
 
 /** A line from a dispenser: `GIVING 12.1 mL`, `GIVEN 23.0 mL`, `FAULT words`. */
 export function readDispenserLine(line: string): DispenserLine {
   const text = line.trim()
   const amount = /^(GIVING|GIVEN) (\d{1,5}(?:\.\d{1,3})?) mL$/.exec(text)
   if (amount) return { kind: amount[1] === 'GIVEN' ? 'given' : 'giving', millilitres: Number(amount[2]) }
-  if (text.startsWith('FAULT ')) return { kind: 'fault', words: text.slice(6) }
-  return { kind: 'notUnderstood', line: text }
+  return faultOrNot(text)
 }
 
 export type GaugeLine =
   | { readonly kind: 'gauge'; readonly kilopascals: number; readonly held: boolean }
-  | { readonly kind: 'fault'; readonly words: string }
-  | { readonly kind: 'notUnderstood'; readonly line: string }
+  | OtherLine
 
 /** A line from the gauge of a press: `GAUGE 10342 kPa MOVING`, `GAUGE 10342 kPa HELD`, `FAULT words`. */
 export function readGaugeLine(line: string): GaugeLine {
   const text = line.trim()
   const gauge = /^GAUGE (\d{1,5}(?:\.\d{1,2})?) kPa (MOVING|HELD)$/.exec(text)
   if (gauge) return { kind: 'gauge', kilopascals: Number(gauge[1]), held: gauge[2] === 'HELD' }
-  if (text.startsWith('FAULT ')) return { kind: 'fault', words: text.slice(6) }
-  return { kind: 'notUnderstood', line: text }
+  return faultOrNot(text)
 }
 
 /** The line that the gauge of a press sends, to a kilopascal. */
@@ -59,16 +53,23 @@ export function gaugeLine(kilopascals: number, held: boolean): string {
   return `GAUGE ${kilopascals.toFixed(0)} kPa ${held ? 'HELD' : 'MOVING'}`
 }
 
-export type ThermometerLine =
-  | { readonly kind: 'temperature'; readonly celsius: number }
-  | { readonly kind: 'fault'; readonly words: string }
-  | { readonly kind: 'notUnderstood'; readonly line: string }
+export type ThermometerLine = { readonly kind: 'temperature'; readonly celsius: number } | OtherLine
 
 /** A line from the thermometer of a furnace or a bath: `TEMPERATURE 73.4 C`, `FAULT words`. */
 export function readThermometerLine(line: string): ThermometerLine {
   const text = line.trim()
   const read = /^TEMPERATURE (-?\d{1,4}(?:\.\d{1,3})?) C$/.exec(text)
   if (read) return { kind: 'temperature', celsius: Number(read[1]) }
-  if (text.startsWith('FAULT ')) return { kind: 'fault', words: text.slice(6) }
-  return { kind: 'notUnderstood', line: text }
+  return faultOrNot(text)
+}
+
+/** What any device may say besides: that something is wrong, or a line that is none of ours. */
+type OtherLine =
+  | { readonly kind: 'fault'; readonly words: string }
+  | { readonly kind: 'notUnderstood'; readonly line: string }
+
+function faultOrNot(text: string): OtherLine {
+  return text.startsWith('FAULT ')
+    ? { kind: 'fault', words: text.slice(6) }
+    : { kind: 'notUnderstood', line: text }
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { type ArmCard, usualRings } from '../casting/index.ts'
-import { checkEquipment, type LabEquipment } from './index.ts'
+import { checkEquipment, checkFlasks, type LabEquipment } from './index.ts'
 
 describe('equipment of the lab', () => {
   const arm: ArmCard = {
@@ -33,6 +33,10 @@ describe('equipment of the lab', () => {
   ])('refuses %j', (equipment, code) =>
     expect(() => checkEquipment(equipment)).toThrow(expect.objectContaining({ code })),
   )
+  it('a bath takes as many flasks as go in, and no more', () => {
+    checkFlasks(bath, 4)
+    expect(() => checkFlasks(bath, 5)).toThrow(expect.objectContaining({ code: 'bath-full' }))
+  })
   it('takes the usual rings, an arm and a bath and a flask as they are', () => {
     for (const ring of usualRings) checkEquipment({ kind: 'ring', ...ring })
     checkEquipment({ kind: 'arm', ...arm })

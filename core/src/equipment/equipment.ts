@@ -34,6 +34,17 @@ export type LabEquipment =
   | ({ readonly kind: 'flask' } & FlaskCard)
 export type EquipmentKind = LabEquipment['kind']
 
+/** Refuses more flasks than go into a bath. @throws {DomainError} `bath-full` */
+export function checkFlasks({ name, mostFlasks }: BathCard, flasks: number): void {
+  if (flasks > mostFlasks)
+    throw new DomainError(
+      'bath-full',
+      `${name} takes ${mostFlasks} at most.`,
+      'Leave some out, or take another.',
+      'loads',
+    )
+}
+
 /** Refuses equipment whose measures make no sense. @throws {DomainError} `equipment`, `ring`, `reading-not-plausible`, `name-missing` */
 export function checkEquipment(equipment: LabEquipment): void {
   if (equipment.name.trim() === '')

@@ -1,6 +1,7 @@
 export {
   type BathCard,
   checkEquipment,
+  checkFlasks,
   type EquipmentKind,
   type FlaskCard,
   type FurnaceCard,

@@ -1,6 +1,6 @@
 import { seededRandom, weightLine } from '@yentrik/core'
-import { Subject } from 'rxjs'
 import type { DeviceLink } from './device-link.ts'
+import { StandInDevice } from './stand-in-device.ts'
 
 /** Most that the pan carries, g. */
 const CAPACITY_GRAMS = 610
@@ -26,9 +26,8 @@ export type StandInHand =
  * A balance that is not there: it lags, trembles, drifts, settles, can be overloaded and unplugged, as real ones do.
  * `tick` moves it on; in daily use a timer calls it, in tests the test does.
  */
-export class StandInBalance implements DeviceLink {
+export class StandInBalance extends StandInDevice implements DeviceLink {
   readonly name = 'Stand-in balance'
-  readonly lines = new Subject<string>()
   private readonly random = seededRandom(20)
   private onPan = 0
   private falling = 0
@@ -39,16 +38,6 @@ export class StandInBalance implements DeviceLink {
   private pouring = 0
   private upTo = Number.POSITIVE_INFINITY
   private plugged = true
-  private timer?: NodeJS.Timeout
-
-  /** @param speed how much faster than real it runs */
-  constructor(readonly speed: number) {}
-
-  run(): this {
-    this.timer = setInterval(() => this.tick(0.1 * this.speed), 100)
-    this.timer.unref()
-    return this
-  }
 
   tick(seconds: number): void {
     if (this.pouring > 0) {
@@ -111,10 +100,5 @@ export class StandInBalance implements DeviceLink {
         this.tare = 0
         this.drift = 0
     }
-  }
-
-  close(): void {
-    clearInterval(this.timer)
-    this.lines.complete()
   }
 }

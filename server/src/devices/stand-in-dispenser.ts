@@ -1,27 +1,17 @@
 import { seededRandom } from '@yentrik/core'
-import { Subject } from 'rxjs'
 import type { DeviceLink } from './device-link.ts'
+import { StandInDevice } from './stand-in-device.ts'
 
 const FLOW_MILLILITRES_PER_SECOND = 5
 const TANK_MILLILITRES = 2000
 
 /** A water dispenser that is not there: it gives at a pace, misses by a drop, and runs empty. */
-export class StandInDispenser implements DeviceLink {
+export class StandInDispenser extends StandInDevice implements DeviceLink {
   readonly name = 'Stand-in dispenser'
-  readonly lines = new Subject<string>()
   private readonly random = seededRandom(21)
   private tank = TANK_MILLILITRES
   private wanted = 0
   private given = 0
-  private timer?: NodeJS.Timeout
-
-  constructor(readonly speed: number) {}
-
-  run(): this {
-    this.timer = setInterval(() => this.tick(0.1 * this.speed), 100)
-    this.timer.unref()
-    return this
-  }
 
   tick(seconds: number): void {
     if (this.wanted === 0) return
@@ -44,10 +34,5 @@ export class StandInDispenser implements DeviceLink {
     if (!asked) return
     this.wanted = Number(asked[1])
     this.given = 0
-  }
-
-  close(): void {
-    clearInterval(this.timer)
-    this.lines.complete()
   }
 }

@@ -1,6 +1,6 @@
 import { gaugeLine, seededRandom } from '@yentrik/core'
-import { Subject } from 'rxjs'
 import type { DeviceLink } from './device-link.ts'
+import { StandInDevice } from './stand-in-device.ts'
 
 /** Dough gives way under the press: this share of the pressure goes, with this time constant (choice). */
 const GIVES_WAY = 0.15
@@ -22,9 +22,8 @@ export type PressHand =
   | { readonly does: 'plugIn' }
 
 /** The gauge of a press that is not there: it lags and trembles, and sinks while the dough flows, as real ones do. */
-export class StandInPress implements DeviceLink {
+export class StandInPress extends StandInDevice implements DeviceLink {
   readonly name = 'Stand-in press'
-  readonly lines = new Subject<string>()
   private readonly random = seededRandom(22)
   private force = 0
   /** To which it sinks. */
@@ -34,16 +33,6 @@ export class StandInPress implements DeviceLink {
   private upTo = ENDS_KILOPASCALS
   private quietSeconds = HELD_SECONDS
   private plugged = true
-  private timer?: NodeJS.Timeout
-
-  /** @param speed how much faster than real it runs */
-  constructor(readonly speed: number) {}
-
-  run(): this {
-    this.timer = setInterval(() => this.tick(0.1 * this.speed), 100)
-    this.timer.unref()
-    return this
-  }
 
   tick(seconds: number): void {
     const before = this.force
@@ -84,9 +73,4 @@ export class StandInPress implements DeviceLink {
 
   /** A gauge takes no orders. */
   send(): void {}
-
-  close(): void {
-    clearInterval(this.timer)
-    this.lines.complete()
-  }
 }

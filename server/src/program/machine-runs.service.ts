@@ -1,6 +1,7 @@
 import { randomInt, randomUUID } from 'node:crypto'
 import { Inject, Injectable } from '@nestjs/common'
 import {
+  checkFlasks,
   type LabEquipment,
   type MachineEnd,
   type MachineNature,
@@ -108,7 +109,7 @@ export class MachineRuns {
       )?.endsAt
   }
 
-  /** @throws {Refusal} `no-furnace`, `no-bath`, `machine-busy`, `thermometer-busy` */
+  /** @throws {Refusal} `no-furnace`, `no-bath`, `machine-busy`, `thermometer-busy` @throws {DomainError} `bath-full` */
   async start(
     kind: MachineRunRow['kind'],
     machine: string,
@@ -123,6 +124,8 @@ export class MachineRuns {
         `No ${kind} is connected.`,
         'Set it by hand, and enter what you read.',
       )
+    const card = await this.cardOf({ kind, machine })
+    if (card?.kind === 'bath') checkFlasks(card, loads.length)
     const row: MachineRunRow = {
       runId: randomUUID(),
       machine,
@@ -210,9 +213,7 @@ export class MachineRuns {
    * goes wrong with it, so it is worked out once.
    */
   private async wholeDay(row: MachineRunRow): Promise<MachineRun> {
-    const own = (await this.settings.list<LabEquipment>('equipment')).find(
-      ({ kind, name }) => kind === row.kind && name === row.machine,
-    )
+    const own = await this.cardOf(row)
     const tau = own && 'timeConstantMinutes' in own ? own.timeConstantMinutes : undefined
     const troubles = row.troubles as MachineTrouble[]
     const key = `${troubles.length} ${tau}`
@@ -223,6 +224,12 @@ export class MachineRuns {
     const day = runMachine(program, natureOf(row.kind, tau), troubles, LONGEST_MINUTES, random)
     this.days.set(row.runId, { key, day })
     return day
+  }
+
+  /** The machine as it stands on the list of the lab, if it does. */
+  private async cardOf({ kind, machine }: Pick<MachineRunRow, 'kind' | 'machine'>) {
+    const all = await this.settings.list<LabEquipment>('equipment')
+    return all.find((each) => each.kind === kind && each.name === machine)
   }
 
   private async follow(row: MachineRunRow): Promise<MachineRun> {

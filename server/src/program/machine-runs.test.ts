@@ -62,7 +62,7 @@ describe('work in a machine', () => {
     expect(source).toBe('common practice')
   })
   it('is ready when the machine should be done, later once the power was out, and as usual when it was stopped', async () => {
-    const { program } = curePresets.find(({ id }) => id === 'long-boil') ?? curePresets[1]!
+    const { program } = curePresets.find(({ id }) => id === 'long-boil')!
     const body = { kind: 'bath', machine: 'Bath', program, loads: [load()] }
     const { runId, startedAt } = (await server.post('/machine-runs', body).expect(201)).body
     const planned = await benchSays()
@@ -84,6 +84,15 @@ describe('work in a machine', () => {
       .post('/machine-runs', { kind: 'bath', machine: 'Other', program, loads: [other] })
       .expect(201)
     expect((await benchSays()).source).toBe('common practice')
+  })
+  it('is not put into a bath that is full', async () => {
+    const bath = { kind: 'bath', timeConstantMinutes: 150, mostFlasks: 1, source: 'timed here' }
+    await server.put('/equipment/Small', bath).expect(200)
+    const { program } = curePresets[0]!
+    const loads = [load(), { ...load(), jobId: 'job-2' }]
+    const body = { kind: 'bath', machine: 'Small', program, loads }
+    const { code, remedy } = (await server.post('/machine-runs', body).expect(422)).body
+    expect([code, remedy]).toEqual(['bath-full', 'Leave some out, or take another.'])
   })
   it('may be taken out early once its curve is on record, whatever the usual hours', async () => {
     const { body } = await server.get(`/cases/${caseId}`)

@@ -48,7 +48,7 @@ export function StartBath({
   forCase?: ForCase
 }) {
   const choice = useMachineChoice('bath')
-  const { runs, card, machine } = choice
+  const { runs, machine } = choice
   const others = useOtherFlasks(forCase, runs)
   const [ticked, setTicked] = useState<readonly string[]>([])
   const { told, tell, asking } = useAsking()
@@ -60,8 +60,6 @@ export function StartBath({
     const along = others
       .filter((other) => !bad && ticked.includes(keyOf(other)))
       .map((other) => ({ caseId: other.caseId, jobId: other.jobId, stepId: other.stepId }))
-    if (card?.kind === 'bath' && own.length + along.length > card.mostFlasks)
-      return tell(`${machine} takes ${card.mostFlasks} at most: leave some out, or take another.`)
     return asking(async () => {
       await api('/machine-runs', {
         body: { kind: 'bath', machine, program, loads: [...own, ...along] },

@@ -213,8 +213,8 @@ export function howMuch(entry: HowMuchEntry, card: Weighed, millilitresPerGram: 
   }
 
   function ofBase(arch: DentureBase['arch']): HowMuch {
-    const thicknessMillimetres = number('thickness', 'mm', 20)
-    const areaCm2 = entry.area.trim() === '' ? undefined : number('area', 'cm2', 100)
+    const thicknessMillimetres = number('thickness', 'mm', MOST)
+    const areaCm2 = entry.area.trim() === '' ? undefined : number('area', 'cm2', MOST)
     const waste = number('waste', '%', 300, true)
     if (Object.keys(faults).length > 0 || thicknessMillimetres === undefined) return { faults, source: '' }
     const base = { shape: 'base' as const, arch, thicknessMillimetres }

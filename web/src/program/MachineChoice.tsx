@@ -11,7 +11,7 @@ export function useMachineChoice(kind: 'furnace' | 'bath') {
   const busy = runs.filter(({ stoppedAt }) => stoppedAt === null).map(({ machine }) => machine)
   const card =
     cards.find(({ name }) => name === chosen) ?? cards.find(({ name }) => !busy.includes(name)) ?? cards[0]
-  return { cards, runs, card, choose, machine: card?.name ?? usualName[kind] } as const
+  return { cards, runs, choose, machine: card?.name ?? usualName[kind] } as const
 }
 const usualName = { furnace: 'Furnace', bath: 'Bath' } as const
 
