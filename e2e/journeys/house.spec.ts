@@ -1,3 +1,4 @@
+import { ChildServer } from '@yentrik/server/testing'
 import { shownStep, step, takeIn } from './bench-hand.ts'
 import { expect, type Page, test } from './lab.ts'
 import { caseAddress, prefer } from './screens.ts'
@@ -101,8 +102,7 @@ test('units, tooth numbers and variants are shown as this bench likes them', asy
 })
 
 test('an empty lab says how to begin, and its first person makes it theirs', async ({ browser }) => {
-  const { ServerInHand } = await import('./server-in-hand.ts')
-  const server = new ServerInHand(false)
+  const server = new ChildServer({})
   await server.start()
   const page = await (await browser.newContext({ baseURL: server.url })).newPage()
   try {

@@ -1,9 +1,9 @@
+import { ChildServer } from '@yentrik/server/testing'
 import { done, measure, start, step, takeIn, weigh, work } from './bench-hand.ts'
 import { expect, test } from './lab.ts'
-import { ServerInHand } from './server-in-hand.ts'
 
 test('a running timer keeps its end time through reload and restart of the server', async ({ browser }) => {
-  const server = new ServerInHand(true)
+  const server = new ChildServer({ YENTRIK_DEMO: '1', YENTRIK_CLOCK_CONTROL: '1' })
   await server.start()
   const context = await browser.newContext({ baseURL: server.url })
   const page = await context.newPage()

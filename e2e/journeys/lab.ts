@@ -1,12 +1,12 @@
 import { test as base } from '@playwright/test'
-import { ServerInHand } from './server-in-hand.ts'
+import { ChildServer } from '@yentrik/server/testing'
 
 /** A demo lab for each worker of the tests: journeys move its clock, and must not move each other's. */
-export const test = base.extend<object, { readonly lab: ServerInHand }>({
+export const test = base.extend<object, { readonly lab: ChildServer }>({
   lab: [
     // biome-ignore lint/correctness/noEmptyPattern: the runner reads which parts are asked for out of the pattern
     async ({}, use) => {
-      const lab = new ServerInHand(true, { YENTRIK_DEVICE_SPEED: '5', TZ: 'Europe/Vienna' })
+      const lab = new ChildServer({ YENTRIK_DEMO: '1', YENTRIK_DEVICE_SPEED: '5', TZ: 'Europe/Vienna' })
       await lab.start()
       await use(lab)
       await lab.remove()

@@ -2,8 +2,8 @@ import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import { inventedPair } from '@yentrik/core'
 import request from 'supertest'
-import { TestServer } from './server-test.ts'
 import { settingsFrom } from './settings/server-settings.ts'
+import { TestServer } from './testing/test-server.ts'
 
 let server: TestServer
 beforeAll(async () => {

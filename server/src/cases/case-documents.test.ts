@@ -1,7 +1,7 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import type { CaseSummary } from '@yentrik/core'
-import { TestServer } from '../server-test.ts'
+import { TestServer } from '../testing/test-server.ts'
 import type { CaseDocument } from './case-document.schema.ts'
 
 /** Documents of the demo lab, which has every kind of event, taken into an empty lab. */

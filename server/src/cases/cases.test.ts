@@ -1,6 +1,6 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
-import { intake, TestServer } from '../server-test.ts'
+import { intake, TestServer } from '../testing/test-server.ts'
 
 const first = { type: 'startStep', jobId: 'job-1', stepId: 'disinfect-impression' }
 const hold = { type: 'hold', reason: 'clinic calls back' }

@@ -9,7 +9,7 @@ import {
   stepInHand,
 } from '@yentrik/core'
 import type { CaseRecord } from '../cases/cases.service.ts'
-import { intake, TestServer } from '../server-test.ts'
+import { intake, TestServer } from '../testing/test-server.ts'
 
 let server: TestServer
 beforeAll(async () => {

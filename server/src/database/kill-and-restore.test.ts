@@ -1,45 +1,17 @@
-import { type ChildProcess, execFileSync, spawn } from 'node:child_process'
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { execFileSync } from 'node:child_process'
+import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import type { CaseEvent } from '@yentrik/core'
-import { intake } from '../server-test.ts'
+import Database from 'better-sqlite3'
+import { ChildServer } from '../testing/child-server.ts'
+import { intake } from '../testing/test-server.ts'
 
-/** The built server as a child process, so that it can really be killed. */
+const server = new ChildServer({ YENTRIK_DEMO: '1' })
 const dist = join(import.meta.dirname, '../../dist')
-const folder = mkdtempSync(join(tmpdir(), 'yentrik-kill-'))
-const port = 30_000 + (process.pid % 9000)
-const url = `http://127.0.0.1:${port}/api`
-const env = {
-  ...process.env,
-  PORT: String(port),
-  YENTRIK_DATA: join(folder, 'lab.sqlite'),
-  YENTRIK_DEMO: '1',
-}
-let child: ChildProcess
 
-async function start(): Promise<void> {
-  child = spawn(process.execPath, [join(dist, 'main.js')], { env, stdio: 'ignore' })
-  for (let tries = 0; tries < 300; tries++) {
-    if (
-      await fetch(`${url}/health`).then(
-        (r) => r.ok,
-        () => false,
-      )
-    )
-      return
-    await new Promise((resolve) => setTimeout(resolve, 50))
-  }
-  throw new Error('The server did not come up.')
-}
-async function stop(signal: 'SIGKILL' | 'SIGTERM'): Promise<void> {
-  const gone = new Promise((resolve) => child.once('exit', resolve))
-  child.kill(signal)
-  await gone
-}
 const send = async (path: string, body: object) => {
-  const answer = await fetch(`${url}${path}`, {
+  const answer = await fetch(`${server.url}/api${path}`, {
     method: 'POST',
     body: JSON.stringify(body),
     headers: { 'content-type': 'application/json' },
@@ -47,19 +19,15 @@ const send = async (path: string, body: object) => {
   return { status: answer.status, body: (await answer.json()) as { caseId: string; sequence: number } }
 }
 const notesOf = async (caseId: string): Promise<string[]> => {
-  const { events } = (await (await fetch(`${url}/cases/${caseId}`)).json()) as { events: CaseEvent[] }
+  const { events } = (await (await fetch(`${server.url}/api/cases/${caseId}`)).json()) as {
+    events: CaseEvent[]
+  }
   expect(events.map((e) => e.sequence)).toEqual(events.map((_, n) => n + 1))
   return events.flatMap((e) => (e.type === 'noted' ? [e.text] : []))
 }
 
-beforeAll(async () => {
-  if (!existsSync(join(dist, 'main.js'))) throw new Error('Build first: npm run build')
-  await start()
-})
-afterAll(async () => {
-  await stop('SIGKILL')
-  rmSync(folder, { recursive: true, force: true })
-})
+beforeAll(() => server.start())
+afterAll(() => server.remove())
 
 describe('a server that is killed', () => {
   it('has every acknowledged event after a kill -9 in a burst of writes, none twice', async () => {
@@ -71,13 +39,12 @@ describe('a server that is killed', () => {
         const answer = await send(`/cases/${caseId}/events`, { seen, command: { type: 'note', text } })
         expect(answer.status).toBe(201)
         notes.push(text)
-        if ([...acknowledged.values()].flat().length === 60) child.kill('SIGKILL')
+        if ([...acknowledged.values()].flat().length === 60) void server.stop('SIGKILL')
       }
     })
-    const gone = new Promise((resolve) => child.once('exit', resolve))
     await Promise.allSettled(writers)
-    await gone
-    await start()
+    await server.ended()
+    await server.start()
     for (const [caseId, notes] of acknowledged) {
       const kept = await notesOf(caseId)
       expect(kept.slice(0, notes.length)).toEqual(notes)
@@ -87,28 +54,74 @@ describe('a server that is killed', () => {
     }
   })
   it('stops at SIGTERM although a screen listens', async () => {
-    const listening = await fetch(`${url}/live`)
+    const listening = await fetch(`${server.url}/api/live`)
     expect(listening.ok).toBe(true)
     const asked = Date.now()
-    await stop('SIGTERM')
+    await server.stop('SIGTERM')
     expect(Date.now() - asked).toBeLessThan(5000)
     await listening.body?.cancel().catch(() => undefined)
-    await start()
+    await server.start()
   })
   it('is backed up while it runs and restored from the copy; a damaged copy changes nothing', async () => {
-    const copy = join(folder, 'copy.sqlite')
+    const copy = join(server.folder, 'copy.sqlite')
     const { body } = await send('/cases', intake())
     await send(`/cases/${body.caseId}/events`, { seen: 1, command: { type: 'note', text: 'before' } })
     const run = (script: string, file: string) =>
-      execFileSync(process.execPath, [join(dist, 'database', script), file], { env, stdio: 'pipe' })
+      execFileSync(process.execPath, [join(dist, 'database', script), file], {
+        env: { ...process.env, YENTRIK_DATA: server.dataFile },
+        stdio: 'pipe',
+      })
     run('backup.js', copy)
     await send(`/cases/${body.caseId}/events`, { seen: 2, command: { type: 'note', text: 'after' } })
-    await stop('SIGTERM')
-    const bad = join(folder, 'bad.sqlite')
+    await server.stop('SIGTERM')
+    const bad = join(server.folder, 'bad.sqlite')
     writeFileSync(bad, 'this is no database')
     expect(() => run('restore.js', bad)).toThrow()
     run('restore.js', copy)
-    await start()
+    await server.start()
     expect(await notesOf(body.caseId)).toEqual(['before'])
+  })
+})
+
+describe('a disk that is full', () => {
+  // The largest file the process may write: the log of the database stops growing as it does on a full disk.
+  const small = new ChildServer({ YENTRIK_DEMO: '1' }, 2800)
+  beforeAll(() => small.start())
+  afterAll(() => small.remove())
+
+  it('refuses with a word and stores nothing by halves; after a stop every acknowledged event is there', async () => {
+    const ask = async (path: string, body?: object) => {
+      const answer = await fetch(`${small.url}/api${path}`, {
+        ...(body ? { method: 'POST', body: JSON.stringify(body) } : {}),
+        headers: { 'content-type': 'application/json' },
+      })
+      return { status: answer.status, body: (await answer.json()) as Record<string, unknown> }
+    }
+    const caseId = String((await ask('/cases', intake())).body.caseId)
+    const acknowledged: string[] = []
+    const refused: unknown[] = []
+    let seen = 1
+    for (let n = 0; n < 3000 && refused.length < 40; n++) {
+      const text = `${n} ${'x'.repeat(1900)}`
+      const { status, body } = await ask(`/cases/${caseId}/events`, { seen, command: { type: 'note', text } })
+      if (status === 201) {
+        acknowledged.push(text)
+        seen++
+      } else refused.push([status, body.code])
+    }
+    expect(refused).toEqual(refused.map(() => [503, 'not-stored']))
+    expect(refused).toHaveLength(40)
+    expect(await ask('/health')).toMatchObject({ status: 503, body: { code: 'writing-fails' } })
+    await small.stop('SIGTERM')
+    // On a disk with room again.
+    const after = new Database(small.dataFile, { readonly: true })
+    const kept = after
+      .prepare(
+        "SELECT json_extract(data, '$.text') text FROM case_events WHERE case_id = ? AND type = 'noted' ORDER BY sequence",
+      )
+      .all(caseId)
+    expect(kept.map((row) => (row as { text: string }).text)).toEqual(acknowledged)
+    expect(after.pragma('integrity_check', { simple: true })).toBe('ok')
+    after.close()
   })
 })

@@ -1,7 +1,7 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import type { CaseRecord } from '../cases/cases.service.ts'
-import { TestServer } from '../server-test.ts'
+import { TestServer } from '../testing/test-server.ts'
 
 let server: TestServer
 beforeAll(async () => {

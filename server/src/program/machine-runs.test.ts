@@ -11,7 +11,7 @@ import {
   seededRandom,
   stepInHand,
 } from '@yentrik/core'
-import { intake, TestServer } from '../server-test.ts'
+import { intake, TestServer } from '../testing/test-server.ts'
 
 const MINUTE = 60_000
 const CURE = 'cure-long-boil'

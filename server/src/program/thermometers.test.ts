@@ -2,7 +2,7 @@ import 'reflect-metadata'
 import { type AddressInfo, createServer, type Server, type Socket } from 'node:net'
 import { afterAll, afterEach, beforeAll, describe, expect, it } from '@jest/globals'
 import { curePresets, programMinutes } from '@yentrik/core'
-import { TestServer } from '../server-test.ts'
+import { TestServer } from '../testing/test-server.ts'
 
 const MINUTE = 60_000
 const { program } = curePresets[0]!

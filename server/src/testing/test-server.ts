@@ -4,9 +4,9 @@ import { join } from 'node:path'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import type { CaseEvent } from '@yentrik/core'
 import request from 'supertest'
-import type { CaseRecord } from './cases/cases.service.ts'
-import { createApp } from './create-app.ts'
-import type { ServerSettings } from './settings/server-settings.ts'
+import type { CaseRecord } from '../cases/cases.service.ts'
+import { createApp } from '../create-app.ts'
+import type { ServerSettings } from '../settings/server-settings.ts'
 
 /** A whole server on a real SQLite file in a folder of its own, spoken to over HTTP as somebody who is signed in. */
 export class TestServer {
@@ -33,6 +33,12 @@ export class TestServer {
       true,
     )
     await this.app.listen(0, '127.0.0.1')
+  }
+
+  /** Stops and starts on the same file: what it answers afterwards is what the file holds. */
+  async restart(settings: Partial<ServerSettings> = {}): Promise<void> {
+    await this.app.close()
+    await this.start(settings)
   }
 
   get(path: string) {
