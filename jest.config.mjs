@@ -22,6 +22,7 @@ const project = (name, decorators = false) => ({
   transform: { '\\.tsx?$': swc(decorators) },
 })
 export default {
+  globalSetup: './jest.setup.mjs',
   projects: [project('core'), project('server', true), project('web')],
   testTimeout: 30000,
 }

@@ -12,6 +12,7 @@ if (
     'web/src',
     'core/src',
     'core/package.json',
+    'contract/src',
     'web/index.html',
     'web/vite.config.ts',
     'package-lock.json',

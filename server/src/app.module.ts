@@ -1,12 +1,13 @@
 import { type DynamicModule, Module } from '@nestjs/common'
-import { APP_FILTER, APP_GUARD, APP_PIPE } from '@nestjs/core'
+import { APP_FILTER, APP_GUARD } from '@nestjs/core'
 import { TypeOrmModule } from '@nestjs/typeorm'
 import { BenchController } from './bench/bench.controller.ts'
 import { CalcController } from './calc/calc.controller.ts'
-import { CaseDocuments } from './cases/case-documents.service.ts'
-import { CaseStore } from './cases/case-store.ts'
-import { CasesController } from './cases/cases.controller.ts'
-import { CasesService } from './cases/cases.service.ts'
+import { CalcService } from './calc/calc.service.ts'
+import { CaseDocuments } from './case/case-documents.service.ts'
+import { CaseStore } from './case/case-store.ts'
+import { CasesController } from './case/cases.controller.ts'
+import { CasesService } from './case/cases.service.ts'
 import { AlloyPiecesController } from './casting/alloy-pieces.controller.ts'
 import { ClockController } from './clock/clock.controller.ts'
 import { LabClock } from './clock/lab-clock.ts'
@@ -17,7 +18,6 @@ import { DevicesController } from './devices/devices.controller.ts'
 import { DevicesService } from './devices/devices.service.ts'
 import { EquipmentController } from './equipment/equipment.controller.ts'
 import { ProblemFilter } from './errors/problem.filter.ts'
-import { validation } from './errors/validation.ts'
 import { HealthController } from './health.controller.ts'
 import { LabController } from './lab/lab.controller.ts'
 import { LabSettingsService } from './lab/lab-settings.service.ts'
@@ -64,9 +64,9 @@ export class AppModule {
         { provide: SETTINGS, useValue: settings },
         { provide: APP_FILTER, useClass: ProblemFilter },
         { provide: APP_GUARD, useClass: SessionGuard },
-        { provide: APP_PIPE, useFactory: validation },
         WriteQueue,
         LabSettingsService,
+        CalcService,
         LabClock,
         LiveService,
         PeopleService,

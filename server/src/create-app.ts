@@ -2,11 +2,12 @@ import 'reflect-metadata'
 import { NestFactory } from '@nestjs/core'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger'
+import { routes, USUAL_MOST } from '@yentrik/contract'
 import cookieParser from 'cookie-parser'
+import express from 'express'
 import { AppModule } from './app.module.ts'
-import { commandShapes } from './cases/case-command.dto.ts'
-import { CaseStore } from './cases/case-store.ts'
-import { sheetShapes } from './cases/sheet.dto.ts'
+import { describeCalculators } from './calc/describe-calculators.ts'
+import { CaseStore } from './case/case-store.ts'
 import { DemoSeed } from './demo/demo-seed.service.ts'
 import { LabSettingsService } from './lab/lab-settings.service.ts'
 import type { ServerSettings } from './settings/server-settings.ts'
@@ -18,6 +19,7 @@ export async function createApp(settings: ServerSettings, quiet = false): Promis
     abortOnError: false,
     // Open event streams would otherwise keep a stopping server alive.
     forceCloseConnections: true,
+    bodyParser: false,
     logger: quiet ? ['error', 'fatal'] : ['error', 'fatal', 'warn'],
   })
   // A connection that a browser is about to use again must not be closed under it after Node's usual 5 s.
@@ -25,15 +27,12 @@ export async function createApp(settings: ServerSettings, quiet = false): Promis
   app.enableShutdownHooks()
   app.setGlobalPrefix('api')
   app.use(cookieParser())
-  app.useBodyParser('json', { limit: '10mb' })
+  app.use(jsonBodies())
   const description = new DocumentBuilder().setTitle('Yentrik').setVersion('1').build()
   SwaggerModule.setup(
     'docs',
     app,
-    () =>
-      SwaggerModule.createDocument(app, description, {
-        extraModels: [...commandShapes, ...sheetShapes].map((shape) => shape.value),
-      }),
+    () => describeCalculators(SwaggerModule.createDocument(app, description)),
     { useGlobalPrefix: true, jsonDocumentUrl: 'openapi.json' },
   )
   if (settings.webFolder) serveWeb(app, settings.webFolder)
@@ -42,4 +41,20 @@ export async function createApp(settings: ServerSettings, quiet = false): Promis
   await app.get(CaseStore).renewSummaries(calendar)
   if (settings.demo) await app.get(DemoSeed).seedIfEmpty()
   return app
+}
+
+/** A calculator is asked for a figure, not sent a case. */
+const CALC_MOST = 100_000
+
+/** Reads JSON bodies, each address up to its own size. */
+function jsonBodies(): express.RequestHandler {
+  const large = Object.entries(routes).flatMap(([key, { most }]) =>
+    most > USUAL_MOST ? [[`/api${key.split(' ')[1]}`, express.json({ limit: most })] as const] : [],
+  )
+  const [calc, usual] = [express.json({ limit: CALC_MOST }), express.json({ limit: USUAL_MOST })]
+  return (request, response, next) => {
+    const own = large.find(([address]) => address === request.path)?.[1]
+    const parse = own ?? (request.path.startsWith('/api/calc/') ? calc : usual)
+    parse(request, response, next)
+  }
 }

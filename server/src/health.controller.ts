@@ -1,22 +1,18 @@
-import { Controller, Get } from '@nestjs/common'
-import { ApiOperation, ApiTags } from '@nestjs/swagger'
+import { Controller } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { WriteQueue } from './database/write-queue.ts'
 import { Refusal } from './errors/problem.filter.ts'
-import { Public } from './people/session.guard.ts'
+import { Handles } from './shapes/handles.ts'
 
-@ApiTags('health')
-@Public()
-@Controller('health')
+@Controller()
 export class HealthController {
   constructor(
     private readonly dataSource: DataSource,
     private readonly queue: WriteQueue,
   ) {}
 
-  @Get()
-  @ApiOperation({ summary: 'Whether the server and its file answer, and whether what is written is stored' })
-  async health(): Promise<{ ok: true }> {
+  @Handles('GET /health')
+  async health() {
     await this.dataSource.query('SELECT 1')
     const { fault } = this.queue
     if (fault)

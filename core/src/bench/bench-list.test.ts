@@ -1,11 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import { type CaseAtHand, type CaseCommand, obey, receiveCase } from '../case/index.ts'
 import { usualCalendar } from '../planning/index.ts'
-import { type CaseAtHand, type CaseCommand, obey, type Route, receiveCase } from '../route/index.ts'
-import { benchList, type CaseSummary, caseSummary } from './index.ts'
+import { MINUTE, routes, START } from '../testing/index.ts'
+import { benchList, benchWithCase, type CaseSummary, caseSummary } from './index.ts'
 
-const START = Date.parse('2026-03-02T08:00:00Z')
-const MINUTE = 60_000
-const nameOf = (route: Route) => JSON.stringify(route.choices)
 const calendar = usualCalendar('UTC')
 
 function castAt(minutesToWrap: number): CaseAtHand {
@@ -19,7 +18,7 @@ function castAt(minutesToWrap: number): CaseAtHand {
     enclosures: [],
   }
   const jobs = [{ templateId: 'study-cast', choices: {} }]
-  let hand = receiveCase({ docket: 'K-1', authorisation, jobs }, START, 'Ada', nameOf)
+  let hand = receiveCase({ docket: 'K-1', authorisation, jobs }, START, 'Ada', routes)
   const on = (stepId: string) => ({ jobId: 'job-1', stepId })
   const commands: CaseCommand[] = [
     { type: 'startStep', ...on('disinfect-impression') },
@@ -29,7 +28,7 @@ function castAt(minutesToWrap: number): CaseAtHand {
     { type: 'finishStep', ...on('inspect-impression') },
     { type: 'skipStep', ...on('wrap'), reason: 'poured at once' },
   ]
-  for (const command of commands) hand = obey(hand, command, START + minutesToWrap * MINUTE, 'Ada', nameOf)
+  for (const command of commands) hand = obey(hand, command, START + minutesToWrap * MINUTE, 'Ada', routes)
   return hand
 }
 const listAt = (hand: CaseAtHand, minutes: number) =>
@@ -45,7 +44,6 @@ describe('the bench list', () => {
   ])('%d min after the inspection the pour is %s', (minutes, verdict, by) => {
     const list = listAt(castAt(0), minutes)
     expect(list.now[0]).toMatchObject({ stepId: 'pour-anatomy', verdict, at: START + by * MINUTE })
-    expect(list.openWindows).toBe(1)
   })
   it('puts a setting cast later, with the time from which it is good', () => {
     let hand = castAt(0)
@@ -65,7 +63,7 @@ describe('the bench list', () => {
       { type: 'finishStep', jobId: 'job-1', stepId: 'retention' },
       { type: 'startStep', jobId: 'job-1', stepId: 'set' },
     ]
-    for (const command of commands) hand = obey(hand, command, START + 10 * MINUTE, 'Ada', nameOf)
+    for (const command of commands) hand = obey(hand, command, START + 10 * MINUTE, 'Ada', routes)
     const list = listAt(hand, 20)
     expect(list.now).toEqual([])
     expect(list.later[0]).toMatchObject({ stepId: 'set', at: START + 55 * MINUTE })
@@ -79,7 +77,6 @@ describe('the bench list', () => {
       name: 'Cure',
       stage: 'cure',
       kind: 'machine',
-      route: { templateId: 'complete-denture', choices: {} },
       running: true,
       startedAt: at(0),
       window: {
@@ -98,7 +95,7 @@ describe('the bench list', () => {
     const summary: CaseSummary = { ...caseSummary('c1', castAt(0).state, calendar), items: [item] }
     const asked: unknown[] = []
     const list = (end?: number) =>
-      benchList([summary], at(8), 40, (work) => {
+      benchList([summary], at(8), (work) => {
         asked.push(work)
         return end
       })
@@ -114,16 +111,56 @@ describe('the bench list', () => {
   })
   it('shows a question instead of work, and nothing of a case that is held', () => {
     const ask: CaseCommand = { type: 'askDentist', jobId: 'job-1', question: 'Which shade?' }
-    const asked = listAt(obey(castAt(0), ask, START, 'Ada', nameOf), 5)
+    const asked = listAt(obey(castAt(0), ask, START, 'Ada', routes), 5)
     expect(asked.now).toEqual([])
     expect(asked.asking[0]?.question?.text).toBe('Which shade?')
     expect(asked.running).toHaveLength(1)
-    const held = listAt(obey(castAt(0), { type: 'hold', reason: 'x' }, START, 'Ada', nameOf), 5)
+    const held = listAt(obey(castAt(0), { type: 'hold', reason: 'x' }, START, 'Ada', routes), 5)
     expect(held.now).toEqual([])
   })
   it('sums up what is left against the due date', () => {
     const summary = caseSummary('c1', castAt(0).state, calendar)
     expect(summary).toMatchObject({ status: 'open', stage: 'pour', stepsDone: 3 })
     expect(summary.startBy).toBeLessThan(summary.dueAt)
+  })
+})
+
+describe('the bench after a change of one case', () => {
+  const summaryAt = (caseId: string, minutesToWrap: number): CaseSummary =>
+    caseSummary(caseId, castAt(minutesToWrap).state, calendar)
+  const many = Array.from({ length: 60 }, (_, n) => summaryAt(`c${n}`, n))
+  const now = START + 30 * MINUTE
+  const held = (caseId: string): CaseSummary => ({ ...summaryAt(caseId, 0), status: 'held' })
+  it('is the bench of all cases, as long as everything is shown', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 12 }),
+        fc.integer({ min: 0, max: 11 }),
+        fc.boolean(),
+        (size, n, isHeld) => {
+          const before = many.slice(0, size)
+          const caseId = `c${n % size}`
+          const changed = isHeld ? held(caseId) : summaryAt(caseId, 7.5)
+          const after = before.map((each) => (each.caseId === caseId ? changed : each))
+          expect(benchWithCase(benchList(before, now), caseId, benchList([changed], now))).toEqual(
+            benchList(after, now),
+          )
+        },
+      ),
+    )
+  })
+  it('takes a new case in and leaves a finished one out', () => {
+    const list = benchList(many.slice(0, 2), now)
+    const taken = benchWithCase(list, 'c9', benchList([summaryAt('c9', 9)], now))
+    expect(taken?.now.map(({ caseId }) => caseId)).toContain('c9')
+    const done = benchWithCase(list, 'c0', benchList([], now))
+    expect(done?.now.map(({ caseId }) => caseId)).toEqual(['c1'])
+  })
+  it('shows at most forty of a kind, and asks for the whole when one of a full list goes', () => {
+    const list = benchList(many, now)
+    expect(list.now).toHaveLength(40)
+    const first = list.now[0]!.caseId
+    expect(benchWithCase(list, first, benchList([], now))).toBeUndefined()
+    expect(benchWithCase(list, 'c59', benchList([], now))?.now).toHaveLength(40)
   })
 })

@@ -1,4 +1,4 @@
-import { type WindowVerdict, windowByMachine, windowVerdict } from '../route/index.ts'
+import { type WindowVerdict, windowByMachine, windowVerdict } from '../case/index.ts'
 import type { BenchItem, CaseSummary } from './case-summary.ts'
 
 /** A step on the bench, with its case. */
@@ -23,9 +23,10 @@ export interface BenchList {
   readonly later: readonly BenchEntry[]
   readonly asking: readonly CaseSummary[]
   readonly away: readonly BenchEntry[]
-  /** How many windows stand open or are about to be missed, shown here or not. */
-  readonly openWindows: number
 }
+
+/** More of each kind on one screen helps nobody; the rest is in the list of cases. */
+const MOST_SHOWN = 40
 
 /** When the machine in which the work of a step lies should have ended, ms since 1970; undefined: it lies in none. */
 export type MachineEnd = (work: {
@@ -35,57 +36,73 @@ export type MachineEnd = (work: {
   readonly startedAt: number
 }) => number | undefined
 
-/** An item judged by the clock, before it is written out for a screen. */
-interface Judged {
-  readonly summary: CaseSummary
-  readonly item: BenchItem
-  readonly verdict: WindowVerdict | undefined
-  readonly at: number
-}
-
 /**
  * The bench at an instant: what runs, what to do now, what comes later, who is waited for.
- * A deadline is the end of the step's window or the latest start that still makes the due date, whichever is sooner.
  * @param now ms since 1970
- * @param most entries of each kind to write out
  * @param machineEnd moves the window of what lies in a machine
  */
 export function benchList(
   summaries: readonly CaseSummary[],
   now: number,
-  most = Number.POSITIVE_INFINITY,
   machineEnd: MachineEnd = () => undefined,
 ): BenchList {
   const open = summaries.filter(({ status }) => status !== 'ended' && status !== 'delivered')
-  const judged = open.flatMap((summary) =>
+  const entries = open.flatMap((summary) =>
     summary.items.map((item) => judge(summary, byMachine(summary, item, machineEnd), now)),
   )
-  const workable = judged.filter(({ summary: { status } }) => status === 'open' || status === 'away')
-  const isAway = ({ item }: Judged) => item.kind === 'clinic' && item.running
-  const isLater = ({ verdict }: Judged) => verdict === 'tooSoon'
-  const here = workable.filter((each) => !isAway(each))
-  const doable = here.filter((each) => !isLater(each))
-  const bySoonest = (a: Judged, b: Judged) => a.at - b.at
-  const written = (some: Judged[], order: (a: Judged, b: Judged) => number) =>
-    some.sort(order).slice(0, most).map(writeOut)
+  const stopped = new Set(
+    open.flatMap(({ caseId, status }) => (status === 'held' || status === 'asking' ? [caseId] : [])),
+  )
+  const workable = entries.filter(({ caseId }) => !stopped.has(caseId))
+  const isAway = ({ kind, running }: BenchEntry) => kind === 'clinic' && running
+  const isLater = ({ verdict }: BenchEntry) => verdict === 'tooSoon'
+  const here = workable.filter((entry) => !isAway(entry))
+  return shown({
+    running: entries.filter(({ window, kind }) => window && kind !== 'clinic'),
+    now: here.filter((entry) => !isLater(entry)),
+    later: here.filter(isLater),
+    asking: open.filter(({ status }) => status === 'asking'),
+    away: workable.filter(isAway),
+  })
+}
+
+/**
+ * The bench after a change of one case.
+ * @param ofCase the bench of that case alone, as it is now
+ * @returns undefined where something may have to come up that was not shown before: the whole must be made anew
+ */
+export function benchWithCase(bench: BenchList, caseId: string, ofCase: BenchList): BenchList | undefined {
+  const joined = <K extends keyof BenchList>(kind: K) =>
+    [...bench[kind].filter((each) => each.caseId !== caseId), ...ofCase[kind]] as BenchList[K]
+  const next = shown({
+    running: joined('running'),
+    now: joined('now'),
+    later: joined('later'),
+    asking: joined('asking'),
+    away: joined('away'),
+  })
+  const kinds = Object.keys(next) as (keyof BenchList)[]
+  return kinds.some((kind) => bench[kind].length === MOST_SHOWN && next[kind].length < MOST_SHOWN)
+    ? undefined
+    : next
+}
+
+/** In the order in which each kind is shown, and no more of it than that. */
+function shown({ running, now, later, asking, away }: BenchList): BenchList {
+  const sorted = <T>(some: readonly T[], order: (a: T, b: T) => number) =>
+    [...some].sort(order).slice(0, MOST_SHOWN)
+  const bySoonest = (a: BenchEntry, b: BenchEntry) => a.at - b.at
   return {
-    openWindows: doable.filter(({ item }) => item.window).length,
-    running: written(
-      judged.filter(({ item }) => item.window && item.kind !== 'clinic'),
-      (a, b) => a.item.window!.goodFrom - b.item.window!.goodFrom,
-    ),
-    now: written(doable, (a, b) => rank(a.item) - rank(b.item) || bySoonest(a, b)),
-    later: written(here.filter(isLater), bySoonest),
-    asking: open
-      .filter(({ status }) => status === 'asking')
-      .sort((a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0))
-      .slice(0, most),
-    away: written(workable.filter(isAway), (a, b) => dueBack(a) - dueBack(b)),
+    running: sorted(running, (a, b) => a.window!.goodFrom - b.window!.goodFrom),
+    now: sorted(now, (a, b) => rank(a) - rank(b) || bySoonest(a, b)),
+    later: sorted(later, bySoonest),
+    asking: sorted(asking, (a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0)),
+    away: sorted(away, (a, b) => dueBack(a) - dueBack(b)),
   }
 }
 
 /** When a case at the clinic is due back; without an agreed hour, when the case itself is due. */
-const dueBack = ({ item, summary }: Judged) => item.window?.lateFrom ?? summary.dueAt
+const dueBack = ({ window, dueAt }: BenchEntry) => window?.lateFrom ?? dueAt
 
 /** A clock that is running out goes before a hand's work in progress, and that before what is only due. */
 function rank(item: BenchItem): number {
@@ -100,18 +117,9 @@ function byMachine({ caseId }: CaseSummary, item: BenchItem, machineEnd: Machine
   return endsAt === undefined ? item : { ...item, window: windowByMachine(window, endsAt) }
 }
 
-function judge(summary: CaseSummary, item: BenchItem, now: number): Judged {
+function judge(summary: CaseSummary, item: BenchItem, now: number): BenchEntry {
   const verdict = item.window && windowVerdict(item.window, now)
   const deadline = Math.min(item.startBy, windowEnd(item, verdict))
-  return {
-    summary,
-    item,
-    verdict,
-    at: verdict === 'tooSoon' && item.window ? item.window.goodFrom : deadline,
-  }
-}
-
-function writeOut({ summary, item, verdict, at }: Judged): BenchEntry {
   return {
     ...item,
     caseId: summary.caseId,
@@ -121,7 +129,7 @@ function writeOut({ summary, item, verdict, at }: Judged): BenchEntry {
     clinic: summary.clinic,
     dueAt: summary.dueAt,
     ...(verdict ? { verdict } : {}),
-    at,
+    at: verdict === 'tooSoon' && item.window ? item.window.goodFrom : deadline,
   }
 }
 

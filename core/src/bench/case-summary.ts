@@ -1,18 +1,16 @@
-import { type LabCalendar, latestStart, type WorkStretch } from '../planning/index.ts'
 import {
-  type Amount,
   type CaseState,
   isDelivered,
   isSettled,
   type JobState,
-  type Route,
-  type RouteStep,
-  type Stage,
-  type StepKind,
   type StepWindow,
+  startedAt,
   stepsInHand,
   stepWindow,
-} from '../route/index.ts'
+} from '../case/index.ts'
+import { type LabCalendar, latestStart, type WorkStretch } from '../planning/index.ts'
+import type { Saying } from '../quantity/index.ts'
+import type { Amount, MachineKind, Picture, RouteStep, Stage, StepKind } from '../route/index.ts'
 
 export type CaseStatus = 'open' | 'held' | 'asking' | 'away' | 'ended' | 'delivered'
 
@@ -23,8 +21,9 @@ export interface BenchItem {
   readonly name: string
   readonly stage: Stage
   readonly kind: StepKind
-  /** What its picture depends on. */
-  readonly route: Pick<Route, 'templateId' | 'choices'>
+  readonly picture?: Picture
+  /** In which its work lies. */
+  readonly machine?: MachineKind
   readonly running: boolean
   readonly startedAt?: number
   readonly window?: StepWindow
@@ -54,9 +53,9 @@ export interface CaseSummary {
   readonly stepsDone: number
   readonly stepsInAll: number
   readonly wentBack?: string
-  readonly question?: { readonly jobId: string; readonly text: string; readonly since: number }
+  readonly question?: { readonly jobId: string; readonly text: Saying; readonly since: number }
   readonly heldReason?: string
-  /** Lots that went into it, remakes included. */
+  /** Lots that ever went into it, of attempts that were given up too. */
   readonly lots: readonly string[]
   readonly items: readonly BenchItem[]
 }
@@ -95,15 +94,10 @@ export function caseSummary(caseId: string, state: CaseState, calendar: LabCalen
           },
         }
       : {}),
-    lots: usedLots(jobs),
+    lots: state.lots,
     ...(state.held ? { heldReason: state.held.reason } : {}),
     items,
   }
-}
-
-function usedLots(jobs: readonly JobState[]): string[] {
-  const attempts = jobs.flatMap((job) => Object.values(job.steps).flatMap((step) => [step, ...step.past]))
-  return [...new Set(attempts.flatMap((step) => step.mixes.flatMap((mix) => mix.lots)))]
 }
 
 function statusOf(state: CaseState, items: readonly BenchItem[]): CaseStatus {
@@ -119,15 +113,17 @@ function benchItems(job: JobState, dueAt: number, calendar: LabCalendar): BenchI
   const item = (step: RouteStep, isRunning: boolean): BenchItem => {
     const state = job.steps[step.id]!
     const window = stepWindow(job, step)
+    const begun = startedAt(state)
     return {
       jobId: job.jobId,
       stepId: step.id,
       name: step.name,
       stage: step.stage,
       kind: step.kind,
-      route: { templateId: job.route.templateId, choices: job.route.choices },
+      ...(step.picture ? { picture: step.picture } : {}),
+      ...(step.machine ? { machine: step.machine } : {}),
       running: isRunning,
-      ...(state.startedAt ? { startedAt: Date.parse(state.startedAt) } : {}),
+      ...(begun ? { startedAt: Date.parse(begun) } : {}),
       ...(window ? { window } : {}),
       startBy: latestStart(remainingWork(job, step), dueAt, calendar),
       why: step.why,

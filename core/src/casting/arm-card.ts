@@ -1,18 +1,19 @@
-import type { Source } from '../materials/index.ts'
 import { DomainError, requireMeasure } from '../refusal/index.ts'
+import { figure, type Of, record, text } from '../shape/index.ts'
 import { type ArmRadii, speedRatio } from './centrifugal-arm.ts'
 
 /** A spring arm of the lab, as it was measured. */
-export interface ArmCard {
-  readonly name: string
+export const armMeasures = {
   /** From the axis to the metal, and to the end of the mould. */
-  readonly innerMillimetres: number
-  readonly outerMillimetres: number
+  innerMillimetres: figure(0, 10_000, { example: 220 }),
+  outerMillimetres: figure(0, 10_000, { example: 250 }),
   /** One speed that was measured, by film or tachometer, at so many turns. */
-  readonly measuredRpm: number
-  readonly measuredTurns: number
-  readonly source: Source
+  measuredRpm: figure(0, 100_000, { example: 400 }),
+  measuredTurns: figure(0, 1000, { example: 3 }),
+  source: text(200, { example: 'measured here' }),
 }
+const armCardShape = record({ name: text(120), ...armMeasures })
+export type ArmCard = Of<typeof armCardShape>
 /** Refuses an arm whose measures make no sense. @throws {DomainError} `equipment` */
 export function checkArmCard(arm: ArmCard): void {
   requireMeasure('innerMillimetres', arm.innerMillimetres, 1000)

@@ -1,5 +1,6 @@
 import { type Binder, materials } from '../materials/index.ts'
 import { programMinutes, type TemperatureProgram } from '../program/index.ts'
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 
 /** Gypsum binder breaks down with carbon above it. Source: Phillips, recalled. */
@@ -28,15 +29,15 @@ export function checkProgram({ startCelsius, segments }: TemperatureProgram, bin
     if (!good)
       throw new DomainError(
         'segment',
-        `A stretch to ${toCelsius} °C at ${rampCelsiusPerMinute} °C/min, held ${holdMinutes} min, cannot be run.`,
+        saying`A stretch to ${qty.celsius(toCelsius)} at ${qty.celsiusPerMinute(rampCelsiusPerMinute)}, held ${qty.minutes(holdMinutes)}, cannot be run.`,
         'Enter a rate above 0, a temperature to 1300 °C and a hold of 0 or more.',
         'segments',
       )
     if (binder === 'gypsum' && toCelsius > GYPSUM_CEILING_CELSIUS)
       throw new DomainError(
         'gypsum-too-hot',
-        `Gypsum-bonded investment breaks down above ${GYPSUM_CEILING_CELSIUS} °C.`,
-        `Set the final hold to ${GYPSUM_CEILING_CELSIUS} °C or less, or invest in phosphate-bonded.`,
+        saying`Gypsum-bonded investment breaks down above ${qty.celsius(GYPSUM_CEILING_CELSIUS)}.`,
+        saying`Set the final hold to ${qty.celsius(GYPSUM_CEILING_CELSIUS)} or less, or invest in phosphate-bonded.`,
         'segments',
       )
     from = toCelsius
@@ -114,7 +115,7 @@ export function overnight(program: TemperatureProgram, minutes: number): Tempera
   if (!(spare >= 0) || !first || rest.length === 0)
     throw new DomainError(
       'night-too-short',
-      `The program takes ${Math.ceil(programMinutes(program))} min, and there are ${Math.floor(minutes)}.`,
+      saying`The program takes ${qty.minutes(Math.ceil(programMinutes(program)))}, and there are ${Math.floor(minutes)}.`,
       'Put it in earlier, or have it ready later.',
       'minutes',
     )

@@ -1,12 +1,13 @@
 import { DomainError, requirePositive } from '../refusal/index.ts'
-
+import { figure, id, list, type Of, record, text } from '../shape/index.ts'
 /** A pattern, or its sprues: what is burnt out and filled with metal. */
-export interface PatternPart {
+export const patternPartShape = record({
   /** g. */
-  readonly grams: number
+  grams: figure(0, 10_000, { example: 0.4 }),
   /** Of the wax or the resin. */
-  readonly gramsPerCm3: number
-}
+  gramsPerCm3: figure(0, 100, { example: 0.95 }),
+})
+export type PatternPart = Of<typeof patternPartShape>
 
 /** Left over as the button, g (choice). */
 export const USUAL_BUTTON_GRAMS = 6
@@ -78,20 +79,26 @@ export function ringPowderGrams(ring: RingFill): number {
   return room / (1 / ring.powderGramsPerCm3 + ring.millilitresPerGram)
 }
 
+/** A whole that was added up from its parts: the last digit may stand over it. */
+const MOST_SHARE = 1 + 1e-6
+
 /** A lot, and its share of a piece, 0 to 1. */
-export interface LotShare {
-  readonly lotId: string
-  readonly share: number
-}
+export const lotShareShape = record({ lotId: id(), share: figure(0, MOST_SHARE, { example: 1 }) })
+export type LotShare = Of<typeof lotShareShape>
+
+/** How often the metal of a charge has been melted: f[k] is the share that was melted k times before. */
+export const meltHistoryShape = record({ shares: list(figure(0, MOST_SHARE), 40, 0, { example: [1] }) })
+export type MeltHistory = Of<typeof meltHistoryShape>
 
 /** A piece of alloy on the shelf, weighed by itself. */
-export interface AlloyPiece {
-  readonly id: string
-  readonly grams: number
+export const alloyPieceShape = record({
+  id: text(160, { description: 'As on /api/alloy-pieces, or any other for a piece that is not kept there' }),
+  grams: figure(0, 10_000, { example: 6.02 }),
   /** None: no lot was noted. */
-  readonly lots: readonly LotShare[]
-  readonly history: MeltHistory
-}
+  lots: list(lotShareShape, 30),
+  history: meltHistoryShape,
+})
+export type AlloyPiece = Of<typeof alloyPieceShape>
 
 export interface PieceChoice {
   readonly pieces: readonly AlloyPiece[]
@@ -155,10 +162,6 @@ function isBetter(
   return lots(a) < lots(b)
 }
 
-/** How often the metal of a charge has been melted: f[k] is the share that was melted k times before. */
-export interface MeltHistory {
-  readonly shares: readonly number[]
-}
 export const newMetal: MeltHistory = { shares: [1] }
 
 /**

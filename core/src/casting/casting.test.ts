@@ -8,6 +8,7 @@ import {
   startFor,
   type TemperatureProgram,
 } from '../program/index.ts'
+import { inMetric } from '../testing/index.ts'
 import {
   alloyGrams,
   availableExpansion,
@@ -273,17 +274,17 @@ describe('the sprue', () => {
   }
   it('a pattern 3.5 mm from the end of a phosphate ring passes every line; in gypsum it is too near', () => {
     expect(checkArrangement(good).every(({ pass }) => pass)).toBe(true)
-    expect(checkArrangement({ ...good, binder: 'gypsum' }).find(({ pass }) => !pass)).toMatchObject({
-      id: 'end',
-      say: 'Shorten the sprue by 1.5 mm, or take a taller ring.',
-    })
+    expect(inMetric(checkArrangement({ ...good, binder: 'gypsum' }).find(({ pass }) => !pass))).toMatchObject(
+      {
+        id: 'end',
+        say: 'Shorten the sprue by 1.5 mm, or take a taller ring.',
+      },
+    )
   })
   it('says what to change so that it passes', () => {
     const low = checkArrangement({ ...good, sprueLengthMillimetres: 10 })
-    expect(low.find(({ id }) => id === 'end')!.say).toContain('Lengthen the sprue by 5.5 mm')
-    expect(checkArrangement({ ...good, patternReachMillimetres: 16 })[1]!.say).toBe(
-      'Take a ring 4.0 mm wider.',
-    )
+    expect(inMetric(low.find(({ id }) => id === 'end')!.say)).toContain('Lengthen the sprue by 5.5 mm')
+    expect(checkArrangement({ ...good, patternReachMillimetres: 16 })[1]!.say).toBe('Take a ring 4 mm wider.')
     expect(checkArrangement({ ...good, formerMillimetres: 5, sprueLengthMillimetres: 12 })[2]!.say).toContain(
       'Raise the pattern by 8.0 mm',
     )

@@ -1,3 +1,4 @@
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import type { AlloyPiece } from './casting-metal.ts'
 import { type LotShare, type MeltHistory, newMetal } from './casting-metal.ts'
@@ -60,8 +61,8 @@ export function checkPiece({ grams, history, lots }: Omit<AlloyPiece, 'id'>): vo
   if (!(grams > 0 && grams <= HEAVIEST_PIECE_GRAMS))
     throw new DomainError(
       'piece',
-      `A piece of ${grams} g cannot be right.`,
-      `Weigh it: above 0 and at most ${HEAVIEST_PIECE_GRAMS} g.`,
+      saying`A piece of ${qty.grams(grams)} cannot be right.`,
+      saying`Weigh it: above 0 and at most ${qty.grams(HEAVIEST_PIECE_GRAMS)}.`,
       'grams',
     )
   if (!adds(history.shares) || history.shares.length > 30)

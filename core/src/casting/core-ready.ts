@@ -1,5 +1,6 @@
 import type { Binder } from '../materials/index.ts'
 import { programMinutes, type TemperatureProgram } from '../program/index.ts'
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { checkProgram } from './burnout-program.ts'
 import {
@@ -89,7 +90,7 @@ export function factorFor(
   if (!(off(low) <= 0 && off(high) >= 0))
     throw new DomainError(
       'reading-out-of-reach',
-      `No usual investment is at ${celsius} °C after ${minutes} min.`,
+      saying`No usual investment is at ${qty.celsius(celsius)} after ${qty.minutes(minutes)}.`,
       'Check where the thermocouple sits and when it was read.',
       'celsius',
     )

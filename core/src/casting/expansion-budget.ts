@@ -1,35 +1,39 @@
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
-
+import { figure, list, type Of, record } from '../shape/index.ts'
 /** Linear contraction of wax for each °C it cools. Source: Phillips, recalled. */
 export const WAX_CONTRACTION_PER_CELSIUS = 0.00035
 
 /** A row of an investment's own table: share of special liquid, %, and what it gives. Linear fractions. */
-export interface ExpansionRow {
-  readonly specialLiquidPercent: number
-  readonly settingFraction: number
+const expansionRowShape = record({
+  specialLiquidPercent: figure(-1000, 1000, { example: 50 }),
+  settingFraction: figure(-1, 1, { example: 0.0058, description: 'Linear fraction: 0.58 % is 0.0058' }),
   /** At the peak of the burnout. */
-  readonly thermalFraction: number
-}
+  thermalFraction: figure(-1, 1, { example: 0.011 }),
+})
+export type ExpansionRow = Of<typeof expansionRowShape>
 
 /** What an expansion budget is made of. Linear fractions: 1.42 % is 0.0142. */
-export interface ExpansionBudget {
+export const expansionBudgetShape = record({
   /** Casting shrinkage of the alloy, of the size of the mould. */
-  readonly shrinkageFraction: number
+  shrinkageFraction: figure(-1, 1, { example: 0.0142 }),
   /** Of the wax from carving to investing; 0.000350 see WAX_CONTRACTION_PER_CELSIUS. */
-  readonly waxContractionFraction: number
-  readonly hygroscopicFraction: number
+  waxContractionFraction: figure(-1, 1, { example: 0 }),
+  hygroscopicFraction: figure(-1, 1, { example: 0 }),
   /** Share of setting and hygroscopic expansion that ring and liner let through, 0 to 1. */
-  readonly restraint: number
+  restraint: figure(-10, 10, { example: 1 }),
   /** Of the thermal expansion left when the metal comes in: 1 at the peak. */
-  readonly thermalShare: number
-  readonly table: readonly ExpansionRow[]
-}
+  thermalShare: figure(-10, 10, { example: 1 }),
+  table: list(expansionRowShape, 40),
+})
+export type ExpansionBudget = Of<typeof expansionBudgetShape>
 
 /** A crown on its die. */
-export interface DieAndSpacer {
-  readonly dieMillimetres: number
-  readonly spacerMillimetres: number
-}
+export const dieShape = record({
+  dieMillimetres: figure(-1000, 1000, { example: 8 }),
+  spacerMillimetres: figure(-10, 10, { example: 0.03 }),
+})
+export type DieAndSpacer = Of<typeof dieShape>
 
 export interface Fit {
   /** δ: the inside of the casting against wax on the spaced die. */
@@ -60,8 +64,8 @@ export function expansionAt(
   )
     throw new DomainError(
       'outside-table',
-      `${specialLiquidPercent} % special liquid is outside the table of the product.`,
-      `Choose from ${table[0]!.specialLiquidPercent} to ${last.specialLiquidPercent} %.`,
+      saying`${qty.percent(specialLiquidPercent)} special liquid is outside the table of the product.`,
+      saying`Choose from ${table[0]!.specialLiquidPercent} to ${qty.percent(last.specialLiquidPercent)}.`,
       'specialLiquidPercent',
     )
   const after = Math.max(

@@ -1,5 +1,5 @@
 export { type AlloyCard, alloyCards, alloyOf, LIGHTEST_ALLOY_GRAMS_PER_CM3 } from './alloy-cards.ts'
-export { type ArmCard, armSpeed, checkArmCard, radiiOf } from './arm-card.ts'
+export { type ArmCard, armMeasures, armSpeed, checkArmCard, radiiOf } from './arm-card.ts'
 export {
   type BurnoutWish,
   burnoutProgram,
@@ -10,8 +10,15 @@ export {
   usualPeaks,
 } from './burnout-program.ts'
 export {
+  alloyCalculator,
+  burnoutCalculator,
+  expansionCalculator,
+  sprueCalculator,
+} from './casting-calculators.ts'
+export {
   type AlloyPiece,
   alloyGrams,
+  alloyPieceShape,
   choosePieces,
   type LotShare,
   type MeltHistory,
@@ -54,6 +61,7 @@ export {
   type BurnoutJudgement,
   type BurnoutRun,
   type BurnoutVerdict,
+  burnoutRunShape,
   checkBurnoutRun,
   furnaceWithCut,
   judgeBurnout,
@@ -70,6 +78,7 @@ export {
   type RingCard,
   type RingProposal,
   ringFor,
+  ringMeasures,
   usualRings,
 } from './ring-choice.ts'
 export {

@@ -1,14 +1,16 @@
-import type { Binder } from '../materials/index.ts'
+import { type Binder, binders } from '../materials/index.ts'
 import {
   checkMeasured,
   insideCelsius,
-  type MeasuredRun,
+  measuredRunShape,
   programCelsius,
   programMinutes,
   programStretchAt,
   type TemperatureProgram,
 } from '../program/index.ts'
+import { qty, type Saying, saying } from '../quantity/index.ts'
 import { requirePositive } from '../refusal/index.ts'
+import { choice, type Of, partsOf, record } from '../shape/index.ts'
 import { checkProgram, GYPSUM_CEILING_CELSIUS, inversions } from './burnout-program.ts'
 import {
   CORE_WITHIN_CELSIUS,
@@ -16,15 +18,18 @@ import {
   type RingHeat,
   type RingSize,
   ringHeat,
+  ringSizeShape,
   usualGrid,
 } from './ring-heat.ts'
 import { ringMaterials } from './ring-material.ts'
 
 /** A burnout as it was run, with the ring that was in it. */
-export interface BurnoutRun extends MeasuredRun {
-  readonly binder: Binder
-  readonly ring: RingSize
-}
+export const burnoutRunShape = record({
+  ...partsOf(measuredRunShape),
+  binder: choice(binders),
+  ring: ringSizeShape,
+})
+export type BurnoutRun = Of<typeof burnoutRunShape>
 
 /** What to do with a ring after its burnout. */
 export type BurnoutVerdict = 'goOn' | 'hold' | 'discard'
@@ -36,9 +41,9 @@ export interface BurnoutJudgement {
   /** When to cast, minutes from putting in: the later of the program and the core; undefined: discarded. */
   readonly castFromMinutes?: number
   /** What decides, as a sentence. */
-  readonly say: string
+  readonly say: Saying
   /** What else was seen, and wants a look but no decision. */
-  readonly alsoSeen: readonly string[]
+  readonly alsoSeen: readonly Saying[]
 }
 
 /** A fall that a core hardly feels, °C (choice). */
@@ -101,27 +106,27 @@ function judgeFurnace(
     return {
       ...base,
       verdict: 'discard',
-      say: `The furnace was at ${Math.round(hottest)} °C: gypsum-bonded investment breaks down above ${GYPSUM_CEILING_CELSIUS} °C. Discard the ring and invest again.`,
+      say: saying`The furnace was at ${qty.celsius(hottest, 0)}: gypsum-bonded investment breaks down above ${qty.celsius(GYPSUM_CEILING_CELSIUS)}. Discard the ring and invest again.`,
     }
   if (fall && crossed)
     return {
       ...base,
       verdict: 'discard',
-      say: `The core fell from ${Math.round(fall.from)} to ${Math.round(fall.to)} °C, through the inversion of ${crossed}: the mould has shrunk and may have cracked. Discard the ring and invest again.`,
+      say: saying`The core fell from ${Math.round(fall.from)} to ${qty.celsius(fall.to, 0)}, through the inversion of ${crossed}: the mould has shrunk and may have cracked. Discard the ring and invest again.`,
     }
   const castFromMinutes = Math.max(endMinutes, hotFrom(heat, hottest) ?? followed)
   const held = castFromMinutes <= lastMinutes + SAME_WITHIN_MINUTES
-  const fell = fall && `The core fell to ${Math.round(fall.to)} °C and through no inversion`
+  const fell = fall && saying`The core fell to ${qty.celsius(fall.to, 0)} and through no inversion`
   return {
     ...base,
     castFromMinutes,
     verdict: held ? 'goOn' : 'hold',
     say: held
       ? fell
-        ? `${fell}, and is hot again.`
+        ? saying`${fell}, and is hot again.`
         : 'The core never fell and is hot through.'
       : fell
-        ? `${fell}: let the program finish and hold until it is hot again.`
+        ? saying`${fell}: let the program finish and hold until it is hot again.`
         : 'The program is not over or the core not hot through: hold on.',
   }
 }
@@ -180,12 +185,12 @@ function heatedFast(
   { startCelsius }: TemperatureProgram,
   at: (minutes: number) => number,
   endMinutes: number,
-): string[] {
+): Saying[] {
   return slowBands.flatMap(({ name, celsius }) => {
     if (startCelsius > celsius[0]) return []
     const rate = steepestCelsiusPerMinute(at, endMinutes, celsius)
     return rate > FASTEST_THROUGH_INVERSION_CELSIUS_PER_MINUTE
-      ? [`Through ${name} at ${rate.toFixed(0)} °C/min: look for cracks before it is cast.`]
+      ? [saying`Through ${name} at ${qty.celsiusPerMinute(rate, 0)}: look for cracks before it is cast.`]
       : []
   })
 }

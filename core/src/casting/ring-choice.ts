@@ -1,5 +1,6 @@
-import { COMMON_PRACTICE, type Source } from '../materials/index.ts'
+import { COMMON_PRACTICE } from '../materials/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
+import { figure, type Of, record, text } from '../shape/index.ts'
 import {
   type ArrangementLine,
   checkArrangement,
@@ -9,17 +10,18 @@ import {
 } from './sprue.ts'
 
 /** A casting ring with its former. A lab's own are kept as equipment. */
-export interface RingCard {
-  readonly name: string
+export const ringMeasures = {
   /** Of the metal ring, or of the ringless former. */
-  readonly innerDiameterMillimetres: number
-  readonly heightMillimetres: number
+  innerDiameterMillimetres: figure(0, 1000, { example: 48 }),
+  heightMillimetres: figure(0, 1000, { example: 52 }),
   /** Of the crucible former inside the ring. */
-  readonly formerMillimetres: number
+  formerMillimetres: figure(0, 1000, { example: 18 }),
   /** Thickness of the liner; 0: none. */
-  readonly linerMillimetres: number
-  readonly source: Source
+  linerMillimetres: figure(0, 1000, { example: 1 }),
+  source: text(200, { example: 'measured here' }),
 }
+const ringCardShape = record({ name: text(120), ...ringMeasures })
+export type RingCard = Of<typeof ringCardShape>
 
 const ring = (
   innerDiameterMillimetres: number,

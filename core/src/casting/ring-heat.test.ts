@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { type MachineTrouble, programCelsius, runMachine, type TemperatureProgram } from '../program/index.ts'
-import { seededRandom } from '../route/index.ts'
+import { seededRandom } from '../random/index.ts'
+import { inMetric } from '../testing/index.ts'
 import {
   type BurnoutJudgement,
   type BurnoutRun,
@@ -210,7 +211,10 @@ describe('a furnace without power for a while', () => {
     expect(short).toMatchObject({ verdict: 'goOn', coreFellToCelsius: expect.any(Number) })
     expect(short.castFromMinutes).toBeGreaterThan(280)
     const long = judge(250, 60)
-    expect(long).toMatchObject({ verdict: 'discard', say: expect.stringContaining('inversion of quartz') })
+    expect(inMetric(long)).toMatchObject({
+      verdict: 'discard',
+      say: expect.stringContaining('inversion of quartz'),
+    })
     expect(long.castFromMinutes).toBeUndefined()
     // Early on the core lags behind a furnace that still gives it heat.
     expect(judge(20, 5).verdict).toBe('goOn')
@@ -248,7 +252,10 @@ describe('a burnout as it was measured', () => {
   })
   it('an hour without power at the peak: discarded, the core fell through quartz', () => {
     const long = judge([{ kind: 'powerCut', fromMinutes: 225, minutes: 60 }], {}, 400)
-    expect(long).toMatchObject({ verdict: 'discard', say: expect.stringContaining('inversion of quartz') })
+    expect(inMetric(long)).toMatchObject({
+      verdict: 'discard',
+      say: expect.stringContaining('inversion of quartz'),
+    })
     expect(long.castFromMinutes).toBeUndefined()
   })
   it('a short one on the way up costs time only', () => {
@@ -285,7 +292,7 @@ describe('a burnout as it was measured', () => {
         showsTooMuchCelsius,
       })
     expect(by(0).verdict).toBe('goOn')
-    expect(by(-25)).toMatchObject({ verdict: 'discard', say: expect.stringContaining('715 °C') })
+    expect(inMetric(by(-25))).toMatchObject({ verdict: 'discard', say: expect.stringContaining('715 °C') })
   })
   it('too fast through an inversion is told, and decides nothing', () => {
     const measured = [
@@ -296,6 +303,8 @@ describe('a burnout as it was measured', () => {
     ]
     const fast = judge([], { measured })
     expect(fast.verdict).toBe('goOn')
-    expect(fast.alsoSeen).toEqual(['Through cristobalite at 28 °C/min: look for cracks before it is cast.'])
+    expect(inMetric(fast.alsoSeen)).toEqual([
+      'Through cristobalite at 28 °C/min: look for cracks before it is cast.',
+    ])
   })
 })

@@ -1,16 +1,18 @@
 import { sweep, type Tridiagonal, tridiagonal } from '../heat/index.ts'
 import { programCelsius, programMinutes, type TemperatureProgram } from '../program/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
+import { figure, maybe, type Of, record } from '../shape/index.ts'
 import { type MoistureCurve, moisture, type RingMaterial } from './ring-material.ts'
 
 /** Inside of a ring, mm. Both ends open; half the height is computed, mirrored at its middle. */
-export interface RingSize {
-  readonly radiusMillimetres: number
-  readonly heightMillimetres: number
+export const ringSizeShape = record({
+  radiusMillimetres: figure(0, 1000, { example: 32.5 }),
+  heightMillimetres: figure(0, 1000, { example: 55 }),
   /** Wall of the metal ring and its liner; none: bare investment. */
-  readonly metalMillimetres?: number
-  readonly liningMillimetres?: number
-}
+  metalMillimetres: maybe(figure(0, 100)),
+  liningMillimetres: maybe(figure(0, 100)),
+})
+export type RingSize = Of<typeof ringSizeShape>
 
 /** Fineness of the computation: cells across and along, s a step. */
 export interface RingGrid {

@@ -1,5 +1,6 @@
 import type { Binder } from '../materials/index.ts'
-import { gaugeMillimetres } from '../quantity/index.ts'
+import { gaugeMillimetres } from '../materials/index.ts'
+import { qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 
 /** A feeder must freeze last: its modulus against that of what it feeds. Source: foundry rule after Chvorinov 1940, recalled. */
@@ -64,7 +65,7 @@ export function gaugeAtLeast(millimetres: number): number {
   for (let gauge = 36; gauge >= 0; gauge--) if (gaugeMillimetres(gauge) >= millimetres) return gauge
   throw new DomainError(
     'no-such-gauge',
-    `No gauge is ${millimetres} mm thick.`,
+    saying`No gauge is ${qty.mm(millimetres)} thick.`,
     'Use a ball reservoir or two sprues.',
     'millimetres',
   )
@@ -129,7 +130,7 @@ export interface ArrangementLine {
   readonly mostMillimetres?: number
   readonly pass: boolean
   /** What to change; empty when it passes. */
-  readonly say: string
+  readonly say: Saying
 }
 
 /**
@@ -148,7 +149,7 @@ export function checkArrangement(at: RingArrangement): ArrangementLine[] {
     at.ringHeightMillimetres - at.formerMillimetres - at.sprueLengthMillimetres - at.patternHeightMillimetres
   const wall = at.ringRadiusMillimetres - outermostMillimetres(at)
   const above = at.formerMillimetres + at.sprueLengthMillimetres - at.ringHeightMillimetres / 2
-  const mm = (value: number) => `${value.toFixed(1)} mm`
+  const mm = (value: number) => qty.mm(value, 1)
   return [
     {
       id: 'end',
@@ -159,9 +160,9 @@ export function checkArrangement(at: RingArrangement): ArrangementLine[] {
       pass: end >= least && end <= most,
       say:
         end < least
-          ? `Shorten the sprue by ${mm(least - end)}, or take a taller ring.`
+          ? saying`Shorten the sprue by ${mm(least - end)}, or take a taller ring.`
           : end > most
-            ? `Lengthen the sprue by ${mm(end - most)}, or take a lower ring: gas would not get out.`
+            ? saying`Lengthen the sprue by ${mm(end - most)}, or take a lower ring: gas would not get out.`
             : '',
     },
     {
@@ -172,7 +173,7 @@ export function checkArrangement(at: RingArrangement): ArrangementLine[] {
       pass: wall >= WALL_CLEARANCE_MILLIMETRES,
       say:
         wall < WALL_CLEARANCE_MILLIMETRES
-          ? `Take a ring ${mm(2 * (WALL_CLEARANCE_MILLIMETRES - wall))} wider.`
+          ? saying`Take a ring ${mm(2 * (WALL_CLEARANCE_MILLIMETRES - wall))} wider.`
           : '',
     },
     {
@@ -181,7 +182,10 @@ export function checkArrangement(at: RingArrangement): ArrangementLine[] {
       foundMillimetres: above,
       leastMillimetres: 0,
       pass: above >= 0,
-      say: above < 0 ? `Raise the pattern by ${mm(-above)}: in the middle of the ring it freezes last.` : '',
+      say:
+        above < 0
+          ? saying`Raise the pattern by ${mm(-above)}: in the middle of the ring it freezes last.`
+          : '',
     },
   ]
 }

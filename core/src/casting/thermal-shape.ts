@@ -1,4 +1,5 @@
 import type { ExpansionPoint, ThermalPoint } from '../materials/index.ts'
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import type { ExpansionRow } from './expansion-budget.ts'
 
@@ -12,9 +13,9 @@ export function thermalAt(curve: readonly ThermalPoint[], celsius: number): numb
   if (!right || (!left && right.celsius !== celsius))
     throw new DomainError(
       'outside-curve',
-      `${celsius} °C is outside the curve of the product.`,
+      saying`${qty.celsius(celsius)} is outside the curve of the product.`,
       curve.length > 0
-        ? `Choose from ${curve[0]!.celsius} to ${curve.at(-1)!.celsius} °C.`
+        ? saying`Choose from ${curve[0]!.celsius} to ${qty.celsius(curve.at(-1)!.celsius)}.`
         : "Copy the curve from the maker's sheet.",
       'celsius',
     )

@@ -1,16 +1,18 @@
 import { type PressLimits, TOUCHING_KILOPASCALS } from '../devices/index.ts'
+import type { Saying } from '../quantity/index.ts'
 import { DomainError, requireWithin } from '../refusal/index.ts'
-
+import { choice, figure, type Of, record, yesNo } from '../shape/index.ts'
 /** One closing of the flask in the press, and what the mould showed when it was opened. */
-export interface Closure {
+export const closureShape = record({
   /** Highest steady reading of the gauge, kPa. */
-  readonly kilopascals: number
+  kilopascals: figure(0, 1e6, { example: 10_342 }),
   /** Resin beyond the border. */
-  readonly flash: boolean
+  flash: yesNo(),
   /** Resin that did not reach everywhere: a gap, a void, a dull place. */
-  readonly gap: boolean
-  readonly from: 'press' | 'hand'
-}
+  gap: yesNo(),
+  from: choice(['press', 'hand']),
+})
+export type Closure = Of<typeof closureShape>
 
 /** No press of a bench goes further, kPa: 10 000 psi (our choice). */
 const PRESS_ENDS_KILOPASCALS = 69_000
@@ -21,10 +23,10 @@ const MOST_CLOSURES = 20
 export interface ClosuresJudged {
   readonly clean: boolean
   /** Each as words; empty when clean. */
-  readonly faults: readonly string[]
-  readonly next: string
+  readonly faults: readonly Saying[]
+  readonly next: Saying
   /** What is worth saying of an earlier closure. */
-  readonly remarks: readonly string[]
+  readonly remarks: readonly Saying[]
 }
 
 /** A gentle closing ends at this share of the least pressure of a trial closure (our choice). */
@@ -55,7 +57,7 @@ export function checkClosures(closures: readonly Closure[]): void {
     requireWithin(kilopascals, {
       least: 0,
       most: PRESS_ENDS_KILOPASCALS,
-      unit: 'kPa',
+      kind: 'kilopascals',
       what: 'The press gauge',
       field: 'kilopascals',
     })

@@ -1,5 +1,6 @@
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
-
+import { choice, figure, type Of, record } from '../shape/index.ts'
 /** A material that conducts heat. */
 export interface ThermalBody {
   readonly wattsPerMK: number
@@ -33,8 +34,8 @@ export function setStone(waterPowderRatio: number): ThermalBody {
   if (!(waterPowderRatio > BOUND_WATER && waterPowderRatio <= 2))
     throw new DomainError(
       'too-little-water',
-      `${waterPowderRatio} mL/g does not even bind.`,
-      `Enter the ratio it was mixed at: above ${BOUND_WATER} mL/g.`,
+      saying`${qty.millilitresPerGram(waterPowderRatio)} does not even bind.`,
+      saying`Enter the ratio it was mixed at: above ${qty.millilitresPerGram(BOUND_WATER)}.`,
       'waterPowderRatio',
     )
   const solid = 1 + BOUND_WATER
@@ -52,10 +53,11 @@ export function setStone(waterPowderRatio: number): ThermalBody {
 }
 
 /** A place of the denture: a wide sheet, or a ridge as a round bar. Thickness or diameter, mm. */
-export interface ResinSection {
-  readonly shape: 'sheet' | 'ridge'
-  readonly millimetres: number
-}
+export const resinSectionShape = record({
+  shape: choice(['sheet', 'ridge']),
+  millimetres: figure(0, 1000, { example: 12 }),
+})
+export type ResinSection = Of<typeof resinSectionShape>
 
 /** The flask round it. */
 export interface FlaskBody {
@@ -86,7 +88,7 @@ export function checkSection(
   if (millimetres >= 2 * halfHeightMillimetres)
     throw new DomainError(
       'section-too-thick',
-      `${millimetres} mm of resin do not go into that flask.`,
+      saying`${qty.mm(millimetres)} of resin do not go into that flask.`,
       'Enter the thickness of the base, or the height of the flask.',
       'millimetres',
     )

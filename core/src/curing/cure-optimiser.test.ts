@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { inMetric } from '../testing/index.ts'
 import {
   type CureWish,
   cure,
@@ -74,12 +75,14 @@ describe('what a bath does, in words', () => {
       (minutes) => `at minute ${Math.round(minutes)}`,
     )
     expect(standing).toBe('bad')
-    expect(say).toMatch(/^The 12 mm ridge peaks at 127 °C at minute 2[67]: monomer boils at 100.8 °C/)
+    expect(inMetric(say)).toMatch(
+      /^The 12 mm ridge peaks at 127 °C at minute 2[67]: monomer boils at 100.8 °C/,
+    )
   })
   it('long, then boil: good for a usual base, with what stays', () => {
     const { standing, say } = cureVerdict(follow('long-boil', [sheet(3), ridge(12)]))
     expect(standing).toBe('good')
-    expect(say).toContain('about 0.4 % monomer stays')
+    expect(inMetric(say)).toContain('about 0.4 % monomer stays')
   })
   it('too short a bath leaves more than ISO 20795-1 allows', () => {
     const program = twoStage({ toCelsius: 74, rampMinutes: 30, holdMinutes: 120 })
@@ -88,6 +91,6 @@ describe('what a bath does, in words', () => {
     ])
     expect(standing).toBe('bad')
     // The model notes: 4.8 % after 2 h at 74 °C.
-    expect(say).toContain('About 4.8 % monomer stays in the 3 mm sheet, above 2.2 %')
+    expect(inMetric(say)).toContain('About 4.8 % monomer stays in the 3 mm sheet, above 2.2 %')
   })
 })

@@ -1,3 +1,4 @@
+import { qty, type Saying, saying } from '../quantity/index.ts'
 import { type CureOutcome, MONOMER_BOILS_CELSIUS } from './cure.ts'
 import type { ResinSection } from './cure-bodies.ts'
 
@@ -15,14 +16,14 @@ export interface FollowedSection {
 export interface CureVerdict {
   readonly standing: 'good' | 'watch' | 'bad'
   /** The sentence that decides, without its end. */
-  readonly say: string
+  readonly say: Saying
   readonly worst: FollowedSection
   /** The section with the most monomer left. */
   readonly mostMonomer: FollowedSection
 }
 
 export const sectionName = ({ shape, millimetres }: ResinSection) =>
-  shape === 'sheet' ? `${millimetres} mm sheet` : `${millimetres} mm ridge`
+  shape === 'sheet' ? saying`${qty.mm(millimetres)} sheet` : saying`${qty.mm(millimetres)} ridge`
 
 /**
  * Says in words what a bath does to a base.
@@ -31,37 +32,37 @@ export const sectionName = ({ shape, millimetres }: ResinSection) =>
  */
 export function cureVerdict(
   followed: readonly FollowedSection[],
-  clock: (minutes: number) => string = (minutes) => `${Math.round(minutes)} min in`,
+  clock: (minutes: number) => Saying = (minutes) => saying`${qty.minutes(minutes, 0)} in`,
 ): CureVerdict {
   const worst = followed.reduce((a, b) => (b.outcome.boiling > a.outcome.boiling ? b : a))
   const mostMonomer = followed.reduce((a, b) =>
     b.outcome.residualPercent > a.outcome.residualPercent ? b : a,
   )
   const { outcome, section } = worst
-  const peak = `The ${sectionName(section)} peaks at ${Math.round(outcome.peakCelsius)} °C ${clock(outcome.peakMinutes)}`
+  const peak = saying`The ${sectionName(section)} peaks at ${qty.celsius(outcome.peakCelsius, 0)} ${clock(outcome.peakMinutes)}`
   const left = mostMonomer.outcome.residualPercent
   const base = { worst, mostMonomer }
   if (outcome.risk === 'high')
     return {
       ...base,
       standing: 'bad',
-      say: `${peak}: monomer boils at ${MONOMER_BOILS_CELSIUS} °C and leaves bubbles`,
+      say: saying`${peak}: monomer boils at ${qty.celsius(MONOMER_BOILS_CELSIUS)} and leaves bubbles`,
     }
   if (outcome.risk === 'watch')
     return {
       ...base,
       standing: 'watch',
-      say: `${peak}, ${outcome.marginCelsius >= 0 ? `${Math.round(outcome.marginCelsius)} °C below` : 'past'} where monomer boils: too near`,
+      say: saying`${peak}, ${outcome.marginCelsius >= 0 ? saying`${qty.celsiusApart(outcome.marginCelsius, 0)} below` : 'past'} where monomer boils: too near`,
     }
   if (left > ISO_RESIDUAL_PERCENT)
     return {
       ...base,
       standing: 'bad',
-      say: `About ${left.toFixed(1)} % monomer stays in the ${sectionName(mostMonomer.section)}, above ${ISO_RESIDUAL_PERCENT} %: hold longer, or boil at the end`,
+      say: saying`About ${qty.percent(left, 1)} monomer stays in the ${sectionName(mostMonomer.section)}, above ${qty.percent(ISO_RESIDUAL_PERCENT)}: hold longer, or boil at the end`,
     }
   return {
     ...base,
     standing: 'good',
-    say: `${peak}, ${Math.round(outcome.marginCelsius)} °C below where monomer boils; about ${left.toFixed(1)} % monomer stays`,
+    say: saying`${peak}, ${qty.celsiusApart(outcome.marginCelsius, 0)} below where monomer boils; about ${qty.percent(left, 1)} monomer stays`,
   }
 }

@@ -5,6 +5,7 @@ import {
   programStretches,
   type TemperatureProgram,
 } from '../program/index.ts'
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { type FlaskBody, type ResinSection, usualFlask } from './cure-bodies.ts'
 import { CureField, type CureGrid, usualCells } from './cure-field.ts'
@@ -286,7 +287,7 @@ export function checkBath({ startCelsius, segments }: TemperatureProgram): void 
     throw new DomainError(
       'bath',
       'That bath cannot be run.',
-      `Enter a rate above 0, 0 to ${HOTTEST_BATH_CELSIUS} °C and holds to 24 h, twelve lines at most.`,
+      saying`Enter a rate above 0, 0 to ${qty.celsius(HOTTEST_BATH_CELSIUS)} and holds to 24 h, twelve lines at most.`,
       'segments',
     )
   if (programMinutes({ startCelsius, segments }) > 36 * 60)

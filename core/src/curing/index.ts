@@ -1,4 +1,11 @@
-export { type Closure, type ClosuresJudged, checkClosures, gentleLimits, judgeClosures } from './closures.ts'
+export {
+  type Closure,
+  type ClosuresJudged,
+  checkClosures,
+  closureShape,
+  gentleLimits,
+  judgeClosures,
+} from './closures.ts'
 export {
   COOLING,
   COOLING_MINUTES,
@@ -25,6 +32,7 @@ export {
   usualFlask,
   wetStone,
 } from './cure-bodies.ts'
+export { cureCalculator } from './cure-calculator.ts'
 export {
   type CureProposal,
   type CureWish,
@@ -57,6 +65,6 @@ export {
   doughStageAt,
   doughStages,
 } from './dough-stages.ts'
-export { type CureJudgement, type CureRun, checkCureRun, judgeCure } from './judge-cure.ts'
+export { type CureJudgement, type CureRun, checkCureRun, cureRunShape, judgeCure } from './judge-cure.ts'
 export { type DoughRecipe, usualDough } from './resin-kinetics.ts'
 export { LEFT_BY_SAW_MILLIMETRES, sawDepth } from './saw-depth.ts'

@@ -1,19 +1,23 @@
-import { checkMeasured, insideCelsius, type MeasuredRun, programCelsius } from '../program/index.ts'
+import { checkMeasured, insideCelsius, measuredRunShape, programCelsius } from '../program/index.ts'
+import { qty, type Saying, saying } from '../quantity/index.ts'
+import { list, type Of, partsOf, record } from '../shape/index.ts'
 import { type CureOutcome, checkBath, cure } from './cure.ts'
-import { checkSection, type ResinSection, usualFlask } from './cure-bodies.ts'
+import { checkSection, resinSectionShape, usualFlask } from './cure-bodies.ts'
 import { BOIL_CELSIUS, COLD_WATER_CELSIUS, stretch } from './cure-programs.ts'
 import { cureVerdict, type FollowedSection, ISO_RESIDUAL_PERCENT } from './cure-verdict.ts'
 
 /** A cure as it was run: the bath, and the base that lay in it. */
-export interface CureRun extends MeasuredRun {
-  readonly sections: readonly ResinSection[]
-}
+export const cureRunShape = record({
+  ...partsOf(measuredRunShape),
+  sections: list(resinSectionShape, 8),
+})
+export type CureRun = Of<typeof cureRunShape>
 
 export interface CureJudgement {
   readonly verdict: 'accept' | 'extend' | 'porous'
   readonly followed: readonly FollowedSection[]
   /** What decides, as a sentence without its end. */
-  readonly say: string
+  readonly say: Saying
   /** Of an extension: minutes at the boil, after half an hour up to it; undefined: not within three hours. */
   readonly boilMinutes?: number
 }
@@ -58,7 +62,7 @@ export function judgeCure(run: CureRun): CureJudgement {
   judged.set(run, judgement)
   return judgement
 
-  function extension(why: string): Pick<CureJudgement, 'say' | 'boilMinutes'> {
+  function extension(why: Saying): Pick<CureJudgement, 'say' | 'boilMinutes'> {
     const boilMinutes = BOILS_TRIED.find((minutes) => {
       const more = {
         startCelsius: COLD_WATER_CELSIUS,
@@ -73,7 +77,7 @@ export function judgeCure(run: CureRun): CureJudgement {
     return boilMinutes === undefined
       ? { say: why }
       : {
-          say: `${why}. Back into cold water, up to ${BOIL_CELSIUS} °C in ${RAMP_MINUTES} min and ${boilMinutes} min there`,
+          say: saying`${why}. Back into cold water, up to ${qty.celsius(BOIL_CELSIUS)} in ${qty.minutes(RAMP_MINUTES)} and ${qty.minutes(boilMinutes)} there`,
           boilMinutes,
         }
   }

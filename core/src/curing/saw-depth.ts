@@ -14,7 +14,7 @@ export function sawDepth(wallMillimetres: number): number {
   requireWithin(wallMillimetres, {
     least: 0,
     most: 60,
-    unit: 'mm',
+    kind: 'millimetres',
     what: 'The wall of stone',
     field: 'wallMillimetres',
   })

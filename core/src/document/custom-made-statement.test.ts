@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
-import { Bench, J } from '../route/case-bench.ts'
-import { goodHand, seededRandom, stepOf } from '../route/index.ts'
+import { goodHand, stepOf } from '../case/index.ts'
+import { seededRandom } from '../random/index.ts'
+import { Bench, J } from '../testing/index.ts'
 import { customMadeStatement } from './index.ts'
 
 const maker = { name: 'Kiln Street Laboratory', address: '2 Kiln Street' }

@@ -1,7 +1,7 @@
+import { type CaseState, finishedAt, isSettled, type JobState } from '../case/index.ts'
 import { chargeOf } from '../casting/index.ts'
 import { materials } from '../materials/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import type { CaseState, JobState } from '../route/index.ts'
 
 /** A material of a device, with the lots that went into it. */
 export interface StatedMaterial {
@@ -53,7 +53,7 @@ export function customMadeStatement(
   maker: Maker,
   lotNumber: (lotId: string) => string,
 ): CustomMadeStatement {
-  const done = Object.values(job.steps).flatMap(({ finishedAt }) => (finishedAt ? [finishedAt] : []))
+  const done = Object.values(job.steps).flatMap((step) => finishedAt(step) ?? [])
   if (done.length === 0)
     throw new DomainError(
       'nothing-made',
@@ -62,7 +62,7 @@ export function customMadeStatement(
     )
   const { patientCode, prescriber, clinic, teeth, shade, wanted, materials: asked } = state.authorisation
   const used = usedMaterials(job, lotNumber)
-  const finished = job.route.steps.every(({ id }) => job.steps[id]?.finishedAt ?? job.steps[id]?.skipReason)
+  const finished = job.route.steps.every(({ id }) => isSettled(job.steps[id]))
   return {
     maker: maker.name,
     address: maker.address,

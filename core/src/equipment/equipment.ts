@@ -1,38 +1,27 @@
-import { type ArmCard, checkArmCard, checkRingCard, type RingCard } from '../casting/index.ts'
-import type { Source } from '../materials/index.ts'
-import { checkFlaskWater, type FlaskWater } from '../mixing/index.ts'
+import { armMeasures, checkArmCard, checkRingCard, ringMeasures } from '../casting/index.ts'
+import { checkFlaskWater, flaskWater } from '../mixing/index.ts'
 import { DomainError, requireMeasure } from '../refusal/index.ts'
+import { byTag, figure, type Of, record, text } from '../shape/index.ts'
 
-/** A heated machine of the lab: how fast it loses its heat, and what goes in at once. */
-interface HeatedCard {
-  readonly name: string
-  /** In which it loses 63 % of its heat when it is off. */
-  readonly timeConstantMinutes: number
-  readonly source: Source
-}
-/** A burnout furnace of the lab. */
-export interface FurnaceCard extends HeatedCard {
-  readonly mostRings: number
-}
-/** A curing bath of the lab. */
-export interface BathCard extends HeatedCard {
-  readonly mostFlasks: number
-}
+const source = text(200, { example: 'measured here' })
+/** In which a heated machine loses 63 % of its heat when it is off. */
+const timeConstantMinutes = figure(0, 10_000, { example: 60 })
 
-/** A flask of the lab, measured once with water. */
-export interface FlaskCard extends FlaskWater {
-  readonly name: string
-  readonly source: Source
-}
-
-/** What stands in the lab, as it was measured there. */
-export type LabEquipment =
-  | ({ readonly kind: 'ring' } & RingCard)
-  | ({ readonly kind: 'arm' } & ArmCard)
-  | ({ readonly kind: 'furnace' } & FurnaceCard)
-  | ({ readonly kind: 'bath' } & BathCard)
-  | ({ readonly kind: 'flask' } & FlaskCard)
+/** What stands in the lab, as it was measured there: each kind with its measures. */
+export const equipmentShape = byTag('kind', {
+  ring: record(ringMeasures),
+  arm: record(armMeasures),
+  furnace: record({ timeConstantMinutes, mostRings: figure(0, 1000, { example: 6 }), source }),
+  bath: record({ timeConstantMinutes, mostFlasks: figure(0, 1000, { example: 4 }), source }),
+  flask: record({ ...flaskWater, source }),
+})
+/** Under the name that the lab calls it by. */
+export type LabEquipment = Of<typeof equipmentShape> & { readonly name: string }
 export type EquipmentKind = LabEquipment['kind']
+export type EquipmentOf<K extends EquipmentKind> = Extract<LabEquipment, { readonly kind: K }>
+export type FurnaceCard = Omit<EquipmentOf<'furnace'>, 'kind'>
+export type BathCard = Omit<EquipmentOf<'bath'>, 'kind'>
+export type FlaskCard = Omit<EquipmentOf<'flask'>, 'kind'>
 
 /** Refuses more flasks than go into a bath. @throws {DomainError} `bath-full` */
 export function checkFlasks({ name, mostFlasks }: BathCard, flasks: number): void {
@@ -45,26 +34,24 @@ export function checkFlasks({ name, mostFlasks }: BathCard, flasks: number): voi
     )
 }
 
+const checks: { readonly [K in EquipmentKind]: (equipment: EquipmentOf<K>) => void } = {
+  ring: checkRingCard,
+  arm: checkArmCard,
+  furnace: ({ timeConstantMinutes: minutes, mostRings }) => {
+    requireMeasure('timeConstantMinutes', minutes, 600)
+    requireMeasure('mostRings', mostRings, 60)
+  },
+  bath: ({ timeConstantMinutes: minutes, mostFlasks }) => {
+    requireMeasure('timeConstantMinutes', minutes, 1440)
+    requireMeasure('mostFlasks', mostFlasks, 60)
+  },
+  flask: checkFlaskWater,
+}
+
 /** Refuses equipment whose measures make no sense. @throws {DomainError} `equipment`, `ring`, `reading-not-plausible`, `name-missing` */
 export function checkEquipment(equipment: LabEquipment): void {
   if (equipment.name.trim() === '')
     throw new DomainError('name-missing', 'It has no name.', 'Give it the name the lab calls it by.', 'name')
-  switch (equipment.kind) {
-    case 'ring':
-      checkRingCard(equipment)
-      break
-    case 'arm':
-      checkArmCard(equipment)
-      break
-    case 'furnace':
-      requireMeasure('timeConstantMinutes', equipment.timeConstantMinutes, 600)
-      requireMeasure('mostRings', equipment.mostRings, 60)
-      break
-    case 'bath':
-      requireMeasure('timeConstantMinutes', equipment.timeConstantMinutes, 1440)
-      requireMeasure('mostFlasks', equipment.mostFlasks, 60)
-      break
-    case 'flask':
-      checkFlaskWater(equipment)
-  }
+  const check = checks[equipment.kind] as (equipment: LabEquipment) => void
+  check(equipment)
 }

@@ -3,6 +3,8 @@ export {
   checkEquipment,
   checkFlasks,
   type EquipmentKind,
+  type EquipmentOf,
+  equipmentShape,
   type FlaskCard,
   type FurnaceCard,
   type LabEquipment,

@@ -4,7 +4,8 @@ export {
   foundFaults,
   REGIONS_SOURCE,
   type RegionDrawing,
+  regionDrawings,
   regionFaults,
   regionsOf,
 } from './inspection.ts'
-export type { Region, RegionFault, RegionSeen } from './region.ts'
+export { type Region, type RegionFault, type RegionSeen, regionSeenShape } from './region.ts'

@@ -6,6 +6,7 @@ import type { Region, RegionFault, RegionSeen } from './region.ts'
 
 /** The drawings that are tapped. */
 export type RegionDrawing = keyof typeof dentureWaxRegions | 'casting'
+export const regionDrawings = [...Object.keys(dentureWaxRegions), 'casting'] as readonly RegionDrawing[]
 
 /** The regions of each drawing, in the order in which they are looked at. */
 export const regionsOf: Readonly<Record<RegionDrawing, readonly Region[]>> = {

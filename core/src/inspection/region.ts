@@ -1,3 +1,4 @@
+import { maybe, type Of, record, text } from '../shape/index.ts'
 /** A region of a piece of work: what good looks like there, and what is commonly wrong. */
 export interface Region {
   readonly id: string
@@ -15,7 +16,8 @@ export interface RegionFault {
 }
 
 /** What was seen at a region; `fault` left out: good. */
-export interface RegionSeen {
-  readonly region: string
-  readonly fault?: string
-}
+export const regionSeenShape = record({
+  region: text(40, { example: 'margins' }),
+  fault: maybe(text(80, { example: 'Too flat', description: 'Left out: good' })),
+})
+export type RegionSeen = Of<typeof regionSeenShape>

@@ -1,5 +1,5 @@
-import { gaugeMillimetres } from '../quantity/index.ts'
 import { COMMON_PRACTICE, type MaterialCard } from './material-card.ts'
+import { gaugeMillimetres } from './wire-gauge.ts'
 
 const silicone = (liquidPart: string) =>
   ({

@@ -18,10 +18,12 @@ export {
   productCard,
   productFaults,
   productFlags,
+  productShape,
 } from './lab-product.ts'
 export {
   type AlloyFigures,
   type Binder,
+  binders,
   COMMON_PRACTICE,
   clockFault,
   clockOrder,
@@ -44,3 +46,4 @@ export {
   POLYMER_GRAMS_PER_CM3,
   USUAL_WAX_GRAMS_PER_CM3,
 } from './other-cards.ts'
+export { gaugeMillimetres } from './wire-gauge.ts'

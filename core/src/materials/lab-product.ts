@@ -1,46 +1,66 @@
+import { qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
+import { figure, id, list, maybe, type Of, record, text, yesNo } from '../shape/index.ts'
 import {
   type AlloyFigures,
   clockFault,
   clockOrder,
   type ExpansionPoint,
+  expansionPointShape,
   type InvestmentFigures,
   type MaterialCard,
   type MaterialClock,
   type ThermalPoint,
+  thermalPointShape,
 } from './material-card.ts'
 
+const packMinutes = maybe(figure(-1e6, 1e6, { example: 6 }))
+
 /** A product on the lab's own shelf: a generic class, and what its pack says otherwise. */
-export interface LabProduct {
-  readonly productId: string
+export const productShape = record({
   /** The generic class it inherits from. */
-  readonly materialId: string
+  materialId: id('high-strength-stone'),
   /** The lab's own name for it. */
-  readonly name: string
-  readonly millilitresPerGram?: number
-  readonly bagGrams?: number
-  readonly densityGramsPerCm3?: number
+  name: text(80, { least: 0, example: 'Blue die stone' }),
+  millilitresPerGram: maybe(figure(-100, 100, { example: 0.2 })),
+  bagGrams: maybe(figure(-1e6, 1e6, { example: 100 })),
+  densityGramsPerCm3: maybe(figure(-100, 100)),
   /** Only the times that the pack prints. */
-  readonly clock?: Partial<Omit<MaterialClock, 'source'>>
-  readonly settingExpansion?: readonly ExpansionPoint[]
+  clock: maybe(
+    record({
+      wettedMinutes: packMinutes,
+      mixedMinutes: packMinutes,
+      pourByMinutes: packMinutes,
+      glossLossMinutes: packMinutes,
+      setMinutes: packMinutes,
+      heatPeakMinutes: packMinutes,
+      separateMinutes: packMinutes,
+      trimFromMinutes: packMinutes,
+      useWithinMinutes: packMinutes,
+      dryMinutes: packMinutes,
+    }),
+  ),
+  settingExpansion: maybe(list(expansionPointShape, 40)),
   /** Of an investment. */
-  readonly thermalCurve?: readonly ThermalPoint[]
-  readonly peakCelsius?: number
-  readonly hotEntry?: boolean
-  readonly hygroscopicPercent?: number
-  readonly settingPercentPerRatioStep?: number
+  thermalCurve: maybe(list(thermalPointShape, 40)),
+  peakCelsius: maybe(figure(-1000, 10_000, { example: 850 })),
+  hotEntry: maybe(yesNo({ example: false })),
+  hygroscopicPercent: maybe(figure(-100, 100, { example: 1.2 })),
+  /** Setting expansion, % for each 0.01 mL/g more. */
+  settingPercentPerRatioStep: maybe(figure(-100, 100, { example: -0.02 })),
   /** Of an alloy. */
-  readonly castingShrinkagePercent?: number
-  readonly castingFromCelsius?: number
-  readonly castingToCelsius?: number
+  castingShrinkagePercent: maybe(figure(-100, 100, { example: 2.3 })),
+  castingFromCelsius: maybe(figure(-1000, 10_000, { example: 1380 })),
+  castingToCelsius: maybe(figure(-1000, 10_000, { example: 1420 })),
   /** What is printed where: "the pack", "data sheet 3". */
-  readonly source: string
-}
+  source: text(200, { least: 0, example: 'the pack' }),
+})
+export type LabProduct = Of<typeof productShape> & { readonly productId: string }
 
 /** A figure that cannot be taken: which entry, what is wrong and what to do. */
 export interface ProductFault {
   readonly field: string
-  readonly sentence: string
+  readonly sentence: Saying
 }
 
 /**
@@ -49,7 +69,7 @@ export interface ProductFault {
  */
 export function productFaults(product: LabProduct, classCard: MaterialCard): ProductFault[] {
   const faults: ProductFault[] = []
-  const fault = (field: string, sentence: string) => faults.push({ field, sentence })
+  const fault = (field: string, sentence: Saying) => faults.push({ field, sentence })
   if (product.name.trim() === '') fault('name', 'Give it the name that the lab calls it by.')
   if (product.source.trim() === '') fault('source', 'Say where the figures stand: the pack, or a data sheet.')
   const positive = (field: string, value: number | undefined, most: number, unit: string) => {
@@ -103,9 +123,9 @@ export function productFaults(product: LabProduct, classCard: MaterialCard): Pro
   return faults
 }
 
-function expansionFaults(points: readonly ExpansionPoint[]): string[] {
+function expansionFaults(points: readonly ExpansionPoint[]): Saying[] {
   return points.flatMap(({ specialLiquidPercent: c, expansionPercent: e, thermalPercent: t = 0 }, index) => [
-    ...(c >= 0 && c <= 100 ? [] : [`A share of ${c} % is not between 0 and 100.`]),
+    ...(c >= 0 && c <= 100 ? [] : [saying`A share of ${qty.percent(c)} is not between 0 and 100.`]),
     ...[e, t].filter((value) => !(Math.abs(value) <= 5)).map(implausible),
     ...(index > 0 && !(c > points[index - 1]!.specialLiquidPercent)
       ? ['Put the shares of special liquid in rising order, each once.']
@@ -113,9 +133,11 @@ function expansionFaults(points: readonly ExpansionPoint[]): string[] {
   ])
 }
 
-function curveFaults(points: readonly ThermalPoint[]): string[] {
+function curveFaults(points: readonly ThermalPoint[]): Saying[] {
   return points.flatMap(({ celsius, expansionPercent }, index) => [
-    ...(celsius >= 0 && celsius <= 1200 ? [] : [`${celsius} °C is not between 0 and 1200.`]),
+    ...(celsius >= 0 && celsius <= 1200
+      ? []
+      : [saying`${qty.celsius(celsius)} is not between ${qty.celsius(0)} and ${qty.celsius(1200)}.`]),
     ...(Math.abs(expansionPercent) <= 5 ? [] : [implausible(expansionPercent)]),
     ...(index > 0 && !(celsius > points[index - 1]!.celsius)
       ? ['Put the temperatures in rising order, each once.']
@@ -123,17 +145,17 @@ function curveFaults(points: readonly ThermalPoint[]): string[] {
   ])
 }
 
-const implausible = (percent: number) => `An expansion of ${percent} % cannot be right.`
+const implausible = (percent: number) => saying`An expansion of ${qty.percent(percent)} cannot be right.`
 
 /** Figures that lie outside the class: allowed, since the pack wins, but told. */
-export function productFlags(product: LabProduct, classCard: MaterialCard): string[] {
+export function productFlags(product: LabProduct, classCard: MaterialCard): Saying[] {
   const { measure } = classCard
   const ratio = product.millilitresPerGram
   if (ratio === undefined || measure?.by !== 'mass') return []
   const { minMillilitresPerGram: min, maxMillilitresPerGram: max } = measure
   return ratio < min - 1e-9 || ratio > max + 1e-9
     ? [
-        `${ratio} mL/g is outside the class: ${classCard.name} has ${min.toFixed(2)} to ${max.toFixed(2)} (${measure.source}).`,
+        saying`${qty.millilitresPerGram(ratio)} is outside the class: ${classCard.name} has ${min.toFixed(2)} to ${max.toFixed(2)} (${measure.source}).`,
       ]
     : []
 }
@@ -145,7 +167,12 @@ export function productFlags(product: LabProduct, classCard: MaterialCard): stri
 export function productCard(product: LabProduct, classCard: MaterialCard): MaterialCard {
   const [fault] = productFaults(product, classCard)
   if (fault)
-    throw new DomainError('product-faulty', `${product.name}: ${fault.sentence}`, 'Correct it.', fault.field)
+    throw new DomainError(
+      'product-faulty',
+      saying`${product.name}: ${fault.sentence}`,
+      'Correct it.',
+      fault.field,
+    )
   const { source } = product
   const { measure } = classCard
   const clock = mergedClock(product, classCard)

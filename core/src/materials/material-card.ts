@@ -1,5 +1,5 @@
 import { DomainError } from '../refusal/index.ts'
-
+import { figure, maybe, type Of, record } from '../shape/index.ts'
 /**
  * Where a figure comes from. Published: the name of the work, with "recalled" when written down from memory.
  * Otherwise "common practice"; a lab's own product says "the pack".
@@ -78,21 +78,24 @@ export const clockOrder = [
 ] as const satisfies readonly (keyof MaterialClock)[]
 
 /** Setting expansion of an investment by the share of special liquid in its liquid, both in percent. */
-export interface ExpansionPoint {
-  readonly specialLiquidPercent: number
-  readonly expansionPercent: number
+export const expansionPointShape = record({
+  specialLiquidPercent: figure(-1000, 1000, { example: 60 }),
+  expansionPercent: figure(-1000, 1000, { example: 1.1 }),
   /** At the peak of the burnout, where the sheet gives it. */
-  readonly thermalPercent?: number
-}
+  thermalPercent: maybe(figure(-1000, 1000, { example: 1.1 })),
+})
+export type ExpansionPoint = Of<typeof expansionPointShape>
 
 /** What holds an investment together. */
-export type Binder = 'gypsum' | 'phosphate'
+export const binders = ['gypsum', 'phosphate'] as const
+export type Binder = (typeof binders)[number]
 
 /** Thermal expansion of an investment at a temperature, percent. */
-export interface ThermalPoint {
-  readonly celsius: number
-  readonly expansionPercent: number
-}
+export const thermalPointShape = record({
+  celsius: figure(-1000, 10_000, { example: 270 }),
+  expansionPercent: figure(-1000, 1000, { example: 0.68 }),
+})
+export type ThermalPoint = Of<typeof thermalPointShape>
 
 /** What an investment is, beyond its mix. */
 export interface InvestmentFigures {

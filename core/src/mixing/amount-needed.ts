@@ -1,4 +1,5 @@
 import { COMMON_PRACTICE, type Source } from '../materials/index.ts'
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 import { type DentureBase, dentureBaseCm3 } from './denture-base.ts'
 
@@ -108,7 +109,7 @@ export function spaceCm3(space: Space): number {
   if (!(cm3 > 0))
     throw new DomainError(
       'inside-too-large',
-      `What stands inside, ${inside} cm3, fills the whole space.`,
+      saying`What stands inside, ${qty.cubicCentimetres(inside)}, fills the whole space.`,
       'Measure it again, or leave it empty.',
       'insideCm3',
     )

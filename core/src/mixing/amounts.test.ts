@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { materials } from '../materials/index.ts'
+import { inMetric } from '../testing/index.ts'
 import {
   changedSetMinutes,
   correctMix,
@@ -228,7 +229,7 @@ describe('what cannot be measured so finely', () => {
       readableMillilitres: 1,
       classRange: { min: 0.22, max: 0.24 },
     })
-    expect(fix).toMatchObject({
+    expect(inMetric(fix)).toMatchObject({
       action: 'startAgain',
       reason: expect.stringContaining('beyond the class range'),
     })
@@ -254,6 +255,6 @@ describe('what cannot be measured so finely', () => {
   // 0.30 against 0.24: pores 0.22959 and 0.15301, from the same densities.
   it('names the pores of a thinner mix', () => {
     const hit = hitRatio(stone, { powderGrams: 100, liquidMillilitres: 30 }, 0.24)
-    expect(hit.effects).toContain('About 23 % pores instead of 15 % (within 2).')
+    expect(inMetric(hit.effects)).toContain('About 23 % pores instead of 15 % (within 2).')
   })
 })

@@ -31,7 +31,7 @@ export function dentureBaseCm3({ arch, thicknessMillimetres, areaCm2 }: DentureB
   requireWithin(thicknessMillimetres, {
     least: 1,
     most: 6,
-    unit: 'mm',
+    kind: 'millimetres',
     what: 'The thickness of the base',
     field: 'thicknessMillimetres',
   })
@@ -39,7 +39,7 @@ export function dentureBaseCm3({ arch, thicknessMillimetres, areaCm2 }: DentureB
   requireWithin(area, {
     least: 3,
     most: 60,
-    unit: 'cm2',
+    kind: 'squareCentimetres',
     what: 'The area under the base',
     field: 'areaCm2',
   })

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { DomainError } from '../refusal/index.ts'
+import { inMetric } from '../testing/index.ts'
 import { flaskPours } from './index.ts'
 
 const flask = {
@@ -25,7 +26,9 @@ describe('the pours of a flask', () => {
     expect(warning).toBe('')
   })
   it('wants 3 mm above the teeth (common practice)', () =>
-    expect(flaskPours({ ...flask, cuspMillimetres: 28 }).warning).toContain('Only 2.0 mm above the teeth'))
+    expect(inMetric(flaskPours({ ...flask, cuspMillimetres: 28 }).warning)).toContain(
+      'Only 2 mm above the teeth',
+    ))
   it.each([
     ['flask-too-low', 'cuspMillimetres', { cuspMillimetres: 31 }],
     ['inside-too-large', 'castMillimetres', { castMillimetres: 60 }],

@@ -1,6 +1,7 @@
 import type { Source } from '../materials/index.ts'
+import { qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive, requireWithin } from '../refusal/index.ts'
-
+import { figure, type Of, record } from '../shape/index.ts'
 /** Of the box around a trimmed cast, what the cast itself takes (assumption: its corners are cut, its heel is straight). */
 export const CAST_OF_ITS_BOX = 0.8
 /** Ridge, wax and teeth of a whole denture above the land, cm3 (assumption). */
@@ -9,14 +10,16 @@ export const USUAL_WAX_UP_CM3 = 25
 export const ROOM_ABOVE_TEETH = { least: 3, most: 5 } as const
 
 /** A flask measured once with water. */
-export interface FlaskWater {
+export const flaskWater = {
   /** Water that fills the lower half to its rim, mL, 20 to 1000. */
-  readonly lowerMillilitres: number
+  lowerMillilitres: figure(0, 10_000, { example: 160 }),
   /** Water that the ring above takes as well, up to the lid, mL, 20 to 1000. */
-  readonly ringMillilitres: number
+  ringMillilitres: figure(0, 10_000, { example: 180 }),
   /** Inside height of the ring, mm, 5 to 80. */
-  readonly ringMillimetres: number
+  ringMillimetres: figure(0, 1000, { example: 30 }),
 }
+const flaskWaterShape = record(flaskWater)
+export type FlaskWater = Of<typeof flaskWaterShape>
 /** The flask, and the cast that goes in. */
 export interface FlaskMeasured extends FlaskWater {
   readonly castLengthMillimetres: number
@@ -36,7 +39,7 @@ export interface FlaskPours {
   /** Between the teeth and the lid, mm. */
   readonly roomMillimetres: number
   /** What is wrong with this cast in this flask; empty when nothing is. */
-  readonly warning: string
+  readonly warning: Saying
   readonly source: Source
 }
 
@@ -46,11 +49,11 @@ export function checkFlaskWater(flask: FlaskWater): void {
     ['The lower half', 'lowerMillilitres'],
     ['The ring', 'ringMillilitres'],
   ] as const)
-    requireWithin(flask[field], { least: 20, most: 1000, unit: 'mL', what, field })
+    requireWithin(flask[field], { least: 20, most: 1000, kind: 'millilitres', what, field })
   requireWithin(flask.ringMillimetres, {
     least: 5,
     most: 80,
-    unit: 'mm',
+    kind: 'millimetres',
     what: 'The height of the ring',
     field: 'ringMillimetres',
   })
@@ -78,7 +81,7 @@ export function flaskPours(flask: FlaskMeasured): FlaskPours {
   if (!(roomMillimetres > 0))
     throw new DomainError(
       'flask-too-low',
-      `The teeth stand ${cuspMillimetres} mm above the rim, the ring is ${ringMillimetres} mm high.`,
+      saying`The teeth stand ${qty.mm(cuspMillimetres)} above the rim, the ring is ${qty.mm(ringMillimetres)} high.`,
       'Take a higher flask, or trim the foot of the cast.',
       'cuspMillimetres',
     )
@@ -93,7 +96,7 @@ export function flaskPours(flask: FlaskMeasured): FlaskPours {
     roomMillimetres,
     warning:
       roomMillimetres < ROOM_ABOVE_TEETH.least
-        ? `Only ${roomMillimetres.toFixed(1)} mm above the teeth, ${ROOM_ABOVE_TEETH.least}-${ROOM_ABOVE_TEETH.most} mm are wanted: take a higher flask, or trim the foot of the cast.`
+        ? saying`Only ${qty.mm(roomMillimetres, 1)} above the teeth, ${qty.mm(ROOM_ABOVE_TEETH.least)} to ${qty.mm(ROOM_ABOVE_TEETH.most)} are wanted: take a higher flask, or trim the foot of the cast.`
         : '',
     source: `water in the flask and lengths; the cast as ${CAST_OF_ITS_BOX} of its box (assumption)`,
   }
@@ -103,7 +106,7 @@ function leftOf(space: number, inside: number, field: string): number {
   if (space > inside) return space - inside
   throw new DomainError(
     'inside-too-large',
-    `${inside.toFixed(0)} cm3 do not go into the ${space.toFixed(0)} cm3 that are there.`,
+    saying`${qty.cubicCentimetres(inside, 0)} do not go into the ${qty.cubicCentimetres(space, 0)} that are there.`,
     'Measure it again, or take a larger flask.',
     field,
   )

@@ -1,3 +1,4 @@
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 
 /** Molar masses, g/mol, of calcium sulfate hemihydrate and of the 1½ water that it binds (exact from atomic weights). */
@@ -100,7 +101,7 @@ export function gypsumStrengthFactor(
     if (!(ratio >= STRENGTH_RATIOS.min && ratio <= STRENGTH_RATIOS.max))
       throw new DomainError(
         'ratio-outside-model',
-        `The strength estimate does not hold at ${ratio} mL/g.`,
+        saying`The strength estimate does not hold at ${qty.millilitresPerGram(ratio)}.`,
         'Ask for a ratio from 0.20 to 0.75 mL/g.',
         'millilitresPerGram',
       )

@@ -1,4 +1,5 @@
 import type { MaterialCard } from '../materials/index.ts'
+import { qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import {
   BOUND_WATER_GRAMS_PER_GRAM,
@@ -17,7 +18,7 @@ export interface HitRatio {
   readonly verdict: 'hit' | 'thinner' | 'thicker'
   readonly outsideClass: boolean
   /** What it does to the work, each a short sentence, the estimates marked "about". */
-  readonly effects: readonly string[]
+  readonly effects: readonly Saying[]
   readonly sources: readonly string[]
 }
 
@@ -41,9 +42,12 @@ export function hitRatio(card: MaterialCard, mix: Mix, wantedMillilitresPerGram?
     Math.abs(hit - wanted) <= RATIO_TOLERANCE_FRACTION * wanted ? 'hit' : hit > wanted ? 'thinner' : 'thicker'
   const { minMillilitresPerGram: least, maxMillilitresPerGram: most } = card.measure
   const outsideClass = hit < least * (1 - 1e-9) || hit > most * (1 + 1e-9)
-  const effects: string[] = []
+  const effects: Saying[] = []
   const sources: string[] = [card.measure.source]
-  if (outsideClass) effects.push(`Outside the class range of ${least.toFixed(2)} to ${most.toFixed(2)} mL/g.`)
+  if (outsideClass)
+    effects.push(
+      saying`Outside the class range of ${least.toFixed(2)} to ${qty.millilitresPerGram(most, 2)}.`,
+    )
   if (verdict !== 'hit') {
     effects.push(verdict === 'thinner' ? 'Easier to pour.' : 'Harder to pour; traps air.')
     if (card.family === 'gypsum') {
@@ -55,18 +59,20 @@ export function hitRatio(card: MaterialCard, mix: Mix, wantedMillilitresPerGram?
   if (card.gypsumType !== undefined) {
     if (hit < BOUND_WATER_GRAMS_PER_GRAM)
       effects.push(
-        `Not enough water for all of it to set: about ${Math.round((100 * hit) / BOUND_WATER_GRAMS_PER_GRAM)} % reacts.`,
+        saying`Not enough water for all of it to set: about ${qty.percent((100 * hit) / BOUND_WATER_GRAMS_PER_GRAM, 0)} reacts.`,
       )
     if (verdict !== 'hit' && hit >= 0.2 && hit <= 0.75 && wanted >= 0.2) {
       const percent = Math.round(100 * (gypsumStrengthFactor(hit, wanted) - 1))
       effects.push(
-        `About ${Math.abs(percent)} % ${percent < 0 ? 'weaker' : 'stronger'} (estimate, within a quarter).`,
+        saying`About ${qty.percent(Math.abs(percent))} ${percent < 0 ? 'weaker' : 'stronger'} (estimate, within a quarter).`,
       )
       sources.push('strength: Ryshkewitch and Duckworth 1953, anchored to ISO 6873, all recalled')
     }
     if (verdict !== 'hit') {
       const pores = (ratio: number) => Math.round(100 * setGypsum({ millilitresPerGram: ratio }).porosity)
-      effects.push(`About ${pores(hit)} % pores instead of ${pores(wanted)} % (within 2).`)
+      effects.push(
+        saying`About ${qty.percent(pores(hit))} pores instead of ${qty.percent(pores(wanted))} (within 2).`,
+      )
       sources.push('pores: stoichiometry and densities, Phillips, recalled')
     }
     const setting = gypsumSettingFactor(card.gypsumType, hit, wanted)

@@ -24,6 +24,7 @@ export {
   type FlaskPours,
   type FlaskWater,
   flaskPours,
+  flaskWater,
   ROOM_ABOVE_TEETH,
   USUAL_WAX_UP_CM3,
 } from './flask-pours.ts'
@@ -60,6 +61,12 @@ export {
   USUAL_WASTE_FRACTION,
   type VolumeWanted,
 } from './mix-volume.ts'
+export {
+  amountCalculator,
+  gypsumCalculator,
+  mixCalculator,
+  mixCorrectionCalculator,
+} from './mixing-calculators.ts'
 export { doughShrinkageFraction, MONOMER_SHRINKAGE_FRACTION } from './resin-dough.ts'
 export { changedSetMinutes, type SettingChanger, settingChangers } from './setting-changers.ts'
 export { type DilutedLiquid, dilutedLiquid } from './special-liquid.ts'

@@ -1,3 +1,4 @@
+import { qty, type Saying, saying } from '../quantity/index.ts'
 import { requirePositive } from '../refusal/index.ts'
 import type { Mix } from './mix.ts'
 
@@ -21,7 +22,7 @@ export type MixCorrection =
   | { readonly action: 'goodAsItIs' }
   | { readonly action: 'addLiquid'; readonly liquidMillilitres: number }
   | { readonly action: 'addPowder'; readonly powderGrams: number }
-  | { readonly action: 'startAgain'; readonly reason: string }
+  | { readonly action: 'startAgain'; readonly reason: Saying }
 
 /**
  * What to do with a mix whose parts are already in the bowl: add the other part, or start again.
@@ -63,7 +64,7 @@ export function correctMix(bowl: MixInBowl): MixCorrection {
   if (bowl.bowlGrams !== undefined && fullGrams > bowl.bowlGrams)
     return {
       action: 'startAgain',
-      reason: `Corrected it would be ${Math.round(fullGrams)} g, more than the bowl's ${bowl.bowlGrams} g.`,
+      reason: saying`Corrected it would be ${qty.grams(fullGrams, 0)}, more than the bowl's ${qty.grams(bowl.bowlGrams)}.`,
     }
   return tooDry
     ? { action: 'addLiquid', liquidMillilitres: addMillilitres }
@@ -76,9 +77,9 @@ function roundedTo(readable: number | undefined, amount: number): number {
   return Math.round(amount / readable) * readable
 }
 
-function missed(reached: number, { classRange, toleranceFraction }: MixInBowl): string {
-  const nearest = `The nearest that can be measured gives ${reached.toFixed(3)} mL/g`
+function missed(reached: number, { classRange, toleranceFraction }: MixInBowl): Saying {
+  const nearest = saying`The nearest that can be measured gives ${qty.millilitresPerGram(reached, 3)}`
   return classRange && (reached < classRange.min || reached > classRange.max)
-    ? `${nearest}, beyond the class range of ${classRange.min.toFixed(2)} to ${classRange.max.toFixed(2)}.`
-    : `${nearest}, not within ${Math.round(toleranceFraction * 100)} %.`
+    ? saying`${nearest}, beyond the class range of ${classRange.min.toFixed(2)} to ${classRange.max.toFixed(2)}.`
+    : saying`${nearest}, not within ${qty.percent(toleranceFraction * 100, 0)}.`
 }

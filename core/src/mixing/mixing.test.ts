@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { MONOMER_GRAMS_PER_CM3, materials, POLYMER_GRAMS_PER_CM3 } from '../materials/index.ts'
+import { inMetric } from '../testing/index.ts'
 import {
   BOUND_WATER_GRAMS_PER_GRAM,
   blendRatio,
@@ -114,7 +115,7 @@ describe('correction', () => {
   })
   it('never fills beyond the bowl', () => {
     const fix = correctMix({ ...wanted, powderGrams: 100, liquidMillilitres: 60, bowlGrams: 300 })
-    expect(fix).toMatchObject({ action: 'startAgain', reason: expect.stringContaining('310 g') })
+    expect(inMetric(fix)).toMatchObject({ action: 'startAgain', reason: expect.stringContaining('310 g') })
   })
   it('ends inside the tolerance, or says start again', () => {
     fc.assert(
@@ -210,7 +211,7 @@ describe('the ratio that was hit', () => {
   it('says weaker and later for a thinner mix', () => {
     const hit = hitRatio(type4, { powderGrams: 100, liquidMillilitres: 26 }, 0.24)
     expect(hit).toMatchObject({ verdict: 'thinner', outsideClass: true, millilitresPerGram: 0.26 })
-    expect(hit.effects).toContain('About 13 % weaker (estimate, within a quarter).')
+    expect(inMetric(hit.effects)).toContain('About 13 % weaker (estimate, within a quarter).')
     expect(hit.effects.join()).toContain('Sets later')
   })
   it('says nothing where the ratio was hit', () => {
@@ -221,7 +222,7 @@ describe('the ratio that was hit', () => {
   })
   it('warns where not all of the powder can set', () => {
     const hit = hitRatio(type4, { powderGrams: 100, liquidMillilitres: 15 })
-    expect(hit.effects.join()).toContain('about 81 % reacts')
+    expect(inMetric(hit.effects).join()).toContain('about 81 % reacts')
   })
   it('refuses what is counted', () => {
     expect(() => hitRatio(card('alginate'), { powderGrams: 1, liquidMillilitres: 1 })).toThrow(

@@ -1,3 +1,4 @@
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 
 export interface DilutedLiquid {
@@ -18,7 +19,7 @@ export function dilutedLiquid(totalMillilitres: number, specialPercent: number):
   if (!(specialPercent >= 0 && specialPercent <= 100))
     throw new DomainError(
       'share-out-of-range',
-      `A share of ${specialPercent} % cannot be mixed.`,
+      saying`A share of ${qty.percent(specialPercent)} cannot be mixed.`,
       'Enter a share of special liquid from 0 to 100 %.',
       'specialPercent',
     )

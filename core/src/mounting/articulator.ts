@@ -1,30 +1,34 @@
 import type { Source } from '../materials/index.ts'
-import { millimetresFromInches, toRadians } from '../quantity/index.ts'
+import { millimetresFromInches, qty, saying, toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
+import { figure, type Of, record, sidesOf } from '../shape/index.ts'
 import type { SpacePoint } from './space.ts'
 
 /** Sides of the patient. */
-export interface OfSides {
-  readonly right: number
-  readonly left: number
-}
+const angle = figure(-360, 360, { example: 33 })
+const anglesShape = sidesOf(angle)
+export type OfSides = Of<typeof anglesShape>
 
 /** An articulator as its settings make it. Lengths mm, angles degrees. */
-export interface Articulator {
-  readonly intercondylarMillimetres: number
+export const articulatorShape = record({
+  intercondylarMillimetres: figure(-1000, 1000, { example: 110 }),
   /** Slope of the condylar guides, seen from the side, 0 to 75. */
-  readonly condylarDegrees: OfSides
+  condylarDegrees: anglesShape,
   /** Of the medial wall against straight forwards, seen from above, 0 to 45. */
-  readonly bennettDegrees: OfSides
+  bennettDegrees: anglesShape,
   /** Sideways play before the slope begins, 0 to 3. */
-  readonly immediateSideShiftMillimetres: number
+  immediateSideShiftMillimetres: figure(-100, 100, { example: 0 }),
   /** Slope of the incisal table, 0 to 75. */
-  readonly incisalDegrees: number
+  incisalDegrees: angle,
   /** Wings of the table, in cross-section, 0 to 60. */
-  readonly wingDegrees: OfSides
+  wingDegrees: anglesShape,
   /** Tip of the pin when closed at zero; on the midline, in front of the axis. */
-  readonly pinTip: { readonly x: number; readonly z: number }
-}
+  pinTip: record({
+    x: figure(-1000, 1000, { example: 100, description: 'In front of the hinge axis' }),
+    z: figure(-1000, 1000, { example: -50, description: 'Above the hinge axis' }),
+  }),
+})
+export type Articulator = Of<typeof articulatorShape>
 
 /** An articulator of a kind, with where its figures come from. */
 export interface ArticulatorCard {
@@ -96,7 +100,7 @@ export function checkArticulator(articulator: Articulator): void {
   if (!(c > 0))
     throw new DomainError(
       'intercondylar',
-      `The condyles are ${c} mm apart.`,
+      saying`The condyles are ${qty.mm(c)} apart.`,
       'Enter the distance between them, above 0 mm.',
       'intercondylarMillimetres',
     )
@@ -108,7 +112,7 @@ export function checkArticulator(articulator: Articulator): void {
   if (!(shift >= 0 && shift <= 3))
     throw new DomainError(
       'side-shift',
-      `A side shift of ${shift} mm cannot be set.`,
+      saying`A side shift of ${qty.mm(shift)} cannot be set.`,
       'Enter 0 to 3 mm.',
       'immediateSideShiftMillimetres',
     )
@@ -116,7 +120,7 @@ export function checkArticulator(articulator: Articulator): void {
   if (!(pinTip.x > 0 && pinTip.x * Math.cos(iota) - pinTip.z * Math.sin(iota) > 0))
     throw new DomainError(
       'pin-behind-axis',
-      `The tip of the pin lies ${pinTip.x} mm in front of the axis.`,
+      saying`The tip of the pin lies ${qty.mm(pinTip.x)} in front of the axis.`,
       'Measure the pin again: it stands in front of the axis, on its table.',
       'pinTip',
     )
@@ -125,7 +129,12 @@ export function checkArticulator(articulator: Articulator): void {
 function guideWithin({ right, left }: OfSides, most: number, field: string, what: string): void {
   for (const angle of [right, left])
     if (!(angle >= 0 && angle <= most))
-      throw new DomainError('guide-angle', `${what} is ${angle}°.`, `Enter 0 to ${most}°.`, field)
+      throw new DomainError(
+        'guide-angle',
+        saying`${what} is ${qty.degrees(angle)}.`,
+        saying`Enter 0 to ${qty.degrees(most)}.`,
+        field,
+      )
 }
 
 /**
@@ -147,7 +156,7 @@ export function incisalPoint(triangle: {
   if (!(c > 0 && b > c / 2))
     throw new DomainError(
       'triangle',
-      `Sides of ${b} mm do not reach over ${c} mm.`,
+      saying`Sides of ${qty.mm(b)} do not reach over ${qty.mm(c)}.`,
       'Measure from the condyle to the incisal edge again.',
       'sideMillimetres',
     )

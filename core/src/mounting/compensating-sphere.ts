@@ -1,4 +1,4 @@
-import { toDegrees, toRadians } from '../quantity/index.ts'
+import { qty, saying, toDegrees, toRadians } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 import { type Articulator, BONWILL_MILLIMETRES } from './articulator.ts'
 import { type JawMovement, moveJaw, travelDirection } from './jaw-movement.ts'
@@ -36,8 +36,8 @@ export function sphereThrough(
   if (!(circle <= radiusMillimetres ** 2))
     throw new DomainError(
       'sphere-too-small',
-      `A sphere of ${radiusMillimetres} mm does not reach all three points.`,
-      `Choose a radius of at least ${Math.sqrt(circle).toFixed(1)} mm.`,
+      saying`A sphere of ${qty.mm(radiusMillimetres)} does not reach all three points.`,
+      saying`Choose a radius of at least ${qty.mm(Math.sqrt(circle), 1)}.`,
       'radiusMillimetres',
     )
   const up = unit(g.z < 0 ? times(g, -1) : g)

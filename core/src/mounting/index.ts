@@ -2,11 +2,13 @@ export {
   type Articulator,
   type ArticulatorCard,
   articulatorCards,
+  articulatorShape,
   BONWILL_MILLIMETRES,
   checkArticulator,
   incisalPoint,
   type OfSides,
 } from './articulator.ts'
+export { articulatorCalculator } from './articulator-calculator.ts'
 export {
   type BalancedSetUp,
   type PosteriorPlace,

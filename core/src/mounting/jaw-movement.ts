@@ -1,10 +1,11 @@
-import { toDegrees, toRadians } from '../quantity/index.ts'
+import { qty, saying, toDegrees, toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { type Articulator, checkArticulator } from './articulator.ts'
 import { type JawPose, jawPose } from './jaw-pose.ts'
 import { less, type SpacePoint, times } from './space.ts'
 
-export type Movement = 'protrusion' | 'rightLateral' | 'leftLateral'
+export const movements = ['protrusion', 'rightLateral', 'leftLateral'] as const
+export type Movement = (typeof movements)[number]
 
 /** Beyond any guide, mm: warned about, not refused (choice). */
 export const LONGEST_GUIDE = 12
@@ -32,14 +33,14 @@ export function moveJaw(articulator: Articulator, asked: JawMovement): JawPose {
   if (!(Number.isFinite(X) && X >= 0))
     throw new DomainError(
       'negative-advance',
-      `The advance is ${X} mm.`,
+      saying`The advance is ${qty.mm(X)}.`,
       'Enter 0 mm or more.',
       'advanceMillimetres',
     )
   if (!(Math.abs(pinMillimetres) <= 20))
     throw new DomainError(
       'opening',
-      `A pin change of ${pinMillimetres} mm is not meant.`,
+      saying`A pin change of ${qty.mm(pinMillimetres)} is not meant.`,
       'Enter at most 20 mm up or down.',
       'pinMillimetres',
     )

@@ -1,4 +1,4 @@
-import { toDegrees, toRadians } from '../quantity/index.ts'
+import { qty, saying, toDegrees, toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { type Articulator, checkArticulator } from './articulator.ts'
 import { jawPose, rootNearestZero } from './jaw-pose.ts'
@@ -74,7 +74,7 @@ function checkOpening(millimetres: number, field: string): void {
   if (!(Math.abs(millimetres) <= 20))
     throw new DomainError(
       'opening',
-      `An opening of ${millimetres} mm is not meant.`,
+      saying`An opening of ${qty.mm(millimetres)} is not meant.`,
       'Enter at most 20 mm up or down.',
       field,
     )

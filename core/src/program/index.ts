@@ -13,11 +13,14 @@ export {
   type MeasuredPoint,
   type MeasuredRun,
   MOST_POINTS,
+  measuredRunShape,
 } from './measured-curve.ts'
 export {
+  checkProgramLength,
   type ProgramSegment,
   programCelsius,
   programMinutes,
+  programShape,
   programStretchAt,
   programStretches,
   readyAfter,

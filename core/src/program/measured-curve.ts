@@ -1,23 +1,27 @@
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { programCelsius, type TemperatureProgram } from './temperature-program.ts'
+import { choice, figure, list, maybe, type Of, record } from '../shape/index.ts'
+import { programCelsius, programShape } from './temperature-program.ts'
 
 /** A temperature that was read, minutes from the start. */
-export interface MeasuredPoint {
-  readonly minutes: number
-  readonly celsius: number
-}
+const measuredPointShape = record({
+  minutes: figure(-100_000, 100_000, { example: 120 }),
+  celsius: figure(-1000, 10_000, { example: 250 }),
+})
+export type MeasuredPoint = Of<typeof measuredPointShape>
 
 /** What is known of a run: its program, and what was read off the machine or by hand. */
-export interface MeasuredRun {
-  readonly program: TemperatureProgram
+export const measuredRunShape = record({
+  program: programShape,
   /** All the way by the machine, or now and then by hand. */
-  readonly from: 'machine' | 'hand'
-  readonly measured: readonly MeasuredPoint[]
+  from: choice(['machine', 'hand']),
+  measured: list(measuredPointShape, 1000),
   /** When the machine had run the program through, which waits and power cuts put off; left out: as planned. */
-  readonly endMinutes?: number
+  endMinutes: maybe(figure(-100_000, 100_000, { example: 310 })),
   /** What the machine shows too much, °C, by a second thermometer; 0 when none was held to it. */
-  readonly showsTooMuchCelsius: number
-}
+  showsTooMuchCelsius: figure(-2000, 2000, { example: 0 }),
+})
+export type MeasuredRun = Of<typeof measuredRunShape>
 
 /** Points beyond this are not kept: fifteen hours by the minute (choice). */
 export const MOST_POINTS = 900
@@ -56,7 +60,7 @@ export function checkMeasured({ measured, showsTooMuchCelsius, endMinutes }: Mea
     if (!(minutes >= 0 && minutes <= LONGEST_MINUTES && minutes > (measured[index - 1]?.minutes ?? -1)))
       throw new DomainError(
         'readings-not-in-order',
-        `The reading at ${minutes} min is out of order.`,
+        saying`The reading at ${qty.minutes(minutes)} is out of order.`,
         'Enter the readings by the clock, each after the one before.',
         'measured',
       )
@@ -66,7 +70,7 @@ export function checkMeasured({ measured, showsTooMuchCelsius, endMinutes }: Mea
   if (!(endMinutes === undefined || (endMinutes >= 0 && endMinutes <= LONGEST_MINUTES)))
     throw new DomainError(
       'readings-not-in-order',
-      `The program cannot have ended after ${endMinutes} min.`,
+      saying`The program cannot have ended after ${qty.minutes(endMinutes)}.`,
       'Enter when it ended, by the clock.',
       'measured',
     )
@@ -80,7 +84,7 @@ export function isPlausibleCelsius(celsius: number): boolean {
 function implausible(celsius: number): DomainError {
   return new DomainError(
     'reading-not-plausible',
-    `${celsius} °C cannot be right.`,
+    saying`${qty.celsius(celsius)} cannot be right.`,
     'Read it again.',
     'measured',
   )

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { seededRandom } from '../route/index.ts'
+import { seededRandom } from '../random/index.ts'
 import {
   checkMeasured,
   insideCelsius,

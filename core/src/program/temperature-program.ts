@@ -1,14 +1,19 @@
+import { DomainError } from '../refusal/index.ts'
+import { figure, list, type Of, record } from '../shape/index.ts'
+
 /** One stretch of a program: on to a temperature at a rate, then a hold. */
-export interface ProgramSegment {
-  readonly rampCelsiusPerMinute: number
-  readonly toCelsius: number
-  readonly holdMinutes: number
-}
+const segmentShape = record({
+  rampCelsiusPerMinute: figure(0, 1000, { example: 5 }),
+  toCelsius: figure(-50, 2000, { example: 250 }),
+  holdMinutes: figure(0, 10_080, { example: 60 }),
+})
+export type ProgramSegment = Of<typeof segmentShape>
 /** A timed temperature cycle of a furnace or a bath. */
-export interface TemperatureProgram {
-  readonly startCelsius: number
-  readonly segments: readonly ProgramSegment[]
-}
+export const programShape = record({
+  startCelsius: figure(-50, 2000, { example: 20 }),
+  segments: list(segmentShape, 20),
+})
+export type TemperatureProgram = Of<typeof programShape>
 
 /** A segment laid out in time. */
 export interface ProgramStretch extends ProgramSegment {
@@ -45,6 +50,21 @@ function layOut({ startCelsius, segments }: TemperatureProgram): readonly Progra
 export function programMinutes(program: TemperatureProgram): number {
   const last = programStretches(program).at(-1)
   return last ? last.startMinutes + last.rampMinutes + last.holdMinutes : 0
+}
+
+/** A day: no machine of the bench is left on a program for longer (choice), min. */
+const LONGEST_RUN_MINUTES = 24 * 60
+
+/** Refuses a program that a machine cannot run. @throws {DomainError} `segment` */
+export function checkProgramLength(program: TemperatureProgram): void {
+  const minutes = programMinutes(program)
+  if (!(program.segments.length > 0 && minutes > 0 && minutes <= LONGEST_RUN_MINUTES))
+    throw new DomainError(
+      'segment',
+      'That program cannot be run.',
+      'Enter rates above 0, and a day at most in all.',
+      'program',
+    )
 }
 
 /** The stretch that runs so many minutes in; the last one afterwards. */

@@ -1,11 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { stepOf } from '../case/index.ts'
 import { newMetal } from '../casting/index.ts'
 import { regionsOf } from '../inspection/index.ts'
-import { Bench, J, MINUTE } from '../route/case-bench.ts'
-import { goodSheet } from '../route/good-sheet.ts'
-import type { SheetData } from '../route/index.ts'
-import { stepOf } from '../route/index.ts'
+import { goodSheet, type SheetData } from '../sheet/index.ts'
+import { Bench, inMetric, J, MINUTE } from '../testing/index.ts'
 import { type CastingRecord, castingCauses, castingRecord } from './index.ts'
 
 const careful: CastingRecord = {
@@ -35,7 +34,7 @@ describe('causes of a fault, by the evidence of the case', () => {
     ['margin', 'Short', { turns: 2 }, 'Too little pressure', '2 turns'],
     ['margin', 'Short', { endClearanceMillimetres: 9 }, 'Gas could not leave', '9 mm to the end'],
     ['margin', 'Fins', { benchSetMinutes: 20 }, 'before it had set', '20 min of bench set.'],
-    ['margin', 'Fins', { ratio: { millilitresPerGram: 0.3, standing: 'thin' } }, 'too thin', '0.300 mL/g'],
+    ['margin', 'Fins', { ratio: { millilitresPerGram: 0.3, standing: 'thin' } }, 'too thin', '0.30 mL/g'],
     ['inside', 'Nodules', { wettingAgent: 'none' }, 'No wetting agent', 'none'],
     ['walls', 'Rough', { wettingAgent: 'pools' }, 'pooled', 'pools'],
     ['walls', 'Rough', { binder: 'gypsum', furnaceCelsius: 715 }, 'broke down', '715 °C'],
@@ -50,7 +49,7 @@ describe('causes of a fault, by the evidence of the case', () => {
     const cause = first(place, fault, change)
     expect(cause.standing).toBe('supported')
     expect(cause.name).toContain(name)
-    expect(cause.words).toContain(words)
+    expect(inMetric(cause.words)).toContain(words)
     expect(cause.change).toMatch(/\S/)
   })
   it('what is not on record stands between what speaks for and what speaks against', () => {
@@ -134,9 +133,9 @@ describe('the record of a casting', () => {
       remeltShare: 0,
       alloyId: 'cobalt-chromium',
     })
-    expect(castingCauses('margin', 'Short', record)[0]).toMatchObject({
+    expect(inMetric(castingCauses('margin', 'Short', record)[0])).toMatchObject({
       standing: 'supported',
-      words: '4.0 min from oven to arm.',
+      words: '4 min from oven to arm.',
     })
   })
   it('an empty job has nothing to say', () => {

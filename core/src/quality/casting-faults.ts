@@ -6,19 +6,21 @@ import {
   LIGHTEST_ALLOY_GRAMS_PER_CM3,
   usualPeaks,
 } from '../casting/index.ts'
-import { type Binder, USUAL_WAX_GRAMS_PER_CM3 } from '../materials/index.ts'
-import { gaugeMillimetres } from '../quantity/index.ts'
+import { type Binder, gaugeMillimetres, USUAL_WAX_GRAMS_PER_CM3 } from '../materials/index.ts'
+import { capital, joined, qty, type Saying, saying } from '../quantity/index.ts'
 import type { CastingRecord } from './casting-record.ts'
 import { type CauseRule, type RankedCause, rankCauses, when } from './causes.ts'
 
 type Rule = CauseRule<CastingRecord>
-const minutes = (value: number) => (value < 10 ? `${value.toFixed(1)} min` : `${Math.round(value)} min`)
+const minutes = (value: number) => qty.minutes(value, value < 10 ? 1 : 0)
 
 const transferLate: Rule = {
   name: 'The mould cooled on its way to the arm',
   change: 'Wind the arm and melt first; at most a minute from oven to arm.',
   evidence: ({ transferMinutes: t }) =>
-    t === undefined ? undefined : when(60 * t > LATEST_TRANSFER_SECONDS, `${minutes(t)} from oven to arm.`),
+    t === undefined
+      ? undefined
+      : when(60 * t > LATEST_TRANSFER_SECONDS, saying`${minutes(t)} from oven to arm.`),
 }
 /** So far below its usual peak a mould is cold, °C (choice). */
 const COLD_BELOW_PEAK_CELSIUS = 50
@@ -32,11 +34,13 @@ const furnaceCold: Rule = {
     const usual = usualPeaks[binder] - COLD_BELOW_PEAK_CELSIUS
     const cold = t !== undefined && t < usual
     const short = m !== undefined && m < SHORTEST_BURNOUT_MINUTES
-    const words = [
-      ...(t === undefined ? [] : [`final hold at ${Math.round(t)} °C, usual ${usual} or more`]),
-      ...(m === undefined ? [] : [`${Math.round(m)} min in the furnace`]),
-    ].join(', ')
-    return when(cold || short, `${words.charAt(0).toUpperCase()}${words.slice(1)}.`)
+    const words: Saying[] = [
+      ...(t === undefined
+        ? []
+        : [saying`final hold at ${qty.celsius(t, 0)}, usual ${qty.celsius(usual)} or more`]),
+      ...(m === undefined ? [] : [saying`${qty.minutes(m, 0)} in the furnace`]),
+    ]
+    return when(cold || short, capital(saying`${joined(words)}.`))
   },
 }
 const coreFell: Rule = {
@@ -44,7 +48,7 @@ const coreFell: Rule = {
   change: 'After a power cut or an open door judge the curve: see Cast, Burnout.',
   evidence: ({ coreFellToCelsius: t, measuredByMachine }) =>
     t !== undefined
-      ? when(true, `The core fell to ${Math.round(t)} °C.`)
+      ? when(true, saying`The core fell to ${qty.celsius(t, 0)}.`)
       : measuredByMachine
         ? when(false, 'The core never fell, by the curve of the furnace.')
         : undefined,
@@ -58,7 +62,7 @@ const metalShort: Rule = {
     const least = (pattern / USUAL_WAX_GRAMS_PER_CM3) * density
     return when(
       alloy < least,
-      `${Number(alloy.toFixed(2))} g melted; ${pattern} g of wax want at least ${least.toFixed(1)} g.`,
+      saying`${qty.grams(alloy, 2)} melted; ${qty.grams(pattern)} of wax want at least ${qty.grams(least, 1)}.`,
     )
   },
 }
@@ -80,7 +84,7 @@ const clearanceLong: Rule = {
   evidence: ({ endClearanceMillimetres: mm, binder = 'phosphate' }) => {
     if (mm === undefined) return undefined
     const { most } = endClearances[binder]
-    return when(mm > most, `${mm} mm to the end of the ring; at most ${most}.`)
+    return when(mm > most, saying`${qty.mm(mm)} to the end of the ring; at most ${qty.mm(most)}.`)
   },
 }
 /** Through an inversion, °C/min (choice). */
@@ -90,17 +94,25 @@ const heatedFast: Rule = {
   change: 'Slowly through 250 °C and 573 °C; the longer program.',
   evidence: ({ burnoutMinutes: m, throughInversionsCelsiusPerMinute: rate }) =>
     rate !== undefined
-      ? when(rate > SLOW_CELSIUS_PER_MINUTE, `Up to ${rate.toFixed(0)} °C/min through an inversion.`)
+      ? when(
+          rate > SLOW_CELSIUS_PER_MINUTE,
+          saying`Up to ${qty.celsiusPerMinute(rate, 0)} through an inversion.`,
+        )
       : m === undefined
         ? undefined
-        : when(m < 150, `${Math.round(m)} min in the furnace in all.`),
+        : when(m < 150, saying`${qty.minutes(m, 0)} in the furnace in all.`),
 }
 const setShort: Rule = {
   name: 'Into the furnace before it had set',
   change: 'Bench set 45 to 60 min, or as the product says.',
   evidence: ({ benchSetMinutes: m }) =>
-    m === undefined ? undefined : when(m < 45, `${Math.round(m)} min of bench set.`),
+    m === undefined ? undefined : when(m < 45, saying`${qty.minutes(m, 0)} of bench set.`),
 }
+const ratioWords = {
+  usual: 'in the usual range',
+  thin: 'thinner than usual',
+  thick: 'thicker than usual',
+} as const
 const ratioRule = (side: 'thin' | 'thick', name: string, change: string): Rule => ({
   name,
   change,
@@ -108,7 +120,7 @@ const ratioRule = (side: 'thin' | 'thick', name: string, change: string): Rule =
     ratio &&
     when(
       ratio.standing === side,
-      `Mixed at ${ratio.millilitresPerGram.toFixed(3)} mL/g, ${ratio.standing === 'usual' ? 'in the usual range' : `${ratio.standing}er than usual`}.`,
+      saying`Mixed at ${qty.millilitresPerGram(ratio.millilitresPerGram, 3)}, ${ratioWords[ratio.standing]}.`,
     ),
 })
 const noWetting: Rule = {
@@ -131,7 +143,7 @@ const sprueThin: Rule = {
   evidence: ({ sprueGauge: gauge }) =>
     gauge === undefined
       ? undefined
-      : when(gauge > 10, `Gauge ${gauge}, ${gaugeMillimetres(gauge).toFixed(2)} mm thick.`),
+      : when(gauge > 10, saying`Gauge ${gauge}, ${qty.mm(gaugeMillimetres(gauge), 2)} thick.`),
 }
 /** Hotter than this a binder breaks down, °C: gypsum Phillips, recalled; phosphate common practice, its sheet decides. */
 const ceilings: Readonly<Record<Binder, number>> = { gypsum: GYPSUM_CEILING_CELSIUS, phosphate: 930 }
@@ -139,13 +151,13 @@ const overheated: Rule = {
   name: 'The investment broke down',
   change: 'Gypsum-bonded never above 700 °C; phosphate-bonded as its sheet says.',
   evidence: ({ furnaceCelsius: t, binder = 'phosphate' }) =>
-    t === undefined ? undefined : when(t > ceilings[binder], `Final hold at ${Math.round(t)} °C.`),
+    t === undefined ? undefined : when(t > ceilings[binder], saying`Final hold at ${qty.celsius(t, 0)}.`),
 }
 const waxMoved: Rule = {
   name: 'The wax moved before it was invested',
   change: 'Invest within an hour of the last look at the margin.',
   evidence: ({ marginToInvestMinutes: m }) =>
-    m === undefined ? undefined : when(m > 30, `${Math.round(m)} min from the last look to investing.`),
+    m === undefined ? undefined : when(m > 30, saying`${qty.minutes(m, 0)} from the last look to investing.`),
 }
 const metalCold: Rule = {
   name: 'The metal was not hot enough',
@@ -168,7 +180,7 @@ const carbonLeft: Rule = {
   name: 'Wax or carbon was left in the mould',
   change: 'Hole down first; the whole final hold.',
   evidence: ({ burnoutMinutes: m }) =>
-    m === undefined ? undefined : when(m < 180, `${Math.round(m)} min in the furnace in all.`),
+    m === undefined ? undefined : when(m < 180, saying`${qty.minutes(m, 0)} in the furnace in all.`),
 }
 const littleExpansion: Rule = {
   name: 'The mould expanded too little',
@@ -184,7 +196,7 @@ const returned: Rule = {
   evidence: ({ remeltShare: share }) =>
     share === undefined
       ? undefined
-      : when(share > 0.5, `${Math.round(100 * share)} % of the charge had been melted before.`),
+      : when(share > 0.5, saying`${qty.percent(100 * share, 0)} of the charge had been melted before.`),
 }
 const thin = ratioRule('thin', 'The investment was too thin', 'Weigh and measure; less liquid.')
 const thick = ratioRule('thick', 'The investment was too thick', 'Weigh and measure; more liquid.')

@@ -1,7 +1,18 @@
+import {
+  finishedAt,
+  type JobState,
+  lastSheetOf,
+  minutesBetween,
+  readingsMeaning,
+  type StepState,
+  startedAt,
+  stepMeaning,
+  stepMinutes,
+} from '../case/index.ts'
 import { chargeOf, judgeBurnout, slowBands, steepestCelsiusPerMinute } from '../casting/index.ts'
 import { type Binder, materials } from '../materials/index.ts'
 import { insideCelsius } from '../program/index.ts'
-import type { JobState, StepState } from '../route/index.ts'
+import type { CheckMeaning } from '../route/index.ts'
 
 /** What the record of a casting says of itself; what was not noted is missing. */
 export interface CastingRecord {
@@ -31,38 +42,37 @@ export interface CastingRecord {
   readonly specialLiquidPercent?: number
 }
 
-const MINUTE = 60_000
-
 /** Reads the present attempt of a casting out of its job. */
 export function castingRecord(job: JobState): CastingRecord {
-  const step = (id: string): StepState | undefined => job.steps[id]
-  const value = (stepId: string, ...checkIds: readonly string[]) =>
-    step(stepId)?.readings.findLast(({ checkId }) => checkIds.includes(checkId))?.value
-  const between = (from: string | undefined, to: string | undefined) =>
-    from && to ? (Date.parse(to) - Date.parse(from)) / MINUTE : undefined
-  const lasted = (id: string) => between(step(id)?.startedAt, step(id)?.finishedAt)
+  const value = (meaning: CheckMeaning) => readingsMeaning(job, meaning).at(-1)?.value
+  const invested = stepMeaning(job, 'invested')?.state
+  const burntOut = stepMeaning(job, 'burntOut')?.state
+  const casting = stepMeaning(job, 'casting')?.state
   const record: CastingRecord = {
-    wettingAgent: wettingOf(step('invest')),
-    ratio: ratioOf(step('invest')),
-    marginToInvestMinutes: between(step('margin-check')?.finishedAt, step('invest')?.startedAt),
-    benchSetMinutes: lasted('bench-set'),
-    burnoutMinutes: lasted('burnout'),
-    ...burnoutOf(step('burnout')),
-    transferMinutes: between(step('burnout')?.finishedAt, step('cast')?.startedAt),
-    ...chargeIn(step('cast')),
-    specialLiquidPercent: value('invest', 'special-liquid'),
-    patternGrams: value('sprue', 'weight-with-sprue'),
-    turns: value('cast', 'arm-turns'),
-    sprueGauge: value('sprue', 'sprue-gauge'),
-    endClearanceMillimetres: value('sprue', 'end-clearance-gypsum', 'end-clearance-phosphate'),
+    wettingAgent: wettingOf(job),
+    ratio: ratioOf(invested),
+    marginToInvestMinutes: minutesBetween(
+      finishedAt(stepMeaning(job, 'lastMarginLook')?.state),
+      startedAt(invested),
+    ),
+    benchSetMinutes: stepMinutes(stepMeaning(job, 'benchSet')?.state),
+    burnoutMinutes: stepMinutes(burntOut),
+    ...burnoutOf(job),
+    transferMinutes: minutesBetween(finishedAt(burntOut), startedAt(casting)),
+    ...chargeIn(job),
+    specialLiquidPercent: value('specialLiquid'),
+    patternGrams: value('weightWithSprue'),
+    turns: value('armTurns'),
+    sprueGauge: value('sprueGauge'),
+    endClearanceMillimetres: value('endClearance'),
     binder: binderOf(job.route.choices.investment),
   }
   return Object.fromEntries(Object.entries(record).filter(([, each]) => each !== undefined))
 }
 
-function burnoutOf(burnout: StepState | undefined): CastingRecord {
-  const sheet = burnout?.sheets.findLast((each) => each.sheet.kind === 'burnout')?.sheet
-  if (sheet?.kind !== 'burnout') return {}
+function burnoutOf(job: JobState): CastingRecord {
+  const sheet = lastSheetOf(job, 'burnout')
+  if (!sheet) return {}
   const { run } = sheet
   const furnaceCelsius = run.measured.at(-1)!.celsius - run.showsTooMuchCelsius
   if (run.from === 'hand') return { furnaceCelsius }
@@ -78,9 +88,9 @@ function burnoutOf(burnout: StepState | undefined): CastingRecord {
   }
 }
 
-function chargeIn(cast: StepState | undefined): CastingRecord {
-  const sheet = cast?.sheets.findLast((each) => each.sheet.kind === 'charge')?.sheet
-  if (sheet?.kind !== 'charge') return {}
+function chargeIn(job: JobState): CastingRecord {
+  const sheet = lastSheetOf(job, 'charge')
+  if (!sheet) return {}
   const { grams, remeltShare } = chargeOf(sheet.pieces)
   return { alloyGrams: grams, remeltShare, alloyId: sheet.alloyId }
 }
@@ -90,8 +100,8 @@ function binderOf(choice: string | undefined): CastingRecord['binder'] {
 }
 
 /** The worst that was seen: what was mended before investing had been there all the same. */
-function wettingOf(invest: StepState | undefined): CastingRecord['wettingAgent'] {
-  const answer = invest?.readings.findLast(({ checkId }) => checkId === 'wetted')?.answer
+function wettingOf(job: JobState): CastingRecord['wettingAgent'] {
+  const answer = readingsMeaning(job, 'wettingAgent').at(-1)?.answer
   if (answer === undefined) return undefined
   return answer === 'Dry film' ? 'dry film' : answer === 'Pools' ? 'pools' : 'none'
 }

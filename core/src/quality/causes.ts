@@ -1,4 +1,5 @@
 import { COMMON_PRACTICE, type Source } from '../materials/index.ts'
+import type { Saying } from '../quantity/index.ts'
 
 /** What the record says of a cause: it was so, it was not, or nothing is noted. */
 export type Standing = 'supported' | 'unknown' | 'against'
@@ -6,7 +7,7 @@ export type Standing = 'supported' | 'unknown' | 'against'
 export interface Evidence {
   readonly standing: 'supported' | 'against'
   /** What the record says, as words. */
-  readonly words: string
+  readonly words: Saying
 }
 
 /** A cause of a fault, and what the record of a case has to say of it. */
@@ -19,13 +20,13 @@ export interface CauseRule<R> {
 export interface RankedCause {
   readonly name: string
   readonly standing: Standing
-  readonly words: string
+  readonly words: Saying
   /** What to change in the next one. */
   readonly change: string
   readonly source: Source
 }
 
-export const when = (supported: boolean, words: string): Evidence => ({
+export const when = (supported: boolean, words: Saying): Evidence => ({
   standing: supported ? 'supported' : 'against',
   words,
 })

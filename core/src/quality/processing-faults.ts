@@ -1,5 +1,17 @@
+import {
+  finishedAt,
+  type JobState,
+  lastSheetOf,
+  minutesBetween,
+  readingsMeaning,
+  type StepState,
+  startedAt,
+  stepMeaning,
+  stepMinutes,
+} from '../case/index.ts'
 import { judgeCure } from '../curing/index.ts'
-import type { JobState, StepState } from '../route/index.ts'
+import { capital, joined, qty, saying } from '../quantity/index.ts'
+import type { CheckMeaning } from '../route/index.ts'
 import { type CauseRule, type RankedCause, rankCauses, when } from './causes.ts'
 
 /** What the record of a processed denture says of itself; what was not noted is missing. */
@@ -21,23 +33,14 @@ export interface ProcessingRecord {
   readonly flaskCelsius?: number
 }
 
-const MINUTE = 60_000
-
 /** Reads the present attempt of a denture out of its job. */
 export function processingRecord(job: JobState): ProcessingRecord {
-  const step = (id: string): StepState | undefined => job.steps[id]
-  const between = (from: string | undefined, to: string | undefined) =>
-    from && to ? (Date.parse(to) - Date.parse(from)) / MINUTE : undefined
-  const lasted = (id: string) => between(step(id)?.startedAt, step(id)?.finishedAt)
-  const readings = (stepId: string, checkId: string) =>
-    (step(stepId)?.readings ?? []).filter((each) => each.checkId.startsWith(checkId))
-  const cureSheet = Object.values(job.steps)
-    .flatMap(({ sheets }) => sheets)
-    .findLast(({ sheet }) => sheet.kind === 'cure')?.sheet
-  const cured = cureSheet?.kind === 'cure' ? judgeCure(cureSheet.run) : undefined
+  const cure = lastSheetOf(job, 'cure')
+  const cured = cure && judgeCure(cure.run)
   const outcomes = cured?.followed.map(({ outcome }) => outcome) ?? []
-  const clean = readings('boil-out', 'mould-clean')
-  const separator = step('mould-separator')
+  const clean = readingsMeaning(job, 'greaseInMould')
+  const separated = stepMeaning(job, 'mouldSeparated')?.state
+  const closing = stepMeaning(job, 'trialClosures')?.state
   const record: ProcessingRecord = {
     ...(outcomes.length > 0
       ? {
@@ -46,30 +49,30 @@ export function processingRecord(job: JobState): ProcessingRecord {
           boiled: cured?.verdict === 'porous',
         }
       : {}),
-    doughMinutes: between(step('mix-dough')?.finishedAt, step('trial-closures')?.startedAt),
-    benchRestMinutes: lasted('bench-rest'),
-    gapAtLast: gapAtLast(step('trial-closures')),
-    finalKilopascals: readings('final-closure', 'final-pressure').at(-1)?.value,
+    doughMinutes: minutesBetween(finishedAt(stepMeaning(job, 'doughMixed')?.state), startedAt(closing)),
+    benchRestMinutes: stepMinutes(stepMeaning(job, 'benchRest')?.state),
+    gapAtLast: gapAtLast(job, closing),
+    finalKilopascals: readingsMeaning(job, 'finalPressure').at(-1)?.value,
     greaseSeen: clean.length === 0 ? undefined : clean.some(({ answer }) => answer === 'Grease left'),
-    separatorRecorded: separator?.finishedAt ? separator.mixes.length > 0 : undefined,
-    mouldCooledMinutes: lasted('cool-mould'),
-    flaskCelsius: readings('cool-flask', 'flask-temperature').at(-1)?.value,
+    separatorRecorded: separated?.status === 'done' ? separated.mixes.length > 0 : undefined,
+    mouldCooledMinutes: stepMinutes(stepMeaning(job, 'mouldCools')?.state),
+    flaskCelsius: readingsMeaning(job, 'flaskTemperature').at(-1)?.value,
   }
   return Object.fromEntries(Object.entries(record).filter(([, each]) => each !== undefined))
 }
 
 /** Of the last trial closure of any flask; a route from before closures were kept one by one has a look instead. */
-function gapAtLast(closing: StepState | undefined): boolean | undefined {
+function gapAtLast(job: JobState, closing: StepState | undefined): boolean | undefined {
   const last = [...new Map(closing?.sheets.map((each) => [each.sheetId, each.sheet])).values()].flatMap(
     (sheet) => (sheet.kind === 'closures' ? sheet.closures.slice(-1) : []),
   )
   if (last.length > 0) return last.some(({ gap }) => gap)
-  const answer = closing?.readings.findLast(({ checkId }) => checkId.startsWith('flash'))?.answer
+  const answer = readingsMeaning(job, 'flashSeen').at(-1)?.answer
   return answer === undefined ? undefined : answer === 'A gap'
 }
 
 type Rule = CauseRule<ProcessingRecord>
-const minutes = (value: number) => `${Math.round(value)} min`
+const minutes = (value: number) => qty.minutes(value, 0)
 
 const boiledInside: Rule = {
   name: 'The monomer boiled inside',
@@ -77,19 +80,19 @@ const boiledInside: Rule = {
   evidence: ({ peakCelsius: peak, boiled }) =>
     peak === undefined
       ? undefined
-      : when(boiled === true, `By the curve of the bath the resin reached ${Math.round(peak)} °C.`),
+      : when(boiled === true, saying`By the curve of the bath the resin reached ${qty.celsius(peak, 0)}.`),
 }
 const packedEarly: Rule = {
   name: 'Packed before the dough stage',
   change: 'Wait until it comes clean off the jar.',
   evidence: ({ doughMinutes: m }) =>
-    m === undefined ? undefined : when(m < 6, `${minutes(m)} from the mix to the first closure.`),
+    m === undefined ? undefined : when(m < 6, saying`${minutes(m)} from the mix to the first closure.`),
 }
 const packedLate: Rule = {
   name: 'Packed when it was turning rubbery',
   change: 'Close within the dough stage, or mix again.',
   evidence: ({ doughMinutes: m }) =>
-    m === undefined ? undefined : when(m > 22, `${minutes(m)} from the mix to the first closure.`),
+    m === undefined ? undefined : when(m > 22, saying`${minutes(m)} from the mix to the first closure.`),
 }
 const littleResin: Rule = {
   name: 'Too little resin, or too little pressure',
@@ -99,15 +102,14 @@ const littleResin: Rule = {
       ? undefined
       : when(
           gapAtLast === true || (kPa !== undefined && kPa < 18_000),
-          [
-            ...(gapAtLast === undefined
-              ? []
-              : [gapAtLast ? 'a gap at the last trial closure' : 'no gap at the last']),
-            ...(kPa === undefined ? [] : [`closed at ${(kPa / 1000).toFixed(1)} MPa`]),
-          ]
-            .join(', ')
-            .replace(/^./, (first) => first.toUpperCase())
-            .concat('.'),
+          capital(
+            saying`${joined([
+              ...(gapAtLast === undefined
+                ? []
+                : [gapAtLast ? 'a gap at the last trial closure' : 'no gap at the last']),
+              ...(kPa === undefined ? [] : [saying`closed at ${qty.kilopascals(kPa, 0)}`]),
+            ])}.`,
+          ),
         ),
 }
 const grease: Rule = {
@@ -136,46 +138,45 @@ const warmMould: Rule = {
   name: 'The mould was still warm when it was packed',
   change: 'Half an hour open on the bench.',
   evidence: ({ mouldCooledMinutes: m }) =>
-    m === undefined ? undefined : when(m < 30, `${minutes(m)} of cooling.`),
+    m === undefined ? undefined : when(m < 30, saying`${minutes(m)} of cooling.`),
 }
 const openedWarm: Rule = {
   name: 'Opened warm',
   change: 'Down to room temperature first: on the bench, then in cool water.',
   evidence: ({ flaskCelsius: t }) =>
-    t === undefined ? undefined : when(t > 30, `The flask stood at ${Math.round(t)} °C.`),
+    t === undefined ? undefined : when(t > 30, saying`The flask stood at ${qty.celsius(t, 0)}.`),
 }
 const restShort: Rule = {
   name: 'No bench rest',
   change: 'Half an hour to an hour clamped, before the bath.',
   evidence: ({ benchRestMinutes: m }) =>
-    m === undefined ? undefined : when(m < 30, `${minutes(m)} of bench rest.`),
+    m === undefined ? undefined : when(m < 30, saying`${minutes(m)} of bench rest.`),
 }
 const prised: Rule = {
   name: 'Prised out whole',
   change: 'Saw and split the middle; stone off the lingual first.',
 }
 
-/** What the mould tells, by the check that sees it (common practice). */
-const faults: Readonly<Record<string, Readonly<Record<string, readonly Rule[]>>>> = {
-  'resin-surface': {
+/** What the mould tells, by what the check that sees it means (common practice). */
+const faults: Readonly<Partial<Record<CheckMeaning, Readonly<Record<string, readonly Rule[]>>>>> = {
+  resinSurface: {
     'Stone stuck to it': [noSeparator, grease, warmMould],
     'Bubbles inside': [boiledInside, littleResin, packedEarly, warmMould, restShort],
     Fractured: [prised, openedWarm, packedLate],
   },
-  'on-cast': { Wobbles: [openedWarm, packedLate, boiledInside] },
+  seatOnCast: { Wobbles: [openedWarm, packedLate, boiledInside] },
 }
 
 /**
  * What may have caused a fault that the mould shows, ranked by what this case's own record speaks for.
  *
- * @param checkId of the check that saw it, with or without its arch; what is no fault gives no causes
+ * @param seenBy what the check that saw it means; what is no fault gives no causes
  * Source: common practice; the limits are those of the steps, the heat that of the cure model.
  */
 export function processingCauses(
-  checkId: string,
+  seenBy: CheckMeaning | undefined,
   fault: string,
   record: ProcessingRecord,
 ): readonly RankedCause[] {
-  const check = Object.keys(faults).find((each) => checkId === each || checkId.startsWith(`${each}-`))
-  return rankCauses((check && faults[check]?.[fault]) || [], record)
+  return rankCauses((seenBy && faults[seenBy]?.[fault]) || [], record)
 }

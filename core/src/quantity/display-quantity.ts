@@ -7,38 +7,50 @@ import {
   psiFromKilopascals,
 } from './convert.ts'
 
-/** What a number measures. Stored always in SI-based units: mm, degrees, °C, kPa, g, mL, minutes, turns, a count. */
-export type QuantityKind =
-  | 'millimetres'
-  | 'degrees'
-  | 'celsius'
-  | 'kilopascals'
-  | 'grams'
-  | 'millilitres'
-  | 'minutes'
-  | 'count'
-
 /** The lab's choice of display. Storage never changes with it. */
 export type UnitSystem = 'metric' | 'us'
 
 interface DisplayUnit {
   readonly unit: string
   readonly decimals: number
+  /** Zeros up to here are written: 0.30, as the trade writes a ratio. */
+  readonly least?: number
   readonly fromStored: (stored: number) => number
   readonly toStored: (shown: number) => number
 }
 
 const same = (n: number) => n
-const metric: Readonly<Record<QuantityKind, DisplayUnit>> = {
-  millimetres: { unit: 'mm', decimals: 2, fromStored: same, toStored: same },
-  degrees: { unit: '°', decimals: 1, fromStored: same, toStored: same },
-  celsius: { unit: '°C', decimals: 1, fromStored: same, toStored: same },
-  kilopascals: { unit: 'kPa', decimals: 0, fromStored: same, toStored: same },
-  grams: { unit: 'g', decimals: 1, fromStored: same, toStored: same },
-  millilitres: { unit: 'mL', decimals: 1, fromStored: same, toStored: same },
-  minutes: { unit: 'min', decimals: 0, fromStored: same, toStored: same },
-  count: { unit: '', decimals: 0, fromStored: same, toStored: same },
-}
+const plain = (unit: string, decimals: number): DisplayUnit => ({
+  unit,
+  decimals,
+  fromStored: same,
+  toStored: same,
+})
+
+/** What a number measures, and how it is shown. Stored in the units of this list. */
+const metric = {
+  millimetres: plain('mm', 2),
+  micrometres: plain('µm', 0),
+  degrees: plain('°', 1),
+  celsius: plain('°C', 1),
+  /** By how much, not how hot: a difference has no zero to move. */
+  celsiusApart: plain('°C', 0),
+  celsiusPerMinute: plain('°C/min', 0),
+  kilopascals: plain('kPa', 0),
+  grams: plain('g', 2),
+  millilitres: plain('mL', 1),
+  millilitresPerGram: { ...plain('mL/g', 3), least: 2 },
+  squareCentimetres: plain('cm2', 1),
+  cubicCentimetres: plain('cm3', 0),
+  gramsPerCubicCentimetre: plain('g/cm3', 2),
+  minutes: plain('min', 0),
+  seconds: plain('s', 0),
+  percent: plain('%', 0),
+  count: plain('', 0),
+} as const satisfies Readonly<Record<string, DisplayUnit>>
+export type QuantityKind = keyof typeof metric
+export const quantityKinds = Object.keys(metric) as readonly QuantityKind[]
+
 /** Grams and millilitres stay as they are: US benches weigh gypsum in grams too (common practice). */
 const us: Readonly<Record<QuantityKind, DisplayUnit>> = {
   ...metric,
@@ -53,6 +65,13 @@ const us: Readonly<Record<QuantityKind, DisplayUnit>> = {
     decimals: 0,
     fromStored: fahrenheitFromCelsius,
     toStored: celsiusFromFahrenheit,
+  },
+  celsiusApart: { unit: '°F', decimals: 0, fromStored: (c) => (c * 9) / 5, toStored: (f) => (f * 5) / 9 },
+  celsiusPerMinute: {
+    unit: '°F/min',
+    decimals: 0,
+    fromStored: (c) => (c * 9) / 5,
+    toStored: (f) => (f * 5) / 9,
   },
   kilopascals: {
     unit: 'psi',
@@ -69,11 +88,19 @@ export function displayUnit(kind: QuantityKind, system: UnitSystem): DisplayUnit
 
 /**
  * One measured value as text with its unit, rounded to the decimals of its kind, trailing zeros dropped.
+ * @param decimals other than those of its kind; of the metric unit: an inch or a psi keeps its own
  * @example formatQuantity(10342.1, 'kilopascals', 'us') // '1500 psi'
  */
-export function formatQuantity(stored: number, kind: QuantityKind, system: UnitSystem): string {
-  const { unit, decimals, fromStored } = displayUnit(kind, system)
-  const number = String(Number(fromStored(stored).toFixed(decimals)))
+export function formatQuantity(
+  stored: number,
+  kind: QuantityKind,
+  system: UnitSystem,
+  decimals?: number,
+): string {
+  const { unit, decimals: usual, least = 0, fromStored } = displayUnit(kind, system)
+  const digits = fromStored === same ? (decimals ?? usual) : usual
+  const rounded = Number(fromStored(stored).toFixed(digits))
+  const number = Number(rounded.toFixed(least)) === rounded ? rounded.toFixed(least) : String(rounded)
   if (unit === '') return number
   return unit === '°' ? `${number}°` : `${number} ${unit}`
 }

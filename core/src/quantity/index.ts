@@ -9,6 +9,22 @@ export {
   millimetresFromInches,
   psiFromKilopascals,
 } from './convert.ts'
-export { displayUnit, formatQuantity, type QuantityKind, type UnitSystem } from './display-quantity.ts'
+export {
+  displayUnit,
+  formatQuantity,
+  type QuantityKind,
+  quantityKinds,
+  type UnitSystem,
+} from './display-quantity.ts'
 export { type ParsedNumber, parseTypedNumber } from './parse-number.ts'
-export { gaugeMillimetres } from './wire-gauge.ts'
+export {
+  capital,
+  joined,
+  type Moment,
+  type Quantity,
+  qty,
+  type Saying,
+  saying,
+  spoken,
+  unfinished,
+} from './saying.ts'

@@ -1,26 +1,73 @@
-/** What became of a typed number: the value, or a sentence that says what to type. */
+import {
+  celsiusFromFahrenheit,
+  fahrenheitFromCelsius,
+  KILOPASCALS_PER_PSI,
+  MILLIMETRES_PER_INCH,
+} from './convert.ts'
+
+/** What became of a typed number: the value in the unit of its field, or a sentence that says what to type. */
 export type ParsedNumber =
-  | { readonly ok: true; readonly value: number }
+  | {
+      readonly ok: true
+      readonly value: number
+      /** It was typed with another unit than that of the field. */
+      readonly converted?: true
+    }
   | { readonly ok: false; readonly sentence: string }
 
+/** How a unit goes into the first one of its kind, and back. */
+interface Unit {
+  readonly toBase: (value: number) => number
+  readonly fromBase: (value: number) => number
+}
+const times = (factor: number): Unit => ({
+  toBase: (value) => value * factor,
+  fromBase: (value) => value / factor,
+})
+const celsius = times(1)
+const fahrenheit: Unit = { toBase: celsiusFromFahrenheit, fromBase: fahrenheitFromCelsius }
+const inch = times(MILLIMETRES_PER_INCH)
+const micrometre = times(0.001)
+
+/** Units that are understood in place of one another, as they are typed in small letters. */
+const interchangeable: readonly Readonly<Record<string, Unit>>[] = [
+  { mm: times(1), cm: times(10), µm: micrometre, um: micrometre, in: inch, '"': inch },
+  { '°c': celsius, c: celsius, '°f': fahrenheit, f: fahrenheit },
+  { kpa: times(1), mpa: times(1000), bar: times(100), psi: times(KILOPASCALS_PER_PSI) },
+  { g: times(1), mg: times(0.001), kg: times(1000) },
+  { ml: times(1), cc: times(1), cm3: times(1), 'cm³': times(1), l: times(1000) },
+  { min: times(1), s: times(1 / 60), h: times(60) },
+]
+
 /**
- * Reads a number as people type it: a point or a comma as the decimal separator, spaces around it.
- * A number with both, or with two separators, is refused rather than guessed: 1,234 could be 1.234 or 1234.
+ * Reads a number as people type it: a point or a comma as the decimal separator, spaces around it, its unit behind it. A unit
+ * that measures the same is converted: 1 in in a field of mm is 25.4 mm.
+ * A number with both separators, or with two, is refused rather than guessed: 1,234 could be 1.234 or 1234.
  *
  * @param text as typed
- * @param unit shown in the refusal, so that 2.6in in a field of mm is not silently taken
+ * @param unit of the field; empty: a bare number
+ * @param apart by how much, not how hot: a difference of temperatures takes no other unit than its own
  */
-export function parseTypedNumber(text: string, unit: string): ParsedNumber {
+export function parseTypedNumber(
+  text: string,
+  unit: string,
+  { apart = false }: { readonly apart?: boolean } = {},
+): ParsedNumber {
   const trimmed = text.trim()
   if (trimmed === '') return { ok: false, sentence: `Enter a number${unit && ` in ${unit}`}.` }
-  const withoutUnit =
-    unit !== '' && trimmed.toLowerCase().endsWith(unit.toLowerCase())
-      ? trimmed.slice(0, -unit.length).trim()
-      : trimmed
-  if (!/^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/.test(withoutUnit))
+  const [, digits = '', typedUnit = ''] = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(\D*)$/.exec(trimmed) ?? []
+  const value = Number(digits.replace(',', '.'))
+  const own = unit.toLowerCase()
+  const typed = typedUnit.toLowerCase()
+  if (digits !== '' && (typed === '' || typed === own)) return { ok: true, value }
+  const kind = interchangeable.find((units) => own in units && typed in units)
+  if (digits === '' || !kind || (apart && own.startsWith('°')))
     return {
       ok: false,
       sentence: `"${trimmed}" is not a number. Use digits and one decimal point or comma${unit && `, in ${unit}`}.`,
     }
-  return { ok: true, value: Number(withoutUnit.replace(',', '.')) }
+  return { ok: true, value: rounded(kind[own]!.fromBase(kind[typed]!.toBase(value))), converted: true }
 }
+
+/** A conversion leaves no digits behind that nobody typed. */
+const rounded = (value: number) => Number(value.toPrecision(9))

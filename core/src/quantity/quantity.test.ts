@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { gaugeMillimetres } from '../materials/index.ts'
 import {
   celsiusFromFahrenheit,
   displayUnit,
   fahrenheitFromCelsius,
   formatQuantity,
-  gaugeMillimetres,
   inchesFromMillimetres,
   kilopascalsFromPsi,
   millimetresFromInches,
@@ -82,10 +82,45 @@ describe('typed numbers', () => {
     ['2,6', 2.6],
     [' 100 ', 100],
     ['2.6 mm', 2.6],
+    ['2.6MM', 2.6],
     ['.5', 0.5],
     ['-1', -1],
   ])('reads "%s"', (text, value) => expect(parseTypedNumber(text, 'mm')).toEqual({ ok: true, value }))
-  it.each(['', 'abc', '1,234.5', '1.2.3', '2.6 in', '1e3', 'Infinity', '--1'])('refuses "%s"', (text) => {
-    expect(parseTypedNumber(text, 'mm')).toEqual({ ok: false, sentence: expect.stringContaining('mm') })
+  it.each(['', 'abc', '1,234.5', '1.2.3', '2.6 g', '2.6 µ', '1e3', 'Infinity', '--1', 'mm'])(
+    'refuses "%s"',
+    (text) => {
+      expect(parseTypedNumber(text, 'mm')).toEqual({ ok: false, sentence: expect.stringContaining('mm') })
+    },
+  )
+  // Exact by definition: 1 in = 25.4 mm, 1 bar = 100 kPa, (F - 32) · 5/9; NIST SP 811: 1 psi = 6.894757 kPa.
+  it.each([
+    ['1 in', 'mm', 25.4],
+    ['1"', 'mm', 25.4],
+    ['2,6 cm', 'mm', 26],
+    ['50 µm', 'mm', 0.05],
+    ['25.4 mm', 'in', 1],
+    ['165 °F', '°C', 73.8888889],
+    ['100 c', '°F', 212],
+    ['1500 psi', 'kPa', 10_342.1355],
+    ['20 bar', 'kPa', 2000],
+    ['2 MPa', 'kPa', 2000],
+    ['0.25 kg', 'g', 250],
+    ['1 L', 'mL', 1000],
+    ['1.5 h', 'min', 90],
+    ['90 s', 'min', 1.5],
+  ])('understands "%s" in a field of %s', (text, unit, value) => {
+    expect(parseTypedNumber(text, unit)).toEqual({ ok: true, value, converted: true })
+  })
+  it.each([
+    ['5 mL', 'g'],
+    ['5 g', ''],
+    ['5 mm', '°'],
+    ['5 °C', 'mm'],
+  ])('does not take "%s" for a number in "%s"', (text, unit) => {
+    expect(parseTypedNumber(text, unit).ok).toBe(false)
+  })
+  it('converts no difference of temperatures as if it were a temperature', () => {
+    expect(parseTypedNumber('9 °F', '°C', { apart: true }).ok).toBe(false)
+    expect(parseTypedNumber('9 °C', '°C', { apart: true })).toEqual({ ok: true, value: 9 })
   })
 })

@@ -1,16 +1,22 @@
+import { type Quantity, type QuantityKind, type Saying, saying, spoken } from '../quantity/index.ts'
+
 /**
  * A refusal by the core: what is wrong, and what to do next, in words a technician can act on.
  * `code` is stable (tests and other programs rely on it); `field` names the entry at fault, where there is one.
+ * `said` and `toDo` keep their quantities, for whoever shows them in the units of a lab; `message` and `remedy` are the same
+ * in metric units.
  */
 export class DomainError extends Error {
   override readonly name = 'DomainError'
+  readonly remedy: string
   constructor(
     readonly code: string,
-    message: string,
-    readonly remedy: string,
+    readonly said: Saying,
+    readonly toDo: Saying,
     readonly field?: string,
   ) {
-    super(message)
+    super(spoken(said, 'metric'))
+    this.remedy = spoken(toDo, 'metric')
   }
 }
 
@@ -25,16 +31,17 @@ export function requireWithin(
     readonly most: number
     readonly what: string
     readonly field: string
-    readonly unit?: string
+    readonly kind?: QuantityKind
     readonly code?: string
   },
 ): void {
-  const { least, most, what, field, unit, code = 'reading-not-plausible' } = limits
+  const { least, most, what, field, kind = 'count', code = 'reading-not-plausible' } = limits
+  const shown = (number: number): Quantity => ({ value: number, kind })
   if (!(value >= least && value <= most))
     throw new DomainError(
       code,
-      `${what}: ${value}${unit ? ` ${unit}` : ''} cannot be right.`,
-      `Measure again and enter a number from ${least} to ${most}.`,
+      saying`${what}: ${shown(value)} cannot be right.`,
+      saying`Measure again and enter a number from ${shown(least)} to ${shown(most)}.`,
       field,
     )
 }

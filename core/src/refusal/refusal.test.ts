@@ -13,11 +13,11 @@ const refused = (work: () => unknown): DomainError => {
 
 describe('a refusal', () => {
   it('says what is wrong, what to do, which entry and which code', () => {
-    const limits = { least: 0, most: 60, unit: 'mm', what: 'The wall', field: 'wall' }
+    const limits = { least: 0, most: 60, kind: 'millimetres' as const, what: 'The wall', field: 'wall' }
     expect(refused(() => requireWithin(75, limits))).toMatchObject({
       code: 'reading-not-plausible',
       message: 'The wall: 75 mm cannot be right.',
-      remedy: 'Measure again and enter a number from 0 to 60.',
+      remedy: 'Measure again and enter a number from 0 mm to 60 mm.',
       field: 'wall',
     })
     expect(refused(() => requireWithin(75, { ...limits, code: 'wall' })).code).toBe('wall')

@@ -1,15 +1,16 @@
 import { DomainError } from '../refusal/index.ts'
+import type { StepSheet } from '../sheet/index.ts'
+import type { Amount } from './amounts.ts'
+import type { Check } from './checks.ts'
+import { pictureFor } from './pictures.ts'
 import {
-  type Amount,
   ARCH_MATTER,
-  type Check,
   type Conditional,
   type Route,
   type RouteStep,
   type RouteTemplate,
   type TemplateStep,
 } from './route-template.ts'
-import type { StepSheet } from './step-sheet.ts'
 
 type Choices = Readonly<Record<string, string>>
 
@@ -29,8 +30,10 @@ export function buildRoute(template: RouteTemplate, choices: Choices = {}): Rout
   const kept = new Set(template.steps.filter(here).map((step) => step.id))
   const steps = template.steps.filter(here).map((step): RouteStep => {
     const { when: _when, howWhen, checks, amounts, sheets, ...rest } = step
+    const picture = step.picture ?? template.pictures[step.stage]
     return {
       ...rest,
+      ...(picture ? { picture: pictureFor(picture, made) } : {}),
       how: [...step.how, ...(howWhen ?? []).filter(here).map(({ say }) => say)],
       after: keptBefore(step.id, above, kept),
       ...(checks ? { checks: perArch(checks.filter(here), archs, nameForArch) } : {}),

@@ -29,6 +29,7 @@ export const cautions = {
 } as const
 
 export type CautionId = keyof typeof cautions
+export const cautionIds = Object.keys(cautions) as readonly CautionId[]
 
 /** Shown under every list of cautions. */
 export const CAUTION_RULE =

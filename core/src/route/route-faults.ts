@@ -1,6 +1,10 @@
 import { materials } from '../materials/index.ts'
-import type { Check, Outcome, Route, RouteStep } from './route-template.ts'
-import { heldAgainst, type StepSheet } from './step-sheet.ts'
+import { DomainError } from '../refusal/index.ts'
+import { heldAgainst, sheetKinds, sheetLeadsTo } from '../sheet/index.ts'
+import { type Check, checkFaults, checkOutcomes } from './checks.ts'
+import { pictureFaults } from './pictures.ts'
+import type { Route, RouteStep, RouteTemplate, TemplateStep } from './route-template.ts'
+import { instruments, machineKinds, stages } from './route-template.ts'
 
 /**
  * Every fault in a built route, as sentences; empty when it is sound. Checked: ids are unique, every step can be
@@ -23,7 +27,12 @@ export function routeFaults(route: Route): string[] {
     if (step.why.trim() === '') fault('says no why')
     if (step.how.length === 0) fault('says no how')
     windowFaults(step, earlier).forEach(fault)
-    for (const check of step.checks ?? []) checkFaults(check, step.id, earlier).forEach(fault)
+    for (const check of step.checks ?? []) {
+      if (check.source.trim() === '') fault(`check ${check.id} has no source`)
+      checkFaults(check).forEach(fault)
+      outcomeFaults(check, step.id, earlier).forEach(fault)
+    }
+    if (step.picture) pictureFaults(step.picture).forEach(fault)
     for (const amount of step.amounts ?? []) {
       if (!materials.has(amount.materialId)) fault(`needs an unknown material ${amount.materialId}`)
       if (amount.source.trim() === '') fault(`amount ${amount.id} has no source`)
@@ -33,7 +42,7 @@ export function routeFaults(route: Route): string[] {
       const of = heldAgainst(sheet)
       if (of && !earlier.has(of.stepId))
         fault(`sheet ${sheet.id} is held against "${of.stepId}", which is not before it`)
-      for (const toStepId of leadsTo(sheet))
+      for (const toStepId of sheetLeadsTo(sheet))
         if (!earlier.has(toStepId)) fault(`sheet ${sheet.id} leads to "${toStepId}", which is not before it`)
     }
     const ids = [...(step.checks ?? []), ...(step.amounts ?? []), ...(step.sheets ?? [])].map(
@@ -63,27 +72,50 @@ function windowFaults(step: RouteStep, earlier: ReadonlySet<string>): string[] {
   return faults
 }
 
-/** The steps that a sheet may send back to. */
-function leadsTo(sheet: StepSheet): string[] {
-  const own = 'toStepId' in sheet.failing ? [sheet.failing.toStepId] : []
-  if ('remakeFrom' in sheet && sheet.remakeFrom) own.push(sheet.remakeFrom)
-  return sheet.kind === 'tryInAnswer' ? [...own, ...sheet.changes.map(({ toStepId }) => toStepId)] : own
+function outcomeFaults(check: Check, stepId: string, earlier: ReadonlySet<string>): string[] {
+  return checkOutcomes(check).flatMap((outcome) =>
+    outcome && 'toStepId' in outcome && outcome.toStepId !== stepId && !earlier.has(outcome.toStepId)
+      ? [`check ${check.id} leads to "${outcome.toStepId}", which is not before it`]
+      : [],
+  )
 }
 
-function checkFaults(check: Check, stepId: string, earlier: ReadonlySet<string>): string[] {
-  const faults: string[] = []
-  if (check.source.trim() === '') faults.push(`check ${check.id} has no source`)
-  const outcomes: (Outcome | undefined)[] =
-    check.kind === 'observe' ? check.answers.map((a) => a.outcome) : [check.below, check.above]
-  for (const outcome of outcomes)
-    if (outcome && 'toStepId' in outcome && outcome.toStepId !== stepId && !earlier.has(outcome.toStepId))
-      faults.push(`check ${check.id} leads to "${outcome.toStepId}", which is not before it`)
-  if (check.kind === 'observe' && !outcomes.some((o) => o?.verdict === 'pass'))
-    faults.push(`check ${check.id} cannot be passed`)
-  if (check.kind === 'measure') {
-    if (check.min !== undefined && !check.below)
-      faults.push(`check ${check.id} says not what below its least`)
-    if (check.max !== undefined && !check.above) faults.push(`check ${check.id} says not what above its most`)
-  }
-  return faults
+/**
+ * What a template names that does not exist, as sentences: a material, a kind of sheet, a drawing, an instrument. Looked at
+ * under all variants at once, so that a template that cannot be used does not load.
+ */
+export function templateFaults(template: RouteTemplate): string[] {
+  const named = (step: TemplateStep): string[] => [
+    ...(step.amounts ?? []).flatMap(({ materialId }) =>
+      materials.has(materialId) ? [] : [`needs an unknown material ${materialId}`],
+    ),
+    ...(step.sheets ?? []).flatMap(({ id, kind }) =>
+      Object.hasOwn(sheetKinds, kind) ? [] : [`sheet ${id} is of an unknown kind ${kind}`],
+    ),
+    ...(step.picture ? pictureFaults(step.picture) : []),
+    ...(step.instrument && !instruments.includes(step.instrument.opens)
+      ? [`opens an unknown instrument ${step.instrument.opens}`]
+      : []),
+    ...(step.machine && !machineKinds.includes(step.machine)
+      ? [`lies in an unknown machine ${step.machine}`]
+      : []),
+    ...(stages.includes(step.stage) ? [] : [`belongs to an unknown stage ${step.stage}`]),
+  ]
+  return [
+    ...Object.values(template.pictures).flatMap((picture) => pictureFaults(picture)),
+    ...template.steps.flatMap((step) => named(step).map((fault) => `${step.id} ${fault}`)),
+  ].map((fault) => `${template.id}: ${fault}`)
+}
+
+/**
+ * Turns a list of templates into a look-up after looking at every one of them.
+ * @throws {DomainError} `route-templates-faulty`: names every fault
+ */
+export function routeShelf(templates: readonly RouteTemplate[]): ReadonlyMap<string, RouteTemplate> {
+  const shelf = new Map(templates.map((template) => [template.id, template]))
+  const faults = templates.flatMap(templateFaults)
+  if (shelf.size !== templates.length) faults.push('two templates share an id')
+  if (faults.length > 0)
+    throw new DomainError('route-templates-faulty', faults.join('; '), 'Correct the route templates.')
+  return shelf
 }

@@ -1,10 +1,22 @@
-import type { Source } from '../materials/index.ts'
-import type { QuantityKind } from '../quantity/index.ts'
-import type { CautionId } from './cautions.ts'
-import type { Outcome } from './outcome.ts'
-import type { SheetOf, StepSheet } from './step-sheet.ts'
-
-export type { Outcome } from './outcome.ts'
+import {
+  choice,
+  figure,
+  id,
+  list,
+  maybe,
+  named,
+  type Of,
+  record,
+  text,
+  whole,
+  yesNo,
+} from '../shape/index.ts'
+import { type StepSheet, sheetOfShape, stepSheetShape } from '../sheet/index.ts'
+import { type Amount, amountShape } from './amounts.ts'
+import { cautionIds } from './cautions.ts'
+import { type Check, checkShape } from './checks.ts'
+import { type CheckMeaning, stepMeanings } from './meanings.ts'
+import { type Picture, pictureShape } from './pictures.ts'
 
 /** The part of the workshop a step belongs to, in the order of the house. */
 export const stages = [
@@ -33,125 +45,103 @@ export const stages = [
 export type Stage = (typeof stages)[number]
 
 /** Attended: hands on. Unattended: waits by itself. Machine: a timed program. Clinic: the case is away. */
-export type StepKind = 'attended' | 'unattended' | 'machine' | 'clinic'
+export const stepKinds = ['attended', 'unattended', 'machine', 'clinic'] as const
+export type StepKind = (typeof stepKinds)[number]
 
-interface CheckBase {
-  readonly id: string
-  readonly name: string
-  /** How to look or measure. */
-  readonly how: string
-  readonly source: Source
-  /** In a pair, asked once for each arch. */
-  readonly perArch?: boolean
-  /** How many readings must be on record, the last of which counts; 1 when not given. */
-  readonly readings?: number
-}
+/** The machines that work of a step may lie in. */
+export const machineKinds = ['furnace', 'bath'] as const
+export type MachineKind = (typeof machineKinds)[number]
 
-/** A number against limits, both inclusive. */
-export interface MeasureCheck extends CheckBase {
-  readonly kind: 'measure'
-  readonly quantity: QuantityKind
-  readonly min?: number
-  readonly max?: number
-  readonly below?: Outcome
-  readonly above?: Outcome
-  /** The device that reads it, where one is connected. */
-  readonly readBy?: 'press'
-  /** What can be real at all; anything else is a slip of the hand and is refused. */
-  readonly plausible: { readonly min: number; readonly max: number }
-}
+/** The screens that work something out, in the order of the work; each may be opened by a step. */
+export const instruments = ['mix', 'trim', 'mount', 'setUp', 'cast', 'cure'] as const
+export type Instrument = (typeof instruments)[number]
 
-/** A look or a touch with a fixed set of answers. */
-export interface ObserveCheck extends CheckBase {
-  readonly kind: 'observe'
-  readonly answers: readonly { readonly answer: string; readonly outcome: Outcome }[]
-}
-export type Check = MeasureCheck | ObserveCheck
-
-interface AmountBase {
-  readonly id: string
-  readonly materialId: string
-  readonly perArch?: boolean
-  readonly note?: string
-  readonly source: Source
-}
-/** Powder weighed, liquid by the ratio of the card or the one given here. */
-export interface MixAmount extends AmountBase {
-  readonly kind: 'mix'
-  readonly powderGrams: number
-  readonly millilitresPerGram?: number
-}
-/** Counted parts, as scoops or equal lengths. */
-export interface PartsAmount extends AmountBase {
-  readonly kind: 'parts'
-  readonly powderParts: number
-}
-/** Something used up whose lot is recorded, not mixed: a set of teeth, a sheet of wax. */
-export interface UseAmount extends AmountBase {
-  readonly kind: 'use'
-  readonly count: number
-  readonly unit: string
-}
-export type Amount = MixAmount | PartsAmount | UseAmount
+const minutes = figure(0, 100_000)
+const sentence = text(1000)
+const source = text(500)
 
 /** When a running step may be ended, minutes after its start. */
-export interface WaitWindow {
-  readonly earliestMinutes: number
+const waitWindowShape = record({
+  earliestMinutes: minutes,
   /** End of the good time; then it is getting late. */
-  readonly bestMinutes: number
-  readonly latestMinutes?: number
+  bestMinutes: minutes,
+  latestMinutes: maybe(minutes),
   /** Past the latest it is ended only with a reason: the harm is done by then. */
-  readonly hard?: boolean
-  readonly early: string
-  readonly late: string
-  readonly source: Source
-}
+  hard: maybe(yesNo()),
+  early: sentence,
+  late: sentence,
+  source,
+})
+export type WaitWindow = Of<typeof waitWindowShape>
 
 /** When a step must be started, minutes after another one was finished. */
-export interface StartWindow {
-  readonly afterStepId: string
-  readonly earliestMinutes?: number
-  readonly bestMinutes: number
-  readonly latestMinutes?: number
-  readonly early?: string
-  readonly late: string
-  readonly source: Source
-}
+const startWindowShape = record({
+  afterStepId: id(),
+  earliestMinutes: maybe(minutes),
+  bestMinutes: minutes,
+  latestMinutes: maybe(minutes),
+  early: maybe(sentence),
+  late: sentence,
+  source,
+})
+export type StartWindow = Of<typeof startWindowShape>
+
+const plannedCutsShape = record({
+  of: sheetOfShape,
+  arch: choice(['upper', 'lower']),
+  cuts: list(text(40), 20),
+  /** The cut to height. */
+  base: maybe(yesNo()),
+})
 
 /** One step of a route. The durations are plans, not limits. */
-export interface RouteStep {
-  readonly id: string
-  readonly name: string
-  readonly stage: Stage
-  readonly kind: StepKind
+const stepShape = record({
+  id: id(),
+  name: text(120),
+  stage: choice(stages),
+  kind: choice(stepKinds),
   /** Short instructions, in the order of the hands. */
-  readonly how: readonly string[]
-  readonly why: string
-  readonly handsOnMinutes: number
+  how: list(sentence, 30),
+  why: sentence,
+  handsOnMinutes: minutes,
   /** Usual time by itself after the hands have left it. */
-  readonly waitMinutes?: number
-  readonly wait?: WaitWindow
-  readonly startWindow?: StartWindow
-  readonly amounts?: readonly Amount[]
-  readonly checks?: readonly Check[]
-  readonly sheets?: readonly StepSheet[]
+  waitMinutes: maybe(minutes),
+  wait: maybe(waitWindowShape),
+  startWindow: maybe(startWindowShape),
+  amounts: maybe(list(amountShape, 30)),
+  checks: maybe(list(checkShape, 30)),
+  sheets: maybe(list(stepSheetShape, 10)),
   /** Of a step at the clinic: the sheet that says when the case is due back. */
-  readonly dueBackOf?: SheetOf
-  /** Cuts of a stored trim plan that this step makes, by their names there; `base`: the cut to height. */
-  readonly plannedCuts?: {
-    readonly of: SheetOf
-    readonly arch: 'upper' | 'lower'
-    readonly cuts: readonly string[]
-    readonly base?: boolean
-  }
-  readonly cautions?: readonly CautionId[]
+  dueBackOf: maybe(sheetOfShape),
+  /** Cuts of a stored trim plan that this step makes, by their names there. */
+  plannedCuts: maybe(plannedCutsShape),
+  cautions: maybe(list(choice(cautionIds), 20)),
   /** Why it may be left out; a step without this can never be skipped. */
-  readonly mayBeSkipped?: string
+  mayBeSkipped: maybe(sentence),
   /** Stays done when the route goes back past it; only a remake opens it again. */
-  readonly onlyOnce?: boolean
+  onlyOnce: maybe(yesNo()),
+  /** What it looks like. */
+  picture: maybe(pictureShape),
+  /** The screen that works its figures out, and which part of it. */
+  instrument: maybe(record({ opens: choice(instruments), view: maybe(text(40)) })),
+  /** The machine in which its work lies. */
+  machine: maybe(choice(machineKinds)),
+  /** What it is to those who read the record. */
+  means: maybe(choice(stepMeanings)),
   /** The steps that must be finished first; in a built route never missing. */
-  readonly after: readonly string[]
-}
+  after: list(id(), 30),
+})
+export type RouteStep = Of<typeof stepShape>
+
+/** A route copied into a case: a template with its choices made. Never changed afterwards. */
+export const routeShape = record({
+  templateId: id(),
+  templateVersion: whole(1, 10_000),
+  name: text(200),
+  choices: named(text(80), 60),
+  steps: list(stepShape, 300, 1),
+})
+export type Route = Of<typeof routeShape>
 
 /** Under which choices a part of a template stands: for every matter named, one of the choices. */
 export interface Conditional {
@@ -185,18 +175,15 @@ export interface RouteTemplate {
   readonly id: string
   readonly version: number
   readonly name: string
+  /** Working days usually given for it (choice); the clinic's own date is what counts. */
+  readonly usualDays: number
   readonly matters: readonly Matter[]
+  /** What the steps of a stage look like, where they do not say so themselves. */
+  readonly pictures: Readonly<Partial<Record<Stage, Picture>>>
+  /** What checks meant that earlier versions had, by their id. */
+  readonly formerMeanings?: Readonly<Record<string, CheckMeaning>>
   readonly steps: readonly TemplateStep[]
 }
 
 /** The matter under which a template says for which arch it is. */
 export const ARCH_MATTER = 'arch'
-
-/** A route copied into a case: a template with its choices made. Never changed afterwards. */
-export interface Route {
-  readonly templateId: string
-  readonly templateVersion: number
-  readonly name: string
-  readonly choices: Readonly<Record<string, string>>
-  readonly steps: readonly RouteStep[]
-}

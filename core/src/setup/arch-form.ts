@@ -1,3 +1,4 @@
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import type { Point } from '../trimming/index.ts'
 
@@ -185,7 +186,7 @@ export function archAt(form: ArchForm, lengthMillimetres: number): ArchPlace {
   if (!(Math.abs(lengthMillimetres) <= Math.abs(archLength(form, end))))
     throw new DomainError(
       'beyond-arch',
-      `The arch ends before ${Math.abs(lengthMillimetres).toFixed(1)} mm along it.`,
+      saying`The arch ends before ${qty.mm(Math.abs(lengthMillimetres), 1)} along it.`,
       'Measure the rim further back, or take a narrower set of teeth.',
       'rim',
     )

@@ -10,6 +10,7 @@ export {
   LEAST_ARCH_POINTS,
   nearestOnArch,
 } from './arch-form.ts'
+export { inventedPrescription, inventedSetUp, inventedSetUpReading } from './invented-set-up.ts'
 export { type NeededCusp, neededCusps, USUAL_ADVANCE } from './needed-cusps.ts'
 export {
   ASK_BEYOND_MILLIMETRES,
@@ -17,10 +18,13 @@ export {
   checkSetUpReading,
   compareSetUp,
   type Prescription,
+  prescriptionShape,
   type SetUpLine,
   type SetUpMeasure,
   type SetUpReading,
   type SetUpTolerances,
+  setUpReadingShape,
+  setUpTolerancesShape,
   usualTolerances,
 } from './prescription.ts'
 export {
@@ -33,6 +37,8 @@ export {
   type SetUpEntry,
   type SetUpPlan,
   type Stances,
+  setUpCalculator,
+  setUpEntryShape,
   usualStances,
 } from './set-up-plan.ts'
 export { type SettingSchool, settingOrder, stillToSet } from './setting-order.ts'
@@ -45,5 +51,6 @@ export {
   posteriorTeeth,
   type ToothKind,
   type ToothSet,
+  toothMeasuresShape,
   toothNames,
 } from './tooth-set.ts'

@@ -1,52 +1,55 @@
+import { type Quantity, qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError, requireWithin } from '../refusal/index.ts'
+import { choice, figure, type Of, record, sidesOf } from '../shape/index.ts'
 import { fdiOf } from './tooth-set.ts'
 
-interface OfSides {
-  readonly right: number
-  readonly left: number
-}
+const millimetres = figure(-500, 500, { example: 8 })
+const ofSides = sidesOf(millimetres)
 
 /** What the record block says, measured with ruler and dividers before a wax tooth is touched, mm. */
-export interface Prescription {
-  readonly arch: 'upper' | 'lower'
+export const prescriptionShape = record({
+  arch: choice(['upper', 'lower']),
   /** Centre line of the rim from the mark on the cast, to the patient's left above 0. */
-  readonly centreLineMillimetres: number
+  centreLineMillimetres: millimetres,
   /** From the depth of the vestibule to the edge of the rim at the centre line. */
-  readonly incisalLevelMillimetres: number
+  incisalLevelMillimetres: millimetres,
   /** From the incisive papilla, or its mark, to the front of the rim. */
-  readonly labialFullnessMillimetres: number
+  labialFullnessMillimetres: millimetres,
   /** Canine lines from the centre line, along the rim. */
-  readonly canineMillimetres: OfSides
+  canineMillimetres: ofSides,
   /** Occlusal plane: from the land of the cast to the rim at the first molar. */
-  readonly planeMillimetres: OfSides
+  planeMillimetres: ofSides,
   /** High-lip line above the edge of the rim (below it on a lower). */
-  readonly highLipMillimetres: number
+  highLipMillimetres: millimetres,
   /** Pin reading with the rims together: the vertical dimension. */
-  readonly pinMillimetres: number
-}
+  pinMillimetres: millimetres,
+})
+export type Prescription = Of<typeof prescriptionShape>
 
 /** The same places after set-up, mm. */
-export interface SetUpReading {
+export const setUpReadingShape = record({
   /** Contact of the centrals from the mark on the cast, to the patient's left above 0. */
-  readonly centreLineMillimetres: number
+  centreLineMillimetres: millimetres,
   /** At each central. */
-  readonly incisalLevelMillimetres: OfSides
-  readonly labialFullnessMillimetres: OfSides
+  incisalLevelMillimetres: ofSides,
+  labialFullnessMillimetres: ofSides,
   /** Distal of each canine from the centre line, along the teeth. */
-  readonly canineMillimetres: OfSides
-  readonly planeMillimetres: OfSides
-  readonly pinMillimetres: number
-}
+  canineMillimetres: ofSides,
+  planeMillimetres: ofSides,
+  pinMillimetres: millimetres,
+})
+export type SetUpReading = Of<typeof setUpReadingShape>
 
 /** How far a set-up may be off, mm, either way. */
-export interface SetUpTolerances {
-  readonly centreLineMillimetres: number
-  readonly levelMillimetres: number
-  readonly fullnessMillimetres: number
-  readonly canineMillimetres: number
-  readonly planeMillimetres: number
-  readonly pinMillimetres: number
-}
+export const setUpTolerancesShape = record({
+  centreLineMillimetres: millimetres,
+  levelMillimetres: millimetres,
+  fullnessMillimetres: millimetres,
+  canineMillimetres: millimetres,
+  planeMillimetres: millimetres,
+  pinMillimetres: millimetres,
+})
+export type SetUpTolerances = Of<typeof setUpTolerancesShape>
 
 /** Source: common practice for level, centre line and fullness; the other figures our choice. All editable. */
 export const usualTolerances: SetUpTolerances = {
@@ -75,7 +78,7 @@ export interface SetUpLine {
   readonly toleranceMillimetres: number
   readonly verdict: 'pass' | 'adjust' | 'ask'
   /** Which tooth, which way, how far; empty when it passes. */
-  readonly say: string
+  readonly say: Saying
 }
 
 /** A float of a ruler must not fail a set-up that stands exactly on the limit. */
@@ -100,7 +103,7 @@ export function compareSetUp(
     if (!(value >= 0 && value <= 5))
       throw new DomainError(
         'tolerance',
-        `A tolerance of ${value} mm makes no sense.`,
+        saying`A tolerance of ${qty.mm(value)} makes no sense.`,
         'Enter 0 to 5 mm.',
         field,
       )
@@ -114,8 +117,8 @@ export function compareSetUp(
   return [
     line('centreLine', undefined, 'Centre line', wanted.centreLineMillimetres, found.centreLineMillimetres, {
       tolerance: tolerances.centreLineMillimetres,
-      more: (mm) => `Move ${central('right')} and ${central('left')} to the patient's right by ${mm}.`,
-      less: (mm) => `Move ${central('right')} and ${central('left')} to the patient's left by ${mm}.`,
+      more: (mm) => saying`Move ${central('right')} and ${central('left')} to the patient's right by ${mm}.`,
+      less: (mm) => saying`Move ${central('right')} and ${central('left')} to the patient's left by ${mm}.`,
     }),
     ...sides.map((side) =>
       line(
@@ -126,8 +129,8 @@ export function compareSetUp(
         found.incisalLevelMillimetres[side],
         {
           tolerance: tolerances.levelMillimetres,
-          more: (mm) => `${nearer} ${central(side)} by ${mm}.`,
-          less: (mm) => `${farther} ${central(side)} by ${mm}.`,
+          more: (mm) => saying`${nearer} ${central(side)} by ${mm}.`,
+          less: (mm) => saying`${farther} ${central(side)} by ${mm}.`,
         },
       ),
     ),
@@ -140,8 +143,8 @@ export function compareSetUp(
         found.labialFullnessMillimetres[side],
         {
           tolerance: tolerances.fullnessMillimetres,
-          more: (mm) => `Bring ${central(side)} in by ${mm}.`,
-          less: (mm) => `Bring ${central(side)} out by ${mm}.`,
+          more: (mm) => saying`Bring ${central(side)} in by ${mm}.`,
+          less: (mm) => saying`Bring ${central(side)} out by ${mm}.`,
         },
       ),
     ),
@@ -154,8 +157,8 @@ export function compareSetUp(
         found.canineMillimetres[side],
         {
           tolerance: tolerances.canineMillimetres,
-          more: (mm) => `Bring ${canine(side)} forward along the rim by ${mm}.`,
-          less: (mm) => `Move ${canine(side)} back along the rim by ${mm}.`,
+          more: (mm) => saying`Bring ${canine(side)} forward along the rim by ${mm}.`,
+          less: (mm) => saying`Move ${canine(side)} back along the rim by ${mm}.`,
         },
       ),
     ),
@@ -168,17 +171,17 @@ export function compareSetUp(
         found.planeMillimetres[side],
         {
           tolerance: tolerances.planeMillimetres,
-          more: (mm) => `${nearer} the ${side} molars by ${mm}.`,
-          less: (mm) => `${farther} the ${side} molars by ${mm}.`,
+          more: (mm) => saying`${nearer} the ${side} molars by ${mm}.`,
+          less: (mm) => saying`${farther} the ${side} molars by ${mm}.`,
         },
       ),
     ),
     line('pin', undefined, 'Pin', wanted.pinMillimetres, found.pinMillimetres, {
       tolerance: tolerances.pinMillimetres,
       more: (mm) =>
-        `The pin stands ${mm} open: find the early contact with paper and seat that tooth deeper.`,
+        saying`The pin stands ${mm} open: find the early contact with paper and seat that tooth deeper.`,
       less: (mm) =>
-        `The pin was shortened by ${mm}: bring it back to its reading, then look at the contacts.`,
+        saying`The pin was shortened by ${mm}: bring it back to its reading, then look at the contacts.`,
     }),
   ]
 }
@@ -191,15 +194,15 @@ function line(
   foundMillimetres: number,
   rule: {
     readonly tolerance: number
-    readonly more: (mm: string) => string
-    readonly less: (mm: string) => string
+    readonly more: (mm: Quantity) => Saying
+    readonly less: (mm: Quantity) => Saying
   },
 ): SetUpLine {
   const offMillimetres = foundMillimetres - wantedMillimetres
   const size = Math.abs(offMillimetres)
   const verdict =
     size <= rule.tolerance + READING_GRAIN ? 'pass' : size > ASK_BEYOND_MILLIMETRES ? 'ask' : 'adjust'
-  const move = (offMillimetres > 0 ? rule.more : rule.less)(`${size.toFixed(1)} mm`)
+  const move = (offMillimetres > 0 ? rule.more : rule.less)(qty.mm(size, 1))
   return {
     measure,
     ...(side ? { side } : {}),
@@ -214,7 +217,7 @@ function line(
         ? ''
         : verdict === 'adjust'
           ? move
-          : `${move} So far off is no drift: measure once more, and if it stands ask the dentist.`,
+          : saying`${move} So far off is no drift: measure once more, and if it stands ask the dentist.`,
   }
 }
 
@@ -223,35 +226,35 @@ export function checkPrescription(prescription: Prescription): void {
   requireWithin(prescription.centreLineMillimetres, {
     least: -10,
     most: 10,
-    unit: 'mm',
+    kind: 'millimetres',
     what: 'Centre line',
     field: 'centreLineMillimetres',
   })
   requireWithin(prescription.incisalLevelMillimetres, {
     least: 5,
     most: 40,
-    unit: 'mm',
+    kind: 'millimetres',
     what: 'Incisal level',
     field: 'incisalLevelMillimetres',
   })
   requireWithin(prescription.labialFullnessMillimetres, {
     least: -5,
     most: 25,
-    unit: 'mm',
+    kind: 'millimetres',
     what: 'Labial fullness',
     field: 'labialFullnessMillimetres',
   })
   requireWithin(prescription.highLipMillimetres, {
     least: 0,
     most: 25,
-    unit: 'mm',
+    kind: 'millimetres',
     what: 'High-lip line',
     field: 'highLipMillimetres',
   })
   requireWithin(prescription.pinMillimetres, {
     least: -20,
     most: 20,
-    unit: 'mm',
+    kind: 'millimetres',
     what: 'Pin',
     field: 'pinMillimetres',
   })
@@ -263,7 +266,7 @@ export function checkSetUpReading(reading: SetUpReading): void {
   requireWithin(reading.centreLineMillimetres, {
     least: -10,
     most: 10,
-    unit: 'mm',
+    kind: 'millimetres',
     what: 'Centre line',
     field: 'centreLineMillimetres',
   })
@@ -271,14 +274,14 @@ export function checkSetUpReading(reading: SetUpReading): void {
     requireWithin(reading.incisalLevelMillimetres[side], {
       least: 5,
       most: 40,
-      unit: 'mm',
+      kind: 'millimetres',
       what: `Incisal level, ${side}`,
       field: 'incisalLevelMillimetres',
     })
     requireWithin(reading.labialFullnessMillimetres[side], {
       least: -5,
       most: 25,
-      unit: 'mm',
+      kind: 'millimetres',
       what: `Labial fullness, ${side}`,
       field: 'labialFullnessMillimetres',
     })
@@ -286,7 +289,7 @@ export function checkSetUpReading(reading: SetUpReading): void {
   requireWithin(reading.pinMillimetres, {
     least: -20,
     most: 20,
-    unit: 'mm',
+    kind: 'millimetres',
     what: 'Pin',
     field: 'pinMillimetres',
   })
@@ -301,14 +304,14 @@ function checkSides({
     requireWithin(canineMillimetres[side], {
       least: 10,
       most: 45,
-      unit: 'mm',
+      kind: 'millimetres',
       what: `Canine line, ${side}`,
       field: 'canineMillimetres',
     })
     requireWithin(planeMillimetres[side], {
       least: 5,
       most: 60,
-      unit: 'mm',
+      kind: 'millimetres',
       what: `Occlusal plane, ${side}`,
       field: 'planeMillimetres',
     })

@@ -4,9 +4,11 @@ import {
   onSphere,
   sphereThrough,
 } from '../mounting/index.ts'
-import { toRadians } from '../quantity/index.ts'
+import { qty, type Saying, saying, toRadians } from '../quantity/index.ts'
 import { DomainError, requirePositive, requireWithin } from '../refusal/index.ts'
+import { byTag, calculator, choice, figure, list, type Of, record, sidesOf } from '../shape/index.ts'
 import type { Point } from '../trimming/index.ts'
+import { pointShape } from '../trimming/index.ts'
 import { archAt, type FittedArch, fitArch } from './arch-form.ts'
 import { posteriorPath } from './posterior-path.ts'
 import {
@@ -17,7 +19,7 @@ import {
   type PosteriorTooth,
   posteriorTeeth,
   type ToothKind,
-  type ToothSet,
+  toothSetShape,
 } from './tooth-set.ts'
 
 type Side = 'right' | 'left'
@@ -25,15 +27,17 @@ const sides = ['right', 'left'] as const
 export type OfEachSide<T> = Readonly<Record<Side, T>>
 
 /** How a front tooth stands. */
-export interface AnteriorStance {
+const stanceShape = record({
   /** Neck towards the distal of the edge, degrees from upright. */
-  readonly mesiodistalDegrees: number
+  mesiodistalDegrees: figure(-360, 360, { example: 2 }),
   /** Neck towards the ridge from the edge, degrees from upright. */
-  readonly labialDegrees: number
+  labialDegrees: figure(-360, 360, { example: 8 }),
   /** Edge short of the incisal level, mm; beyond it below 0. */
-  readonly shortMillimetres: number
-}
-export type Stances = Readonly<Record<AnteriorTooth, AnteriorStance>>
+  shortMillimetres: figure(-100, 100, { example: 0 }),
+})
+export type AnteriorStance = Of<typeof stanceShape>
+const stancesShape = record({ central: stanceShape, lateral: stanceShape, canine: stanceShape })
+export type Stances = Of<typeof stancesShape>
 
 /**
  * Central: at the level, neck nearer the ridge than the edge; lateral: neck further in, more slanted; canine: upright.
@@ -56,35 +60,36 @@ export const cuspsApart: Readonly<Record<PosteriorTooth, number>> = {
 }
 
 /** What a set-up is planned from. Plan points: x to the patient's left, y forwards of the incisive papilla, mm. */
-export interface SetUpEntry {
-  readonly arch: 'upper' | 'lower'
+export const setUpEntryShape = record({
+  arch: choice(['upper', 'lower']),
   /** Places along the front face of the rim. */
-  readonly rim: readonly Point[]
+  rim: list(pointShape, 60),
   /** Places along the crest of the ridge. */
-  readonly crest: readonly Point[]
+  crest: list(pointShape, 60),
   /** Canine lines from the centre line, along the rim. */
-  readonly canineMillimetres: OfEachSide<number>
+  canineMillimetres: sidesOf(figure(-500, 500, { example: 24 })),
   /** High-lip line from the incisal level. */
-  readonly highLipMillimetres: number
-  readonly toothSet: ToothSet
-  readonly stances: Stances
+  highLipMillimetres: figure(-500, 500, { example: 9.5 }),
+  toothSet: toothSetShape,
+  stances: stancesShape,
   /** Incisal edge in front of the hinge axis and below it. */
-  readonly incisorForwardMillimetres: number
-  readonly incisorBelowMillimetres: number
+  incisorForwardMillimetres: figure(-1000, 1000, { example: 85 }),
+  incisorBelowMillimetres: figure(-1000, 1000, { example: 35 }),
   /** Through the palatal cusps of first premolars and first molars at the plane, or through condyles and incisors. */
-  readonly curve: 'teeth' | 'condyles'
-  readonly curveRadiusMillimetres: number
-  readonly intercondylarMillimetres: number
-  readonly opposing:
-    | { readonly kind: 'denture' }
-    | {
-        readonly kind: 'natural'
-        /** Prescribed vertical overlap; 0 is edge to edge. */
-        readonly overlapMillimetres: number
-        /** Height of the natural cusps above the occlusal plane, first premolar to second molar. */
-        readonly heightsMillimetres: OfEachSide<readonly number[]>
-      }
-}
+  curve: choice(['teeth', 'condyles']),
+  curveRadiusMillimetres: figure(-10_000, 10_000, { example: 101.6 }),
+  intercondylarMillimetres: figure(-1000, 1000, { example: 110 }),
+  opposing: byTag('kind', {
+    denture: record({}),
+    natural: record({
+      /** Prescribed vertical overlap; 0 is edge to edge. */
+      overlapMillimetres: figure(-100, 100),
+      /** Height of the natural cusps above the occlusal plane, first premolar to second molar. */
+      heightsMillimetres: sidesOf(list(figure(-100, 100), 4)),
+    }),
+  }),
+})
+export type SetUpEntry = Of<typeof setUpEntryShape>
 
 interface PlacedTooth {
   readonly fdi: number
@@ -127,7 +132,7 @@ export interface SetUpPlan {
   /** The compensating curve, in the frame of the articulator. */
   readonly curve: CompensatingSphere
   /** What a technician should know before setting, as sentences. */
-  readonly remarks: readonly string[]
+  readonly remarks: readonly Saying[]
 }
 
 /** Room and teeth differ by no more than this in sum without a word (our choice). */
@@ -366,7 +371,7 @@ function curveOf(entry: SetUpEntry, rim: FittedArch, standing: readonly Standing
   if (!(square > 0))
     throw new DomainError(
       'sphere-too-small',
-      `A sphere of ${radiusMillimetres} mm does not reach both sides of the arch.`,
+      saying`A sphere of ${qty.mm(radiusMillimetres)} does not reach both sides of the arch.`,
       'Choose a larger radius.',
       'curveRadiusMillimetres',
     )
@@ -379,20 +384,20 @@ function remarksOn(
   crest: FittedArch,
   spare: OfEachSide<number>,
   neckBeyondLip: number,
-): string[] {
-  const remarks: string[] = []
+): Saying[] {
+  const remarks: Saying[] = []
   const total = spare.right + spare.left
   if (total > FITS_WITHIN)
-    remarks.push(`The six front teeth leave ${total.toFixed(1)} mm: take a wider set, or ask for gaps.`)
+    remarks.push(saying`The six front teeth leave ${qty.mm(total, 1)}: take a wider set, or ask for gaps.`)
   if (total < -FITS_WITHIN)
     remarks.push(
-      `The six front teeth are ${(-total).toFixed(1)} mm too wide: take a narrower set, or lap them as the dentist wants.`,
+      saying`The six front teeth are ${qty.mm(-total, 1)} too wide: take a narrower set, or lap them as the dentist wants.`,
     )
   if (Math.abs(spare.right - spare.left) > 2 * FITS_WITHIN)
     remarks.push('The canine lines are not the same distance from the centre line: check it before setting.')
   if (neckBeyondLip < 0)
     remarks.push(
-      `The central is ${(-neckBeyondLip).toFixed(1)} mm shorter than to the high-lip line: gum would show; take a longer tooth.`,
+      saying`The central is ${qty.mm(-neckBeyondLip, 1)} shorter than to the high-lip line: gum would show; take a longer tooth.`,
     )
   for (const [what, arch] of [
     ['rim', rim],
@@ -401,12 +406,56 @@ function remarksOn(
     const worst = Math.max(...arch.offMillimetres.map(Math.abs))
     if (worst > UNEVEN_RIM)
       remarks.push(
-        `One place of the ${what} lies ${worst.toFixed(1)} mm off a smooth arch: measure it again.`,
+        saying`One place of the ${what} lies ${qty.mm(worst, 1)} off a smooth arch: measure it again.`,
       )
   }
   if (crest.frontMillimetres > rim.frontMillimetres)
     remarks.push('The crest lies in front of the rim: check which list is which.')
   if (entry.curveRadiusMillimetres !== MONSON_RADIUS_MILLIMETRES)
-    remarks.push(`The curve has a radius of ${entry.curveRadiusMillimetres} mm, not the published 4 in.`)
+    remarks.push(
+      saying`The curve has a radius of ${qty.mm(entry.curveRadiusMillimetres)}, not the published 4 in.`,
+    )
   return remarks
 }
+
+const mirrored = (...points: readonly (readonly [number, number])[]) =>
+  points.flatMap(([x, y]) => [
+    { x: -x, y },
+    { x, y },
+  ])
+const EXAMPLE_WIDTHS = {
+  central: 8.9,
+  lateral: 6.9,
+  canine: 8,
+  firstPremolar: 7.2,
+  secondPremolar: 6.8,
+  firstMolar: 10.2,
+  secondMolar: 9.2,
+}
+
+export const setUpCalculator = calculator({
+  name: 'set-up',
+  summary: 'Where every tooth goes, from the rim, the ridge and a set of teeth',
+  asks: setUpEntryShape,
+  example: {
+    arch: 'upper',
+    rim: [{ x: 0, y: 8 }, ...mirrored([14, 3], [19, -2], [24.7, -12], [27.4, -22])],
+    crest: [{ x: 0, y: 1 }, ...mirrored([9, -2], [17.5, -12], [21.4, -22], [23.3, -32])],
+    canineMillimetres: { right: 24, left: 24.5 },
+    highLipMillimetres: 9.5,
+    toothSet: {
+      name: 'Broad 24',
+      widthsMillimetres: EXAMPLE_WIDTHS,
+      lengthsMillimetres: { central: 11, lateral: 9.6, canine: 10.6 },
+      cuspDegrees: 20,
+    },
+    stances: usualStances,
+    incisorForwardMillimetres: 85,
+    incisorBelowMillimetres: 35,
+    curve: 'teeth',
+    curveRadiusMillimetres: MONSON_RADIUS_MILLIMETRES,
+    intercondylarMillimetres: 110,
+    opposing: { kind: 'denture' },
+  },
+  answer: planSetUp,
+})

@@ -1,10 +1,12 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { articulatorCards, moveJaw } from '../mounting/index.ts'
-import { inventedPrescription, inventedSetUp } from '../route/index.ts'
+import { inMetric, metric } from '../testing/index.ts'
 import {
   CANINE_BEYOND_MILLIMETRES,
   compareSetUp,
+  inventedPrescription,
+  inventedSetUp,
   nearestOnArch,
   neededCusps,
   type Prescription,
@@ -39,11 +41,15 @@ describe('a set-up against its prescription', () => {
   })
   it('a central 0.6 mm low: that tooth, upwards, by 0.6', () => {
     const low = { ...same, incisalLevelMillimetres: { right: 21.5, left: 22.1 } }
-    expect(failing(low)).toMatchObject([{ measure: 'level', side: 'left', say: 'Raise 21 by 0.6 mm.' }])
+    expect(inMetric(failing(low))).toMatchObject([
+      { measure: 'level', side: 'left', say: 'Raise 21 by 0.6 mm.' },
+    ])
   })
   it('on a lower arch longer from the vestibule is higher: the other way', () => {
     const low = { ...same, incisalLevelMillimetres: { right: 21.5, left: 22.1 } }
-    expect(failing(low, { ...wanted, arch: 'lower' })).toMatchObject([{ say: 'Lower 31 by 0.6 mm.' }])
+    expect(inMetric(failing(low, { ...wanted, arch: 'lower' }))).toMatchObject([
+      { say: 'Lower 31 by 0.6 mm.' },
+    ])
   })
   it.each<[Partial<SetUpReading>, string]>([
     [{ centreLineMillimetres: 0.7 }, "Move 11 and 21 to the patient's right by 0.7 mm."],
@@ -51,17 +57,17 @@ describe('a set-up against its prescription', () => {
     [{ labialFullnessMillimetres: { right: 9.2, left: 8 } }, 'Bring 11 in by 1.2 mm.'],
     [{ labialFullnessMillimetres: { right: 8, left: 6.5 } }, 'Bring 21 out by 1.5 mm.'],
     [{ canineMillimetres: { right: 25.5, left: 24.5 } }, 'Bring 13 forward along the rim by 1.5 mm.'],
-    [{ planeMillimetres: { right: 26, left: 25.5 } }, 'Lower the left molars by 1.0 mm.'],
+    [{ planeMillimetres: { right: 26, left: 25.5 } }, 'Lower the left molars by 1 mm.'],
     [
       { pinMillimetres: 0.4 },
       'The pin stands 0.4 mm open: find the early contact with paper and seat that tooth deeper.',
     ],
   ])('%j: says what to move, which way, how far', (change, say) => {
-    expect(failing({ ...same, ...change }).map((line) => line.say)).toEqual([say])
+    expect(inMetric(failing({ ...same, ...change }).map((line) => line.say))).toEqual([say])
   })
   it('exactly at the tolerance passes, above 3 mm the dentist is asked', () => {
     expect(failing({ ...same, incisalLevelMillimetres: { right: 22, left: 21 } })).toEqual([])
-    expect(failing({ ...same, centreLineMillimetres: 3.1 })).toMatchObject([
+    expect(inMetric(failing({ ...same, centreLineMillimetres: 3.1 }))).toMatchObject([
       { verdict: 'ask', say: expect.stringContaining('ask the dentist') },
     ])
   })
@@ -70,7 +76,7 @@ describe('a set-up against its prescription', () => {
       fc.property(fc.double({ min: 18.6, max: 24.4, noNaN: true }), (left) => {
         const [line] = failing({ ...same, incisalLevelMillimetres: { right: 21.5, left } })
         if (!line) return expect(Math.abs(left - 21.5)).toBeLessThanOrEqual(0.5 + 1e-9)
-        const [, way, size] = /^(Raise|Lower) 21 by ([\d.]+) mm\.$/.exec(line.say)!
+        const [, way, size] = /^(Raise|Lower) 21 by ([\d.]+) mm\.$/.exec(metric(line.say))!
         const moved = left + (way === 'Raise' ? -1 : 1) * Number(size)
         expect(Math.abs(moved - 21.5)).toBeLessThanOrEqual(0.05 + 1e-9)
       }),
@@ -109,10 +115,12 @@ describe('the set-up plan', () => {
     expect(plan.spareMillimetres.right).toBeCloseTo(0.2, 9)
     expect(plan.spareMillimetres.left).toBeCloseTo(0.7, 9)
     const wide = { ...inventedSetUp.toothSet, widthsMillimetres: { ...widths, central: 10.2 } }
-    expect(planSetUp({ ...inventedSetUp, toothSet: wide }).remarks.join(' ')).toContain('1.7 mm too wide')
+    expect(inMetric(planSetUp({ ...inventedSetUp, toothSet: wide }).remarks).join(' ')).toContain(
+      '1.7 mm too wide',
+    )
   })
   it('tells that gum would show when the central is shorter than to the high-lip line', () => {
-    expect(planSetUp({ ...inventedSetUp, highLipMillimetres: 12.5 }).remarks.join(' ')).toContain(
+    expect(inMetric(planSetUp({ ...inventedSetUp, highLipMillimetres: 12.5 }).remarks).join(' ')).toContain(
       '1.5 mm shorter',
     )
     expect(plan.neckBeyondLipMillimetres).toBeCloseTo(1.5, 9)

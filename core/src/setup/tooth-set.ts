@@ -1,5 +1,5 @@
 import { DomainError, requireWithin } from '../refusal/index.ts'
-
+import { figure, type Of, record, text } from '../shape/index.ts'
 export const anteriorTeeth = ['central', 'lateral', 'canine'] as const
 export const posteriorTeeth = ['firstPremolar', 'secondPremolar', 'firstMolar', 'secondMolar'] as const
 export type AnteriorTooth = (typeof anteriorTeeth)[number]
@@ -18,15 +18,30 @@ export const toothNames: Readonly<Record<ToothKind, string>> = {
 }
 
 /** A set of teeth as the lab has measured it with a caliper, mm. The name is the lab's own. */
-export interface ToothSet {
-  readonly name: string
+const toothMillimetres = figure(0, 100, { example: 8.9 })
+const toothMeasures = {
   /** Widest, from contact to contact. */
-  readonly widthsMillimetres: Readonly<Record<ToothKind, number>>
+  widthsMillimetres: record({
+    central: toothMillimetres,
+    lateral: toothMillimetres,
+    canine: toothMillimetres,
+    firstPremolar: toothMillimetres,
+    secondPremolar: toothMillimetres,
+    firstMolar: toothMillimetres,
+    secondMolar: toothMillimetres,
+  }),
   /** Neck to edge. */
-  readonly lengthsMillimetres: Readonly<Record<AnteriorTooth, number>>
+  lengthsMillimetres: record({
+    central: toothMillimetres,
+    lateral: toothMillimetres,
+    canine: toothMillimetres,
+  }),
   /** Of the back teeth to their base. */
-  readonly cuspDegrees: number
+  cuspDegrees: figure(-90, 90, { example: 20 }),
 }
+export const toothMeasuresShape = record(toothMeasures)
+export const toothSetShape = record({ name: text(60, { example: 'Broad 24' }), ...toothMeasures })
+export type ToothSet = Of<typeof toothSetShape>
 
 /**
  * Refuses a set that cannot be measured right.
@@ -39,7 +54,7 @@ export function checkToothSet({ name, widthsMillimetres, lengthsMillimetres, cus
     requireWithin(widthsMillimetres[kind], {
       least: 3,
       most: 14,
-      unit: 'mm',
+      kind: 'millimetres',
       what: `The width of the ${toothNames[kind].toLowerCase()}`,
       field: kind,
       code: 'tooth-measure',
@@ -48,7 +63,7 @@ export function checkToothSet({ name, widthsMillimetres, lengthsMillimetres, cus
     requireWithin(lengthsMillimetres[kind], {
       least: 5,
       most: 16,
-      unit: 'mm',
+      kind: 'millimetres',
       what: `The length of the ${toothNames[kind].toLowerCase()}`,
       field: kind,
       code: 'tooth-measure',

@@ -1,5 +1,6 @@
 import { toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
+import { figure, maybe, type Of, record, three, two } from '../shape/index.ts'
 import { type PerSide, sides } from './landmarks.ts'
 import { distance, type Point } from './plane-geometry.ts'
 import { PLANE_OFF_MIDDLE, TOTAL_HEIGHT } from './trim-heights.ts'
@@ -16,30 +17,34 @@ export interface PairLine {
   readonly source: string
 }
 
-/** Calipers and protractor on a finished model. Angles are inside angles, degrees; lengths mm. */
-export interface FinishedModel {
-  readonly backToMidlineDegrees: number
-  readonly backToBaseDegrees: number
-  readonly sideDegrees: readonly [right: number, left: number]
+/** Calipers and protractor on a finished model, right then left. Angles are inside angles, degrees; lengths mm. */
+const degrees = figure(-360, 360, { example: 90 })
+const millimetres = figure(-500, 500, { example: 12.7 })
+const finishedModelShape = record({
+  backToMidlineDegrees: degrees,
+  backToBaseDegrees: degrees,
+  sideDegrees: two(degrees),
   /** Only the upper has front planes. */
-  readonly frontDegrees?: readonly [right: number, left: number]
-  readonly heelMillimetres: readonly [right: number, left: number]
+  frontDegrees: maybe(two(degrees)),
+  heelMillimetres: two(millimetres),
   /** At the back. */
-  readonly heelDegrees: readonly [right: number, left: number]
+  heelDegrees: two(degrees),
   /** From the midline straight out to the corners of the side, with calipers; none: not read. */
-  readonly canineCornerMillimetres?: readonly [right: number, left: number]
-  readonly heelCornerMillimetres?: readonly [right: number, left: number]
-}
-export interface FinishedPair {
-  readonly upper: FinishedModel
-  readonly lower: FinishedModel
+  canineCornerMillimetres: maybe(two(millimetres)),
+  heelCornerMillimetres: maybe(two(millimetres)),
+})
+export type FinishedModel = Of<typeof finishedModelShape>
+export const finishedPairShape = record({
+  upper: finishedModelShape,
+  lower: finishedModelShape,
   /** Standing in occlusion, at three places. */
-  readonly totalHeightsMillimetres: readonly [number, number, number]
-  readonly planeFromMiddleMillimetres: number
-  readonly basesTiltDegrees: number
-  readonly upperBaseToPlaneDegrees: number
-  readonly backStepMillimetres: number
-}
+  totalHeightsMillimetres: three(millimetres),
+  planeFromMiddleMillimetres: millimetres,
+  basesTiltDegrees: degrees,
+  upperBaseToPlaneDegrees: degrees,
+  backStepMillimetres: millimetres,
+})
+export type FinishedPair = Of<typeof finishedPairShape>
 export interface PlannedAngles {
   readonly sideDegrees: number
   readonly frontDegrees?: number

@@ -4,6 +4,7 @@ export {
   checkFinishedPair,
   type FinishedModel,
   type FinishedPair,
+  finishedPairShape,
   type PairLine,
   type PlannedAngles,
   SYMMETRY_LIMIT,
@@ -12,6 +13,7 @@ export {
   type TouchUp,
   touchUp,
 } from './finished-pair.ts'
+export { inventedFinishedPair, inventedPair } from './invented-pair.ts'
 export {
   type ArchLandmarks,
   fromCalipers,
@@ -20,8 +22,16 @@ export {
   type Side,
   type UpperLandmarks,
 } from './landmarks.ts'
-export { type ModelEntry, type PairEntry, type PairPlan, type PlannedModel, planPair } from './pair-plan.ts'
-export type { Point } from './plane-geometry.ts'
+export {
+  type ModelEntry,
+  type PairEntry,
+  type PairPlan,
+  type PlannedModel,
+  pairEntryShape,
+  planPair,
+  trimCalculator,
+} from './pair-plan.ts'
+export { type Point, pointShape } from './plane-geometry.ts'
 export { FIRST_PASS_LEAVES, plannedOutline, type TrimCut, trimCuts } from './trim-cuts.ts'
 export {
   type HeightPlan,

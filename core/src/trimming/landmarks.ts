@@ -1,33 +1,43 @@
-import { toDegrees } from '../quantity/index.ts'
+import { qty, saying, toDegrees } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { distance, dot, fitLine, mean, minus, type Point } from './plane-geometry.ts'
+import { list, type Of, record, sidesOf, two } from '../shape/index.ts'
+import { distance, dot, fitLine, mean, minus, type Point, pointShape } from './plane-geometry.ts'
 
 export type Side = 'right' | 'left'
 export const sides: readonly Side[] = ['right', 'left']
 export type PerSide<T> = Readonly<Record<Side, T>>
 export const otherSide = (side: Side): Side => (side === 'right' ? 'left' : 'right')
 
+/** More points of one kind than anybody marks (choice). */
+export const MANY_POINTS = 200
+
 /** Landmarks of one model, mm, in any plane frame, turned, shifted, of either hand. Sides are the patient's. */
-export interface ArchLandmarks {
-  readonly canines: PerSide<Point>
+const archLandmarks = {
+  canines: sidesOf(pointShape),
   /** Points along the buccal surfaces, 2 or more a side: they give the side cut its direction. */
-  readonly buccal: PerSide<readonly Point[]>
+  buccal: sidesOf(list(pointShape, MANY_POINTS)),
   /** Deepest points of the vestibule, 1 or more a side, and any in front. */
-  readonly vestibule: PerSide<readonly Point[]>
-  readonly anterior: readonly Point[]
-  readonly incisorFront: Point
+  vestibule: sidesOf(list(pointShape, MANY_POINTS)),
+  anterior: list(pointShape, MANY_POINTS),
+  incisorFront: pointShape,
 }
-export interface UpperLandmarks extends ArchLandmarks {
+const archLandmarksShape = record(archLandmarks)
+export type ArchLandmarks = Of<typeof archLandmarksShape>
+export const upperLandmarksShape = record({
+  ...archLandmarks,
   /** Points along the mid-palatal suture, 2 or more, at least 5 mm apart. */
-  readonly midline: readonly Point[]
-  readonly notches: PerSide<Point>
-}
-export interface LowerLandmarks extends ArchLandmarks {
+  midline: list(pointShape, MANY_POINTS),
+  notches: sidesOf(pointShape),
+})
+export type UpperLandmarks = Of<typeof upperLandmarksShape>
+export const lowerLandmarksShape = record({
+  ...archLandmarks,
   /** Two points on the back edge, flush with the upper's in the wax bite. */
-  readonly backEdge: readonly [Point, Point]
+  backEdge: two(pointShape),
   /** The midline carried down onto that edge. */
-  readonly mark: Point
-}
+  mark: pointShape,
+})
+export type LowerLandmarks = Of<typeof lowerLandmarksShape>
 
 /** An arch in the model frame: x to the patient's left, y forwards, the back cut at y = 0, the midline at x = 0. */
 export interface FramedArch {
@@ -58,7 +68,7 @@ export function frameUpper(upper: UpperLandmarks, backClearanceMillimetres: numb
       if (distance(p, q) < LEAST_MIDLINE)
         throw new DomainError(
           'midline-points-coincide',
-          `Two midline points are ${distance(p, q).toFixed(1)} mm apart.`,
+          saying`Two midline points are ${qty.mm(distance(p, q), 1)} apart.`,
           'Mark the suture at two places at least 5 mm apart.',
           'midline',
         )
@@ -204,7 +214,7 @@ export function fromCalipers(
     if (!(Number.isFinite(length) && length > 0))
       throw new DomainError(
         'negative-length',
-        `A distance is ${length} mm.`,
+        saying`A distance is ${qty.mm(length)}.`,
         'Enter distances above 0.',
         'caliper',
       )

@@ -1,35 +1,47 @@
-import type { LowerLandmarks, UpperLandmarks } from './landmarks.ts'
-import type { Point } from './plane-geometry.ts'
+import { calculator, figure, list, maybe, type Of, record } from '../shape/index.ts'
+import { lowerLandmarksShape, MANY_POINTS, upperLandmarksShape } from './landmarks.ts'
+import { pointShape } from './plane-geometry.ts'
 import { type TrimCut, trimCuts } from './trim-cuts.ts'
 import {
   type HeightPlan,
-  type HeightReading,
+  heightReadingShape,
   planeOffMiddle,
   planHeights,
   TOTAL_HEIGHT,
 } from './trim-heights.ts'
-import { planLower, planUpper, type TrimChoices, type TrimPlan, usualTrimChoices } from './trim-plan.ts'
+import { planLower, planUpper, type TrimPlan, trimChangesShape, usualTrimChoices } from './trim-plan.ts'
 
 /** What was marked and measured on one model. Points and outline in one frame of its own, mm. */
-export interface ModelEntry<L> {
-  readonly landmarks: L
+const modelEntry = {
   /** The present base from above, as a polygon; fewer than 3 points: not marked, so no depths. */
-  readonly outline: readonly Point[]
+  outline: list(pointShape, MANY_POINTS),
   /** Three or more, or none yet. */
-  readonly heights: readonly HeightReading[]
+  heights: list(heightReadingShape, 50),
   /** Deepest anatomy below the occlusal plane, mm. */
-  readonly deepestMillimetres?: number
+  deepestMillimetres: maybe(figure(-500, 500, { example: 22 })),
 }
+const upperModelShape = record({ ...modelEntry, landmarks: upperLandmarksShape })
+const lowerModelShape = record({ ...modelEntry, landmarks: lowerLandmarksShape })
+export type UpperModelEntry = Of<typeof upperModelShape>
+export type LowerModelEntry = Of<typeof lowerModelShape>
+export type ModelEntry<L> = Omit<UpperModelEntry, 'landmarks'> & { readonly landmarks: L }
 
 /** Everything that was entered for a pair of study models; the plan follows from it. */
-export interface PairEntry {
-  readonly upper: ModelEntry<UpperLandmarks>
-  readonly lower: ModelEntry<LowerLandmarks>
-  /** Where they differ from the usual. */
-  readonly choices: Partial<TrimChoices>
-  /** The occlusal plane off the middle of the total height, instead of a rebase; upwards positive, mm. */
-  readonly planeOffMiddleMillimetres?: number
-}
+export const pairEntryShape = record(
+  {
+    upper: upperModelShape,
+    lower: lowerModelShape,
+    /** Where they differ from the usual. */
+    choices: trimChangesShape,
+    /** The occlusal plane off the middle of the total height, instead of a rebase; upwards positive, mm. */
+    planeOffMiddleMillimetres: maybe(figure(-100, 100)),
+  },
+  {
+    description:
+      'A pair of study models as marked and measured; every length mm, in one frame for each model.',
+  },
+)
+export type PairEntry = Of<typeof pairEntryShape>
 
 export interface PlannedModel {
   readonly plan: TrimPlan
@@ -79,3 +91,50 @@ function planned(plan: TrimPlan, entry: ModelEntry<unknown>, target: number): Pl
       : {}),
   }
 }
+
+const both = (x: number, y: number) => ({ right: { x: -x, y }, left: { x, y } })
+const along = (...points: readonly (readonly [number, number])[]) => ({
+  right: points.map(([x, y]) => ({ x: -x, y })),
+  left: points.map(([x, y]) => ({ x, y })),
+})
+const arch = {
+  canines: both(16, 31),
+  buccal: along([20, 26], [23, 19.5], [26, 13]),
+  vestibule: along([25, 27], [28, 20], [31, 12.5]),
+  anterior: [{ x: 0, y: 46.5 }],
+  incisorFront: { x: 0, y: 42.5 },
+}
+
+export const trimCalculator = calculator({
+  name: 'trim',
+  summary: 'Every cut of a pair of study models from their landmarks',
+  asks: pairEntryShape,
+  example: {
+    upper: {
+      landmarks: {
+        ...arch,
+        midline: [
+          { x: 0, y: 5 },
+          { x: 0, y: 30 },
+        ],
+        notches: both(21, 1),
+      },
+      outline: [],
+      heights: [],
+    },
+    lower: {
+      landmarks: {
+        ...arch,
+        backEdge: [
+          { x: -20, y: 0 },
+          { x: 20, y: 0 },
+        ],
+        mark: { x: 0, y: 0 },
+      },
+      outline: [],
+      heights: [],
+    },
+    choices: {},
+  },
+  answer: planPair,
+})

@@ -1,8 +1,10 @@
+import { figure, type Of, record } from '../shape/index.ts'
 /** A point or vector of a plane, mm. In the model frame x is to the patient's left and y forwards from the back cut. */
-export interface Point {
-  readonly x: number
-  readonly y: number
-}
+export const pointShape = record({
+  x: figure(-1000, 1000, { example: 16.4 }),
+  y: figure(-1000, 1000, { example: 30.6 }),
+})
+export type Point = Of<typeof pointShape>
 
 export const dot = (a: Point, b: Point) => a.x * b.x + a.y * b.y
 export const minus = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y })

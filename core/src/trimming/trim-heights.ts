@@ -1,6 +1,7 @@
-import { millimetresFromInches, toDegrees } from '../quantity/index.ts'
+import { millimetresFromInches, qty, saying, toDegrees } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import type { Point } from './plane-geometry.ts'
+import { figure, type Of, record } from '../shape/index.ts'
+import { type Point, pointShape } from './plane-geometry.ts'
 import type { TrimPlan } from './trim-plan.ts'
 
 /** Total height of the pair, 2 3/4 in (common practice); the occlusal plane in the middle of it. */
@@ -13,10 +14,11 @@ export const PLANE_OFF_MIDDLE = 3
 export const LEAST_OVER_VAULT = 6
 
 /** The height gauge on the present base while the model stands on its teeth. */
-export interface HeightReading {
-  readonly at: Point
-  readonly heightMillimetres: number
-}
+export const heightReadingShape = record({
+  at: pointShape,
+  heightMillimetres: figure(-500, 500, { example: 38 }),
+})
+export type HeightReading = Of<typeof heightReadingShape>
 
 export interface HeightPlan {
   /** Present base to the occlusal plane. A finished base may have 0-5° (common practice). */
@@ -63,7 +65,7 @@ export function planHeights(
     if (heightMillimetres <= 0)
       throw new DomainError(
         'negative-length',
-        `A height is ${heightMillimetres} mm.`,
+        saying`A height is ${qty.mm(heightMillimetres)}.`,
         'Enter heights above 0.',
         'heights',
       )

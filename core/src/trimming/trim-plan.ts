@@ -1,5 +1,6 @@
-import { millimetresFromInches, toDegrees, toRadians } from '../quantity/index.ts'
+import { millimetresFromInches, qty, type Saying, saying, toDegrees, toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
+import { changesOf, choice, figure, maybe, type Of, record } from '../shape/index.ts'
 import {
   buccalLine,
   type FramedArch,
@@ -16,19 +17,25 @@ import {
 import { along, type CutLine, dot, meet, minus, type Point } from './plane-geometry.ts'
 
 /** What a person may set; the rest follows. Lengths mm, angles degrees. All are our choice unless said otherwise. */
-export interface TrimChoices {
+const trimChoices = {
   /** Behind the hamular notches: "just clear" (common practice). */
-  readonly backClearanceMillimetres: number
+  backClearanceMillimetres: figure(-200, 200),
   /** Stone left outside the vestibule. */
-  readonly vestibuleAllowanceMillimetres: number
+  vestibuleAllowanceMillimetres: figure(-200, 200),
   /** From the canine centre to its corner, against the midline, labially outwards. */
-  readonly canineRayDegrees: number
-  readonly frontMaxDegrees: number
+  canineRayDegrees: figure(-360, 360),
+  frontMaxDegrees: figure(-360, 360),
   /** 9.525 to 15.875 mm, 3/8 to 5/8 in (common practice). */
-  readonly heelMillimetres: number
-  /** Overrides the choice of the better side. */
-  readonly betterSide?: Side | undefined
+  heelMillimetres: figure(-200, 200, { example: 12.7 }),
 }
+const trimChoicesShape = record({
+  ...trimChoices,
+  /** Overrides the choice of the better side. */
+  betterSide: maybe(choice(['right', 'left'])),
+})
+/** Only what is wanted otherwise than usual. */
+export const trimChangesShape = changesOf(trimChoicesShape)
+export type TrimChoices = Of<typeof trimChoicesShape>
 export const usualTrimChoices: TrimChoices = {
   backClearanceMillimetres: 2,
   vestibuleAllowanceMillimetres: 0,
@@ -47,7 +54,7 @@ export interface TrimWarning {
     | 'corner-ahead-of-canine'
     | 'unusual-angle'
     | 'weak-choice'
-  readonly sentence: string
+  readonly sentence: Saying
 }
 
 /** One heel in its half-plane. */
@@ -236,7 +243,7 @@ function upperFront(framed: FramedArch, side: PlannedSides, choices: TrimChoices
     ? [
         {
           code: 'front-steep',
-          sentence: `The front would stand at ${toDegrees(wanted).toFixed(0)}°: it is kept at ${choices.frontMaxDegrees}°, and the sides move out by ${(h0 - side.h0).toFixed(1)} mm.`,
+          sentence: saying`The front would stand at ${qty.degrees(toDegrees(wanted), 0)}: it is kept at ${qty.degrees(choices.frontMaxDegrees)}, and the sides move out by ${qty.mm(h0 - side.h0, 1)}.`,
         },
       ]
     : []
@@ -288,7 +295,7 @@ function lowerFront(framed: FramedArch, side: PlannedSides, choices: TrimChoices
         ? [
             {
               code: 'corner-ahead-of-canine',
-              sentence: `The corner comes ${ahead.toFixed(1)} mm ahead of the canine.`,
+              sentence: saying`The corner comes ${qty.mm(ahead, 1)} ahead of the canine.`,
             },
           ]
         : [],
@@ -351,7 +358,7 @@ function planHeel(
         ? [
             {
               code: 'heel-short',
-              sentence: `The heel can only be ${longest.toFixed(1)} mm. Move the back cut ${backwards.toFixed(1)} mm backwards, or accept it.`,
+              sentence: saying`The heel can only be ${qty.mm(longest, 1)}. Move the back cut ${qty.mm(backwards, 1)} backwards, or accept it.`,
             },
           ]
         : [],
@@ -386,7 +393,7 @@ function assemble(
   if (framed.behindBackMillimetres > 1e-9)
     all.push({
       code: 'behind-back',
-      sentence: `Anatomy lies ${framed.behindBackMillimetres.toFixed(1)} mm behind the back.`,
+      sentence: saying`Anatomy lies ${qty.mm(framed.behindBackMillimetres, 1)} behind the back.`,
     })
   return {
     arch,
@@ -420,7 +427,7 @@ function unusual(arch: TrimPlan['arch'], side: number, front: TrimPlan['front'],
     .filter(([, value, min, max]) => value < min || value > max)
     .map(([what, value, min, max]) => ({
       code: 'unusual-angle',
-      sentence: `The ${what} of ${value.toFixed(0)}° is outside the usual ${min}-${max}°: look at the landmarks again.`,
+      sentence: saying`The ${what} of ${qty.degrees(value, 0)} is outside the usual ${min}-${qty.degrees(max)}: look at the landmarks again.`,
     }))
 }
 
@@ -428,7 +435,7 @@ function checkHeel({ heelMillimetres }: TrimChoices): void {
   if (!(heelMillimetres >= heelRange.min - 1e-9 && heelMillimetres <= heelRange.max + 1e-9))
     throw new DomainError(
       'heel-range',
-      `A heel of ${heelMillimetres} mm is not wanted.`,
+      saying`A heel of ${qty.mm(heelMillimetres)} is not wanted.`,
       'Choose 9.525 to 15.875 mm (3/8 to 5/8 in).',
       'heelMillimetres',
     )

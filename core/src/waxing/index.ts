@@ -16,6 +16,7 @@ export {
   type RoomVerdict,
   roomPlaces,
   roomRules,
+  roomSiteShape,
   roomVerdict,
   thinnestLayers,
   type WaxLayer,

@@ -1,21 +1,23 @@
 import type { Source } from '../materials/index.ts'
-import { gaugeMillimetres } from '../quantity/index.ts'
+import { gaugeMillimetres } from '../materials/index.ts'
+import { joined, qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-
+import { choice, figure, type Of, record, text } from '../shape/index.ts'
 /** Where on a preparation the room is measured. */
 export const roomPlaces = ['functionalCusp', 'otherCusp', 'fossa', 'axial'] as const
 export type RoomPlace = (typeof roomPlaces)[number]
 
 /** A place of a pattern with what lies on it so far, mm. */
-export interface RoomSite {
+export const roomSiteShape = record({
   /** Tooth and face, as the bench says it. */
-  readonly name: string
-  readonly place: RoomPlace
+  name: text(120, { example: 'Functional cusp' }),
+  place: choice(roomPlaces),
   /** From the die to what the pattern must not pass: the opposing tooth, or the outline of the wall. */
-  readonly roomMillimetres: number
-  readonly greenMillimetres: number
-  readonly resinMillimetres: number
-}
+  roomMillimetres: figure(-100, 100, { example: 1.9 }),
+  greenMillimetres: figure(-100, 100, { example: 0.2 }),
+  resinMillimetres: figure(-100, 100, { example: 0.3 }),
+})
+export type RoomSite = Of<typeof roomSiteShape>
 
 /** What a place wants, mm. */
 interface RoomRule {
@@ -67,7 +69,7 @@ export interface RoomVerdict {
   /** What to take off which layer, so that the anatomy has its depth; the thicker surplus first. */
   readonly takeOff: readonly { readonly layer: WaxLayer; readonly millimetres: number }[]
   /** What to do, as a sentence; empty when there is enough. */
-  readonly say: string
+  readonly say: Saying
 }
 
 /** Readings are taken to 0.1 mm; sums of them must not fail by a float. */
@@ -94,7 +96,7 @@ export function roomVerdict(site: RoomSite): RoomVerdict {
       ...base,
       verdict: 'noRoom',
       takeOff: [],
-      say: `${site.name}: ${roomMillimetres} mm in all, and a casting wants ${leastMillimetres} mm. No layer helps: ask the dentist.`,
+      say: saying`${site.name}: ${qty.mm(roomMillimetres)} in all, and a casting wants ${qty.mm(leastMillimetres)}. No layer helps: ask the dentist.`,
     }
   const short = anatomyMillimetres - outerMillimetres
   if (short <= GRAIN) return { ...base, verdict: 'enough', takeOff: [], say: '' }
@@ -104,16 +106,16 @@ export function roomVerdict(site: RoomSite): RoomVerdict {
       ...base,
       verdict: 'noRoom',
       takeOff: [],
-      say: `${site.name}: the layers are as thin as they can be, and ${short.toFixed(1)} mm is missing. Leave the resin out here, or ask the dentist.`,
+      say: saying`${site.name}: the layers are as thin as they can be, and ${qty.mm(short, 1)} is missing. Leave the resin out here, or ask the dentist.`,
     }
   const words = takeOff.map(
-    ({ layer, millimetres }) => `${layerNames[layer]} by ${millimetres.toFixed(1)} mm`,
+    ({ layer, millimetres }) => saying`${layerNames[layer]} by ${qty.mm(millimetres, 1)}`,
   )
   return {
     ...base,
     verdict: 'thinALayer',
     takeOff,
-    say: `${site.name}: too thick for the anatomy. Thin the ${words.join(' and the ')}.`,
+    say: saying`${site.name}: too thick for the anatomy. Thin the ${joined(words, ' and the ')}.`,
   }
 }
 
@@ -149,8 +151,8 @@ export function checkSite({ name, roomMillimetres, greenMillimetres, resinMillim
     if (!(value >= 0 && value <= most))
       throw new DomainError(
         'layer-measure',
-        `${what} at "${name}" is ${value} mm.`,
-        `Measure it again: from 0 to ${most} mm.`,
+        saying`${what} at "${name}" is ${qty.mm(value)}.`,
+        saying`Measure it again: from 0 to ${qty.mm(most)}.`,
         'sites',
       )
 }

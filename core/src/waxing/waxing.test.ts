@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { inMetric } from '../testing/index.ts'
 import {
   checkGroovePattern,
   groovePatterns,
@@ -32,14 +33,14 @@ describe('the room budget', () => {
     // By hand: 1.6 - 0.3 - 1.1 = 0.2 left, 0.5 wanted: 0.3 off the resin.
     const verdict = roomVerdict(site(1.6, 0.3, 1.1))
     expect(verdict.takeOff).toEqual([{ layer: 'resin', millimetres: expect.closeTo(0.3, 9) }])
-    expect(verdict.say).toBe('Cusp: too thick for the anatomy. Thin the pattern resin by 0.3 mm.')
+    expect(inMetric(verdict.say)).toBe('Cusp: too thick for the anatomy. Thin the pattern resin by 0.3 mm.')
     expect(roomVerdict(site(1.6, 1, 0.3)).takeOff).toEqual([
       { layer: 'green', millimetres: expect.closeTo(0.2, 9) },
     ])
   })
   it('asks the dentist where a casting has no room, whatever the layers', () => {
     expect(roomVerdict(site(1.4, 0.2, 0.3))).toMatchObject({ verdict: 'noRoom', takeOff: [] })
-    expect(roomVerdict(site(0.6, 0.2, 0.3, 'axial')).say).toContain('Leave the resin out here')
+    expect(inMetric(roomVerdict(site(0.6, 0.2, 0.3, 'axial')).say)).toContain('Leave the resin out here')
   })
   it('thinned as it says there is enough, and no layer gets thinner than it can be laid', () => {
     const tenth = (max: number) => fc.integer({ min: 0, max: max * 10 }).map((n) => n / 10)

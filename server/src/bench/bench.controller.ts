@@ -1,15 +1,12 @@
-import { Controller, Get } from '@nestjs/common'
-import { ApiOperation, ApiTags } from '@nestjs/swagger'
-import { type BenchList, benchList } from '@yentrik/core'
-import { CasesService } from '../cases/cases.service.ts'
+import { Controller } from '@nestjs/common'
+import type { Bench } from '@yentrik/contract'
+import { benchList, type CaseSummary } from '@yentrik/core'
+import { CasesService } from '../case/cases.service.ts'
 import { LabClock } from '../clock/lab-clock.ts'
 import { MachineRuns } from '../program/machine-runs.service.ts'
+import { type Asked, Handles } from '../shapes/handles.ts'
 
-/** More than this on one screen helps nobody; the rest is in Cases. */
-const MOST_SHOWN = 40
-
-@ApiTags('bench')
-@Controller('bench')
+@Controller()
 export class BenchController {
   constructor(
     private readonly cases: CasesService,
@@ -17,14 +14,18 @@ export class BenchController {
     private readonly machines: MachineRuns,
   ) {}
 
-  @Get()
-  @ApiOperation({ summary: 'What runs, what to do now, what comes later, who is waited for' })
-  async bench(): Promise<BenchList & { readonly at: number }> {
+  @Handles('GET /bench')
+  async bench(): Promise<Bench> {
+    return this.benchOf(await this.cases.summaries('live'))
+  }
+
+  @Handles('GET /bench/cases/:caseId')
+  async ofCase({ path }: Asked<'GET /bench/cases/:caseId'>): Promise<Bench> {
+    return this.benchOf([await this.cases.summary(path.caseId)])
+  }
+
+  private async benchOf(summaries: readonly CaseSummary[]): Promise<Bench> {
     const at = this.clock.now()
-    const [summaries, machineEnd] = await Promise.all([
-      this.cases.summaries('live'),
-      this.machines.expectedEnds(),
-    ])
-    return { at, ...benchList(summaries, at, MOST_SHOWN, machineEnd) }
+    return { at, ...benchList(summaries, at, await this.machines.expectedEnds()) }
   }
 }

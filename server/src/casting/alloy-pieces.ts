@@ -1,4 +1,4 @@
-import { type CaseEvent, meltedCharges } from '@yentrik/core'
+import { type CaseAtHand, meltedCharges } from '@yentrik/core'
 import type { EntityManager } from 'typeorm'
 import { AlloyPieceRow, LabProductRow } from '../database/entities.ts'
 import { Refusal } from '../errors/problem.filter.ts'
@@ -10,11 +10,14 @@ import { Refusal } from '../errors/problem.filter.ts'
 export async function writeAlloyPieces(
   manager: EntityManager,
   caseId: string,
-  events: readonly CaseEvent[],
+  { events, routes: named }: CaseAtHand,
 ): Promise<void> {
   await manager.update(AlloyPieceRow, { takenBy: caseId }, { takenBy: null })
   const ofJob = new Map<string, number>()
-  for (const { jobId, alloyId, product, pieces, button, at } of meltedCharges(events)) {
+  for (const { jobId, alloyId, product, pieces, button, at } of meltedCharges(
+    events,
+    (id) => named.get(id)!,
+  )) {
     for (const { id, grams } of pieces) {
       const row = await manager.findOneBy(AlloyPieceRow, { pieceId: id })
       if (row?.takenBy)

@@ -1,5 +1,6 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import type { CaseRecord } from '@yentrik/contract'
 import {
   type AlloyPiece,
   type CaseCommand,
@@ -8,7 +9,6 @@ import {
   seededRandom,
   stepInHand,
 } from '@yentrik/core'
-import type { CaseRecord } from '../cases/cases.service.ts'
 import { intake, TestServer } from '../testing/test-server.ts'
 
 let server: TestServer
@@ -62,7 +62,8 @@ describe('the stock of alloy', () => {
     expect((await server.post('/alloy-pieces', { lotId: stone, grams: [5] }).expect(422)).body.code).toBe(
       'no-such-lot',
     )
-    expect((await server.post('/alloy-pieces', { lotId, grams: [-2] }).expect(422)).body.code).toBe('piece')
+    expect((await server.post('/alloy-pieces', { lotId, grams: [-2] }).expect(422)).body.field).toBe('grams')
+    expect((await server.post('/alloy-pieces', { lotId, grams: [501] }).expect(422)).body.code).toBe('piece')
     expect((await server.delete('/alloy-pieces/none').expect(404)).body.code).toBe('no-such-piece')
     await server.delete(`/alloy-pieces/${(await onShelf())[0]!.pieceId}`).expect(204)
   })

@@ -1,22 +1,12 @@
-import { Body, Controller, Get, Inject, Post } from '@nestjs/common'
-import { ApiOperation, ApiProperty, ApiTags } from '@nestjs/swagger'
-import { IsNumber, Max, Min } from 'class-validator'
+import { Controller, Inject } from '@nestjs/common'
+import type { ClockReading } from '@yentrik/contract'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LiveService } from '../live/live.service.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
+import { type Asked, Handles } from '../shapes/handles.ts'
 import { LabClock } from './lab-clock.ts'
 
-class ClockDto {
-  @ApiProperty({ example: 1, description: 'Lab seconds per real second' })
-  @IsNumber()
-  @Min(1)
-  @Max(3600)
-  speed: number
-  @ApiProperty({ example: 45 }) @IsNumber() @Min(0) @Max(20_160) forwardMinutes: number
-}
-
-@ApiTags('clock')
-@Controller('clock')
+@Controller()
 export class ClockController {
   constructor(
     private readonly clock: LabClock,
@@ -24,17 +14,13 @@ export class ClockController {
     @Inject(SETTINGS) private readonly settings: ServerSettings,
   ) {}
 
-  @Get()
-  @ApiOperation({ summary: 'Lab time, its speed, and whether it may be moved' })
-  read(): { now: number; speed: number; mayBeMoved: boolean } {
+  @Handles('GET /clock')
+  read(): ClockReading {
     return { now: this.clock.now(), speed: this.clock.speed, mayBeMoved: this.settings.clockControl }
   }
 
-  @Post()
-  @ApiOperation({ summary: 'Move the clock of the lab; demos and tests only' })
-  async move(
-    @Body() { speed, forwardMinutes }: ClockDto,
-  ): Promise<{ now: number; speed: number; mayBeMoved: boolean }> {
+  @Handles('POST /clock')
+  async move({ body: { speed, forwardMinutes } }: Asked<'POST /clock'>): Promise<ClockReading> {
     if (!this.settings.clockControl)
       throw new Refusal(
         403,
@@ -43,7 +29,7 @@ export class ClockController {
         'Only a demo or test server lets it be moved.',
       )
     await this.clock.change(speed, forwardMinutes)
-    this.live.tell({ kind: 'clock' })
+    this.live.announce({ kind: 'clock' })
     return this.read()
   }
 }

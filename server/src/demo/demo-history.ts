@@ -5,7 +5,7 @@ import {
   type LabCalendar,
   latestStart,
   obey,
-  type Route,
+  type RouteSource,
   type RouteStep,
   receiveCase,
   seededRandom,
@@ -30,7 +30,7 @@ export interface HistoryContext {
   readonly calendar: LabCalendar
   readonly people: readonly string[]
   readonly lotOf: (materialId: string) => string | undefined
-  readonly routeIdOf: (route: Route) => string
+  readonly house: RouteSource
 }
 
 /** The invented past of a demo case: a careful hand works it up to where the demo wants it, ending `minutesAgo`. */
@@ -40,7 +40,7 @@ export function demoHistory(demo: DemoCase, context: HistoryContext): CaseAtHand
   const times = placeBackwards(plan, end, context)
   let hand = receiveDemo(demo, (times[0] ?? end) - 10 * MINUTE, context)
   for (const [index, { command, by }] of plan.entries())
-    hand = obey(hand, dated(command, times[index]!), times[index]!, by, context.routeIdOf)
+    hand = obey(hand, dated(command, times[index]!), times[index]!, by, context.house)
   return hand
 }
 
@@ -53,7 +53,7 @@ function dated(command: CaseCommand, at: number): CaseCommand {
   }
 }
 
-function receiveDemo(demo: DemoCase, at: number, { now, people, routeIdOf }: HistoryContext): CaseAtHand {
+function receiveDemo(demo: DemoCase, at: number, { now, people, house }: HistoryContext): CaseAtHand {
   const { docket, clinic, prescriber, patientCode, patientAge, wanted, teeth = [], shade, enclosures } = demo
   const dueAt = new Date(
     Math.round((now + demo.dueInHours * HOUR) / (30 * MINUTE)) * 30 * MINUTE,
@@ -73,7 +73,7 @@ function receiveDemo(demo: DemoCase, at: number, { now, people, routeIdOf }: His
     { docket, authorisation, jobs: [{ templateId: demo.job, choices: demo.choices }] },
     at,
     people[0]!,
-    routeIdOf,
+    house,
   )
 }
 
@@ -87,7 +87,7 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
   const person = () => context.people[Math.floor(random() * context.people.length)]!
   const add = (command: CaseCommand, gapMinutes: number, bound: boolean, by: string) => {
     clock += gapMinutes * MINUTE
-    hand = obey(hand, command, clock, by, context.routeIdOf)
+    hand = obey(hand, command, clock, by, context.house)
     plan.push({ command, by, gapMinutes, bound })
   }
   let by = person()

@@ -1,9 +1,16 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { Injectable } from '@nestjs/common'
-import { burnoutProgram, curePresets, type LabProduct, newMetal, usualPeaks } from '@yentrik/core'
+import {
+  burnoutProgram,
+  curePresets,
+  type LabProduct,
+  newMetal,
+  routeTemplates,
+  usualPeaks,
+} from '@yentrik/core'
 import { DataSource } from 'typeorm'
-import { CaseStore, routeIdOf } from '../cases/case-store.ts'
+import { CaseStore, routeIdOf } from '../case/case-store.ts'
 import { LabClock } from '../clock/lab-clock.ts'
 import { AlloyPieceRow, CaseEventRow, LabProductRow, LotRow, MachineRunRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
@@ -61,6 +68,7 @@ export class DemoSeed {
     )
     const lotOf = (materialId: string) => lots.find((lot) => lot.materialId === materialId)?.lotId
     const people = lab.people.map((person) => person.name)
+    const house = { templates: routeTemplates, routeIdOf }
     await this.queue.write(async (manager) => {
       await manager.insert(
         LabProductRow,
@@ -72,7 +80,7 @@ export class DemoSeed {
         piecesOf(lab, lots, new Date(now - 9 * DAY).toISOString()) as object[],
       )
       for (const demo of lab.cases) {
-        const hand = demoHistory(demo, { now, calendar, people, lotOf, routeIdOf })
+        const hand = demoHistory(demo, { now, calendar, people, lotOf, house })
         const caseId = randomUUID()
         await this.store.append(manager, caseId, hand, hand.events, calendar)
         for (const run of lab.machineRuns.filter(({ docket }) => docket === demo.docket))

@@ -1,4 +1,5 @@
 import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common'
+import type { DevicesState } from '@yentrik/contract'
 import { readBalanceLine, readDispenserLine, readGaugeLine } from '@yentrik/core'
 import { interval, map, merge, type Observable, Subject } from 'rxjs'
 import { Refusal } from '../errors/problem.filter.ts'
@@ -10,42 +11,13 @@ import { StandInBalance, type StandInHand } from './stand-in-balance.ts'
 import { StandInDispenser } from './stand-in-dispenser.ts'
 import { type PressHand, StandInPress } from './stand-in-press.ts'
 
-interface DeviceState extends Omit<ReadingState, 'value' | 'steady'> {
-  readonly standIn: boolean
-}
-export interface BalanceState extends DeviceState {
-  /** The last weight heard; it is only true while connected. */
-  readonly grams?: number
-  readonly settled: boolean
-}
-export interface PressState extends DeviceState {
-  /** The last reading heard; it is only true while connected. */
-  readonly kilopascals?: number
-  /** It no longer sinks. */
-  readonly held: boolean
-}
-export interface DispenserState {
-  readonly connected: boolean
-  readonly name?: string
-  readonly givingMillilitres?: number
-  readonly givenMillilitres?: number
-  readonly fault?: string
-  /** Which order it speaks of: an earlier one is never taken for this one. */
-  readonly order: number
-}
-export interface DevicesState {
-  readonly balance: BalanceState
-  readonly dispenser: DispenserState
-  readonly press: PressState
-}
-
 /** Balance, dispenser and press of the bench: what they last said, and what may be asked of them. */
 @Injectable()
 export class DevicesService implements OnModuleDestroy {
   private readonly balance: HeardReading
   private readonly press: HeardReading
   private readonly dispenserLink?: DeviceLink
-  private dispenser: DispenserState = { connected: false, order: 0 }
+  private dispenser: DevicesState['dispenser'] = { connected: false, order: 0 }
   private readonly changes = new Subject<DevicesState>()
 
   constructor(@Inject(SETTINGS) { balance, dispenser, press, deviceSpeed = 1 }: ServerSettings) {

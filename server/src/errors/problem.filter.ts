@@ -1,18 +1,7 @@
 import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common'
-import { DomainError } from '@yentrik/core'
+import type { Problem } from '@yentrik/contract'
+import { DomainError, type Saying } from '@yentrik/core'
 import type { Response } from 'express'
-
-/** RFC 9457, with what to do and, where an entry is at fault, which one. */
-export interface Problem {
-  readonly type: string
-  readonly title: string
-  readonly status: number
-  readonly detail: string
-  readonly code: string
-  readonly remedy: string
-  readonly field?: string
-  readonly [more: string]: unknown
-}
 
 /** A refusal by the server itself, with the same parts as one by the core. */
 export class Refusal extends HttpException {
@@ -44,7 +33,10 @@ export class ProblemFilter implements ExceptionFilter {
 
   private problemOf(error: unknown): Problem {
     if (error instanceof DomainError)
-      return problem(422, error.code, error.message, error.remedy, error.field ? { field: error.field } : {})
+      return problem(422, error.code, error.message, error.remedy, {
+        ...(error.field ? { field: error.field } : {}),
+        ...quantitiesOf(error),
+      })
     if (error instanceof Refusal)
       return problem(error.getStatus(), error.code, error.detail, error.remedy, error.more)
     if (error instanceof HttpException) {
@@ -62,6 +54,11 @@ export class ProblemFilter implements ExceptionFilter {
   }
 }
 
+/** What was said with its quantities, where there are any: for whoever shows them in the units of a lab. */
+function quantitiesOf({ said, toDo }: DomainError): { said?: { detail: Saying; remedy: Saying } } {
+  return typeof said === 'string' && typeof toDo === 'string' ? {} : { said: { detail: said, remedy: toDo } }
+}
+
 function problem(
   status: number,
   code: string,
@@ -70,7 +67,7 @@ function problem(
   more: Readonly<Record<string, unknown>> = {},
 ): Problem {
   return {
-    type: `/api/docs#${code}`,
+    type: `/api/refusals/${code}`,
     title: code.replaceAll('-', ' '),
     status,
     detail,

@@ -1,18 +1,9 @@
 import { Injectable } from '@nestjs/common'
-import { type LabCalendar, usualCalendar } from '@yentrik/core'
+import type { LabSettings } from '@yentrik/contract'
+import { usualCalendar } from '@yentrik/core'
 import { DataSource } from 'typeorm'
 import { LabSettingRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
-
-/** What a lab decides for itself. */
-export interface LabSettings {
-  readonly labName: string
-  /** As papers carry it; empty until it is entered. */
-  readonly address: string
-  readonly calendar: LabCalendar
-  /** The lab's own choices of variants, by template and matter, where they differ from the usual. */
-  readonly variants: Readonly<Record<string, Readonly<Record<string, string>>>>
-}
 
 /** What a lab keeps lists of, each thing under its own name. */
 export type LabList = 'tooth-sets' | 'equipment'

@@ -1,18 +1,12 @@
 import { Injectable } from '@nestjs/common'
+import type { LiveChange } from '@yentrik/contract'
 import { interval, map, merge, type Observable, Subject } from 'rxjs'
-
-/** Something changed that screens may show: fetch it again. */
-export interface LiveChange {
-  readonly kind: 'case' | 'lots' | 'lab' | 'clock' | 'mixes' | 'machines'
-  readonly caseId?: string
-  readonly sequence?: number
-}
 
 @Injectable()
 export class LiveService {
   private readonly changes = new Subject<LiveChange>()
 
-  tell(change: LiveChange): void {
+  announce(change: LiveChange): void {
     this.changes.next(change)
   }
 

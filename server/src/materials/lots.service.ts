@@ -1,44 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
-import type { CaseStatus } from '@yentrik/core'
+import type { Body, CaseOfLot, Lot, LotOnShelf } from '@yentrik/contract'
 import { DataSource } from 'typeorm'
-import { CaseStore } from '../cases/case-store.ts'
+import { CaseStore } from '../case/case-store.ts'
 import { LabClock } from '../clock/lab-clock.ts'
 import { LotRow, LotUseRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LiveService } from '../live/live.service.ts'
 import { ShelfCards } from './shelf-cards.service.ts'
-
-/** A lot with what is left of it. */
-export interface LotOnShelf extends LotRow {
-  readonly usedGrams: number
-  /** null where the stock is not kept. */
-  readonly leftGrams: number | null
-  readonly runsLow: boolean
-  readonly openCases: number
-}
-
-/** What a new lot says of itself. */
-export interface NewLot {
-  readonly materialId: string
-  readonly productId?: string
-  readonly number: string
-  readonly expiresOn?: string
-  readonly receivedGrams?: number
-  readonly lowBelowGrams?: number
-}
-
-/** A case that used a lot. */
-export interface CaseOfLot {
-  readonly caseId: string
-  readonly docket: string
-  readonly clinic: string
-  readonly jobNames: readonly string[]
-  readonly status: CaseStatus
-  readonly powderGrams: number
-  readonly lastAt: string
-}
 
 @Injectable()
 export class LotsService {
@@ -89,7 +59,7 @@ export class LotsService {
   }
 
   /** Takes a lot onto the shelf; it is in use from now on, beside those that were. @throws {Refusal} */
-  async receive(lot: NewLot): Promise<LotRow> {
+  async receive(lot: Body<'POST /lots'>): Promise<Lot> {
     await this.cards.mustHave(lot.materialId, lot.productId)
     const now = new Date(this.clock.now()).toISOString()
     if (lot.expiresOn && lot.expiresOn < now.slice(0, 10))
@@ -124,7 +94,7 @@ export class LotsService {
         )
       await manager.insert(LotRow, row)
     })
-    this.live.tell({ kind: 'lots' })
+    this.live.announce({ kind: 'lots' })
     return row
   }
 
@@ -146,7 +116,7 @@ export class LotsService {
   private async change(lotId: string, to: Partial<LotRow>): Promise<void> {
     const { affected } = await this.queue.write((manager) => manager.update(LotRow, { lotId }, to))
     if (!affected) throw noSuchLot(lotId)
-    this.live.tell({ kind: 'lots' })
+    this.live.announce({ kind: 'lots' })
   }
 }
 

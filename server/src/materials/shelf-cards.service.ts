@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
+import type { ProductOnShelf } from '@yentrik/contract'
 import {
+  DomainError,
   type LabProduct,
   type MaterialCard,
   materials,
@@ -13,13 +15,6 @@ import { LabProductRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LiveService } from '../live/live.service.ts'
-
-/** A product with the card that follows from it and what lies outside its class. */
-export interface ProductOnShelf {
-  readonly product: LabProduct
-  readonly card: MaterialCard
-  readonly flags: readonly string[]
-}
 
 /** The generic cards of the core, and the lab's own products that inherit from them. */
 @Injectable()
@@ -43,9 +38,7 @@ export class ShelfCards {
     const classCard = classOf(product.materialId)
     const [fault] = productFaults(product, classCard)
     if (fault)
-      throw new Refusal(422, 'product-faulty', fault.sentence, 'Correct it and store it again.', {
-        field: fault.field,
-      })
+      throw new DomainError('product-faulty', fault.sentence, 'Correct it and store it again.', fault.field)
     await this.queue.write(async (manager) => {
       const rows = await manager.find(LabProductRow)
       if (productId && !rows.some((row) => row.productId === productId)) throw noSuchProduct(productId)
@@ -66,7 +59,7 @@ export class ShelfCards {
         'productId',
       ])
     })
-    this.live.tell({ kind: 'lots' })
+    this.live.announce({ kind: 'lots' })
     return onShelf(product)
   }
 

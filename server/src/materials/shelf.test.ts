@@ -1,6 +1,7 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
-import type { CaseRecord } from '../cases/cases.service.ts'
+import type { CaseRecord } from '@yentrik/contract'
+import { inMetric } from '@yentrik/core/testing'
 import { TestServer } from '../testing/test-server.ts'
 
 let server: TestServer
@@ -109,7 +110,7 @@ describe('products', () => {
   it('inherits, flags what is out of class, and is changed', async () => {
     const made = (await server.post('/products', product).expect(201)).body
     expect(made.card.measure).toMatchObject({ usualMillilitresPerGram: 0.2, source: 'the pack' })
-    expect(made.flags[0]).toContain('0.22 to 0.24')
+    expect(inMetric(made.flags)[0]).toContain('0.22 to 0.24')
     const { productId } = made.product
     const changed = (
       await server.put(`/products/${productId}`, { ...product, millilitresPerGram: 0.23 }).expect(200)

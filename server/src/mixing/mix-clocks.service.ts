@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
+import type { Body, Query } from '@yentrik/contract'
 import { type RememberedMix, rememberedMix } from '@yentrik/core'
 import { DataSource } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
@@ -8,22 +9,6 @@ import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LiveService } from '../live/live.service.ts'
 import { ShelfCards } from '../materials/shelf-cards.service.ts'
-
-/** What a new clock is told; when it started the server knows. */
-export interface NewMixClock {
-  readonly materialId: string
-  readonly productId?: string
-  readonly settingFactor: number
-  readonly caseId?: string
-  readonly docket?: string
-}
-
-/** Which earlier mixes count as the same. */
-export interface SimilarMix {
-  readonly materialId: string
-  readonly stepId?: string
-  readonly amountId?: string
-}
 
 /** Clocks of mixes, kept on the server so that they survive a reload; and what the lab used before. */
 @Injectable()
@@ -41,7 +26,7 @@ export class MixClocks {
   }
 
   /** Powder meets liquid now. @throws {Refusal} `no-such-material`, `no-such-product` */
-  async start(mix: NewMixClock, by: string): Promise<MixClockRow> {
+  async start(mix: Body<'POST /mixing/clocks'>, by: string): Promise<MixClockRow> {
     await this.cards.mustHave(mix.materialId, mix.productId)
     const row: MixClockRow = {
       clockId: randomUUID(),
@@ -54,7 +39,7 @@ export class MixClocks {
       docket: mix.docket ?? null,
     }
     await this.queue.write((manager) => manager.insert(MixClockRow, row))
-    this.live.tell({ kind: 'mixes' })
+    this.live.announce({ kind: 'mixes' })
     return row
   }
 
@@ -63,11 +48,15 @@ export class MixClocks {
     const { affected } = await this.queue.write((manager) => manager.delete(MixClockRow, { clockId }))
     if (!affected)
       throw new Refusal(404, 'no-such-clock', 'That clock is put away already.', 'Reload the screen.')
-    this.live.tell({ kind: 'mixes' })
+    this.live.announce({ kind: 'mixes' })
   }
 
   /** The median of what this lab weighed for the same thing; entries that were corrected do not count. */
-  async remembered({ materialId, stepId, amountId }: SimilarMix): Promise<RememberedMix | undefined> {
+  async remembered({
+    materialId,
+    stepId,
+    amountId,
+  }: Query<'GET /mixing/remembered'>): Promise<RememberedMix | undefined> {
     const same = [
       ['materialId', materialId],
       ['stepId', stepId],

@@ -1,18 +1,12 @@
 import { createHash, randomBytes, randomUUID, scrypt, timingSafeEqual } from 'node:crypto'
 import { promisify } from 'node:util'
 import { Inject, Injectable } from '@nestjs/common'
+import type { Person, Role } from '@yentrik/contract'
 import { DataSource } from 'typeorm'
 import { PersonRow, SessionRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
-
-export type Role = 'technician' | 'lead' | 'learner'
-export interface Person {
-  readonly personId: string
-  readonly name: string
-  readonly role: Role
-}
 
 const scryptAsync = promisify(scrypt) as (secret: string, salt: Buffer, length: number) => Promise<Buffer>
 

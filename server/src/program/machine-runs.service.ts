@@ -1,5 +1,6 @@
 import { randomInt, randomUUID } from 'node:crypto'
 import { Inject, Injectable } from '@nestjs/common'
+import type { MachineLoad, MachineRunShown } from '@yentrik/contract'
 import {
   checkFlasks,
   type LabEquipment,
@@ -23,36 +24,6 @@ import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { LiveService } from '../live/live.service.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
 import { Thermometers } from './thermometers.service.ts'
-
-/** A step of a case whose work lies in the machine. */
-export interface MachineLoad {
-  readonly caseId: string
-  readonly jobId: string
-  readonly stepId: string
-}
-
-/** A run as screens get it: how it was set, and what the machine shows, minute by minute. */
-export interface RunShown {
-  readonly runId: string
-  readonly machine: string
-  readonly kind: MachineRunRow['kind']
-  /** Otherwise its thermometer is read, and the program is set on the machine itself. */
-  readonly standIn: boolean
-  /** In words, while its thermometer says nothing. */
-  readonly fault?: string
-  readonly program: TemperatureProgram
-  readonly loads: readonly MachineLoad[]
-  readonly startedAt: string
-  readonly stoppedAt: string | null
-  /** When the program had run through, or will have if all goes well; ISO 8601. */
-  readonly endsAt: string
-  readonly ended: boolean
-  readonly measured: readonly {
-    readonly minutes: number
-    readonly setCelsius: number
-    readonly celsius: number
-  }[]
-}
 
 const MINUTE = 60_000
 const DAY = 24 * 60 * MINUTE
@@ -79,7 +50,7 @@ export class MachineRuns {
   ) {}
 
   /** Those that run, and those that were stopped within a day. */
-  async all(): Promise<RunShown[]> {
+  async all(): Promise<MachineRunShown[]> {
     const since = new Date(this.clock.now() - DAY).toISOString()
     const rows = await this.dataSource.manager.find(MachineRunRow, {
       where: [{ stoppedAt: IsNull() }, { stoppedAt: MoreThan(since) }],
@@ -116,7 +87,7 @@ export class MachineRuns {
     program: TemperatureProgram,
     loads: readonly MachineLoad[],
     by: string,
-  ): Promise<RunShown> {
+  ): Promise<MachineRunShown> {
     if (!this.server[kind])
       throw new Refusal(
         404,
@@ -161,12 +132,12 @@ export class MachineRuns {
       await manager.insert(MachineRunRow, row as object)
     })
     if (!row.standIn) this.thermometers.follow(kind, row)
-    this.live.tell({ kind: 'machines' })
+    this.live.announce({ kind: 'machines' })
     return this.shown(row)
   }
 
   /** @throws {Refusal} `no-such-run` */
-  async stop(runId: string): Promise<RunShown> {
+  async stop(runId: string): Promise<MachineRunShown> {
     this.thermometers.stop(runId)
     await this.change(runId, () => ({ stoppedAt: new Date(this.clock.now()).toISOString() }))
     return this.shown(await this.row(runId))
@@ -194,7 +165,7 @@ export class MachineRuns {
       if (!row) throw noSuchRun(runId)
       await manager.update(MachineRunRow, { runId }, to(row) as object)
     })
-    this.live.tell({ kind: 'machines' })
+    this.live.announce({ kind: 'machines' })
   }
 
   private async row(runId: string): Promise<MachineRunRow> {
@@ -246,7 +217,7 @@ export class MachineRuns {
     return endMinutes ?? programMinutes(row.program as TemperatureProgram)
   }
 
-  private async shown(row: MachineRunRow): Promise<RunShown> {
+  private async shown(row: MachineRunRow): Promise<MachineRunShown> {
     const { runId, machine, kind, standIn, startedAt, stoppedAt } = row
     const program = row.program as TemperatureProgram
     const { measured, endMinutes } = standIn ? await this.followed(row) : await this.read(row)
@@ -291,7 +262,7 @@ export class MachineRuns {
 
 /** What a run measured so far, and when its program was through. */
 interface Measured {
-  readonly measured: RunShown['measured']
+  readonly measured: MachineRunShown['measured']
   readonly endMinutes?: number | undefined
 }
 

@@ -86,7 +86,7 @@ export class Thermometers implements OnApplicationBootstrap, OnModuleDestroy {
     run.noted = minutes
     this.queue
       .write((manager) => manager.insert(MachineReadingRow, { runId: run.runId, minutes, celsius: value }))
-      .then(() => this.live.tell({ kind: 'machines' }))
+      .then(() => this.live.announce({ kind: 'machines' }))
       // A minute that could not be kept is a gap in the curve, no reason to end the server.
       .catch((error: unknown) => this.log.error(`The reading of minute ${minutes} was not kept: ${error}`))
   }

@@ -1,5 +1,6 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import type { CaseRecord } from '@yentrik/contract'
 import {
   articulatorCards,
   type CaseCommand,
@@ -10,7 +11,6 @@ import {
   seededRandom,
   stepInHand,
 } from '@yentrik/core'
-import type { CaseRecord } from '../cases/cases.service.ts'
 import { intake, TestServer } from '../testing/test-server.ts'
 
 let server: TestServer
@@ -61,7 +61,7 @@ describe('the set-up calculator', () => {
   })
   it.each([
     [{ ...inventedSetUp, rim: [] }, 'too-few-places'],
-    [{ ...inventedSetUp, opposing: { kind: 'natural', overlapMillimetres: 0 } }, 'too-few-places'],
+    [{ ...inventedSetUp, opposing: { kind: 'natural', overlapMillimetres: 0 } }, 'entry-not-valid'],
     [{ ...inventedSetUp, curve: 'flat' }, 'entry-not-valid'],
     [{ ...inventedSetUp, stances: undefined }, 'entry-not-valid'],
   ])('refuses what cannot be planned (%#)', async (entry, code) => {

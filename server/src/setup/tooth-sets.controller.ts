@@ -1,45 +1,39 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, Put } from '@nestjs/common'
-import { ApiOperation, ApiTags } from '@nestjs/swagger'
+import { Controller } from '@nestjs/common'
 import { checkToothSet, type ToothSet } from '@yentrik/core'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { LiveService } from '../live/live.service.ts'
-import { ToothMeasuresDto } from './set-up.dto.ts'
+import { type Asked, Handles } from '../shapes/handles.ts'
 
 /** The lab's own list of tooth sets, under the names that it gives them. None is shipped. */
-@ApiTags('set-up')
-@Controller('tooth-sets')
+@Controller()
 export class ToothSetsController {
   constructor(
     private readonly settings: LabSettingsService,
     private readonly live: LiveService,
   ) {}
 
-  @Get()
-  @ApiOperation({ summary: 'Every tooth set of the lab, by name' })
-  all(): Promise<ToothSet[]> {
+  @Handles('GET /tooth-sets')
+  all() {
     return this.settings.list<ToothSet>('tooth-sets')
   }
 
-  @Put(':name')
-  @ApiOperation({ summary: 'Store a set as measured, or its changed figures' })
-  async keep(@Param('name') name: string, @Body() measures: ToothMeasuresDto): Promise<ToothSet> {
-    const set: ToothSet = { ...measures, name: name.trim() }
+  @Handles('PUT /tooth-sets/:name')
+  async keep({ path, body }: Asked<'PUT /tooth-sets/:name'>) {
+    const set: ToothSet = { ...body, name: path.name.trim() }
     checkToothSet(set)
     await this.settings.changeList<ToothSet>('tooth-sets', (sets) => [
       ...sets.filter((each) => each.name !== set.name),
       set,
     ])
-    this.live.tell({ kind: 'lab' })
+    this.live.announce({ kind: 'lab' })
     return set
   }
 
-  @Delete(':name')
-  @HttpCode(204)
-  @ApiOperation({ summary: 'Take a set off the list; plans made with it keep its figures' })
-  async drop(@Param('name') name: string): Promise<void> {
+  @Handles('DELETE /tooth-sets/:name')
+  async drop({ path }: Asked<'DELETE /tooth-sets/:name'>) {
     await this.settings.changeList<ToothSet>('tooth-sets', (sets) =>
-      sets.filter((each) => each.name !== name),
+      sets.filter((each) => each.name !== path.name),
     )
-    this.live.tell({ kind: 'lab' })
+    this.live.announce({ kind: 'lab' })
   }
 }

@@ -2,9 +2,9 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { NestExpressApplication } from '@nestjs/platform-express'
+import type { CaseRecord } from '@yentrik/contract'
 import type { CaseEvent } from '@yentrik/core'
 import request from 'supertest'
-import type { CaseRecord } from '../cases/cases.service.ts'
 import { createApp } from '../create-app.ts'
 import type { ServerSettings } from '../settings/server-settings.ts'
 
@@ -41,6 +41,10 @@ export class TestServer {
     await this.start(settings)
   }
 
+  /** A request with nothing in it yet, as somebody who is signed in. */
+  request(verb: 'get' | 'post' | 'put' | 'delete', path: string) {
+    return request(this.app.getHttpServer())[verb](`/api${path}`).set('cookie', this.cookie)
+  }
   get(path: string) {
     return request(this.app.getHttpServer()).get(`/api${path}`).set('cookie', this.cookie)
   }

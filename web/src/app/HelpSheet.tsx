@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
+import { everywhere, onSteps } from '../keys/shortcuts.ts'
 import { Sheet } from '../parts/Sheet.tsx'
-import { everywhere, onSteps } from './shortcuts.ts'
 
 /** The keys, and how a scanner is used. */
 export function HelpSheet({ onClose }: { onClose: () => void }) {

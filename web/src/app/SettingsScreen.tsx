@@ -1,21 +1,18 @@
+import type { LabSettings } from '@yentrik/contract'
 import { routeTemplates } from '@yentrik/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { useEntryForm } from '../form/entry-form.ts'
+import { FormText } from '../form/fields.tsx'
 import { clockTime } from '../format/format.ts'
-import { api, sentenceOf } from '../live/api.ts'
-import { useFetched, useLive, useNow } from '../live/live-store.ts'
-import { useAsking } from '../live/use-asking.ts'
+import { useLabClock, useNow } from '../live/lab-clock.ts'
+import { freshen, keepAnswer, useAnswer } from '../live/queries.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { Pills, SelectField } from '../parts/Choices.tsx'
-import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { type Preferences, usePreferences } from './preferences.ts'
-import { useSession } from './session.ts'
-
-interface Lab {
-  readonly labName: string
-  readonly address: string
-  readonly variants: Readonly<Record<string, Readonly<Record<string, string>>>>
-}
+import { type Preferences, usePreferences } from '../preferences/preferences.ts'
+import { useSession } from '../session/session.ts'
 
 /** How this screen shows things, who is here, and what the lab usually does. */
 export function SettingsScreen() {
@@ -84,11 +81,11 @@ export function SettingsScreen() {
 
 function Who() {
   const session = useSession()
-  const { told: fault, asking } = useAsking()
+  const { refusal: fault, run } = useRequest()
   const change = (work: () => Promise<unknown>) =>
-    asking(async () => {
+    run(async () => {
       await work()
-      session.reload()
+      await freshen('GET /session')
     })
   return (
     <section className="card-flat p-6">
@@ -98,28 +95,25 @@ function Who() {
           label="In the demo anyone may take a place"
           value={session.person?.name ?? ''}
           options={session.names.map((name) => [name, name] as const)}
-          onChoose={(name) => change(() => api('/session', { body: { name, passphrase: '' } }))}
+          onChoose={(name) => change(() => request('POST /session', { body: { name, passphrase: '' } }))}
         />
       ) : (
-        <button
-          type="button"
-          className="act"
-          onClick={() => change(() => api('/session', { method: 'DELETE' }))}
-        >
+        <button type="button" className="act" onClick={() => change(() => request('DELETE /session'))}>
           Sign out
         </button>
       )}
-      {fault && <Told tone="error">{fault}</Told>}
+      {fault && <Told tone="error" words={fault} />}
     </section>
   )
 }
 
 /** In the demo, time can be helped along: nobody waits 45 min to see a cast come good. */
 function ClockControl() {
-  const clock = useLive((live) => live.clock)
+  const clock = useLabClock()
   const now = useNow()
   if (!clock.mayBeMoved) return null
-  const move = (speed: number, forwardMinutes: number) => api('/clock', { body: { speed, forwardMinutes } })
+  const move = (speed: number, forwardMinutes: number) =>
+    request('POST /clock', { body: { speed, forwardMinutes } })
   return (
     <section className="card-flat p-6">
       <h2 className="mb-3 text-xl font-semibold">
@@ -143,43 +137,38 @@ function ClockControl() {
 
 /** How the lab signs: on statements and papers. */
 function LabOnPapers() {
-  const { data: lab } = useFetched<Lab>('/lab')
-  const [typed, setTyped] = useState<{ readonly labName?: string; readonly address?: string }>({})
-  const [told, setTold] = useState<{ readonly good: boolean; readonly words: string }>()
-  if (!lab) return null
-  const { labName = lab.labName, address = lab.address } = typed
-  const store = async () => {
-    try {
-      await api('/lab', { method: 'PUT', body: { labName: labName.trim(), address, variants: lab.variants } })
-      setTyped({})
-      setTold({ good: true, words: 'Stored.' })
-    } catch (error) {
-      setTold({ good: false, words: sentenceOf(error) })
-    }
-  }
+  const { data: lab } = useAnswer('GET /lab')
+  return lab ? <LabForm key={`${lab.labName} ${lab.address}`} lab={lab} /> : null
+}
+
+function LabForm({ lab }: { lab: LabSettings }) {
+  const [stored, setStored] = useState(false)
+  const form = useEntryForm({
+    draftKey: 'lab on papers',
+    start: () => ({ labName: lab.labName, address: lab.address }),
+    check: ({ labName }) => ({ labName: labName.trim() === '' ? 'Enter the name of the lab.' : undefined }),
+    store: async ({ labName, address }) => {
+      const { variants } = lab
+      setStored(true)
+      keepAnswer(
+        'GET /lab',
+        await request('PUT /lab', { body: { labName: labName.trim(), address, variants } }),
+      )
+    },
+    keeps: (values) => values,
+  })
   return (
     <section className="card-flat p-6" aria-label="The lab on papers">
       <h2 className="mb-3 text-xl font-semibold">The lab on papers</h2>
-      <form
-        noValidate
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void store()
-        }}
-      >
-        <TextField
-          label="Name"
-          text={labName}
-          onText={(text) => setTyped({ ...typed, labName: text })}
-          fault={told && !told.good ? told.words : undefined}
-        />
-        <TextField label="Address" text={address} onText={(text) => setTyped({ ...typed, address: text })} />
+      <form noValidate className="grid gap-3" onSubmit={form.submit}>
+        <FormText form={form} name="labName" label="Name" />
+        <FormText form={form} name="address" label="Address" />
+        {form.fault && <Told tone="error">{form.fault}</Told>}
         <div className="flex items-center gap-3">
-          <button type="submit" className="act">
+          <button type="submit" className="act" disabled={form.busy}>
             Store
           </button>
-          {told?.good && <Told tone="good">{told.words}</Told>}
+          {stored && !form.busy && !form.fault && <Told tone="good">Stored.</Told>}
         </div>
       </form>
     </section>
@@ -187,27 +176,22 @@ function LabOnPapers() {
 }
 
 function LabVariants() {
-  const lab = useFetched<Lab>('/lab')
-  const { told: fault, asking } = useAsking()
-  if (!lab.data) return null
-  const { labName, variants } = lab.data
+  const { data: lab } = useAnswer('GET /lab')
+  const { refusal: fault, run } = useRequest()
+  if (!lab) return null
+  const { labName, variants } = lab
   const choose = (templateId: string, matter: string, choice: string) =>
-    asking(() =>
-      api('/lab', {
-        method: 'PUT',
-        body: {
-          labName,
-          variants: { ...variants, [templateId]: { ...variants[templateId], [matter]: choice } },
-        },
-      }),
-    )
+    run(async () => {
+      const changed = { ...variants, [templateId]: { ...variants[templateId], [matter]: choice } }
+      keepAnswer('GET /lab', await request('PUT /lab', { body: { labName, variants: changed } }))
+    })
   return (
     <section className="card-flat mt-5 p-6">
       <h2 className="text-xl font-semibold">How {labName} does it</h2>
       <p className="mb-4">
         Where practitioners differ. A case may choose otherwise; the record says which was used.
       </p>
-      {fault && <Told tone="error">{fault}</Told>}
+      {fault && <Told tone="error" words={fault} />}
       {[...routeTemplates.values()].map((template) => (
         <div key={template.id} className="mb-5">
           <h3 className="mb-3 text-lg font-semibold">{template.name}</h3>

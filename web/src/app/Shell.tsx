@@ -1,3 +1,4 @@
+import type { Saying } from '@yentrik/core'
 import {
   CircleQuestionMark,
   DraftingCompass,
@@ -15,15 +16,16 @@ import {
 import { useEffect, useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { WindowAlarm } from '../bench/WindowAlarm.tsx'
-import { api, sentenceOf } from '../live/api.ts'
-import { listen, useFetched, useLive } from '../live/live-store.ts'
+import { tellScannedCommand } from '../keys/scanned-command.ts'
+import { listenForScans } from '../keys/scanner.ts'
+import { useShortcuts } from '../keys/shortcuts.ts'
+import { followChanges, useReached } from '../live/changes.ts'
+import { useAnswer } from '../live/queries.ts'
+import { request, sentenceOf } from '../live/request.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { listenForScans } from '../scan/scanner.ts'
+import { SessionContext } from '../session/session.ts'
 import { HelpSheet } from './HelpSheet.tsx'
 import { SignIn } from './SignIn.tsx'
-import { tellScannedCommand } from './scanned-command.ts'
-import { type Session, SessionContext } from './session.ts'
-import { useShortcuts } from './shortcuts.ts'
 
 const places: readonly { to: string; name: string; Icon: LucideIcon }[] = [
   { to: '/', name: 'Bench', Icon: Hammer },
@@ -40,19 +42,19 @@ const places: readonly { to: string; name: string; Icon: LucideIcon }[] = [
 
 /** What stands around every screen: places, keys, scanner, alarm, connection. */
 export function Shell() {
-  const session = useFetched<Session>('/session')
-  useEffect(listen, [])
+  const session = useAnswer('GET /session')
+  useEffect(followChanges, [])
   if (!session.data)
     return session.error ? (
       <p className="p-8">
-        <Told tone="error">{session.error.message}</Told>
+        <Told tone="error" words={session.error.said} />
       </p>
     ) : (
       <Waiting />
     )
-  if (!session.data.person) return <SignIn session={session.data} onDone={session.reload} />
+  if (!session.data.person) return <SignIn session={session.data} />
   return (
-    <SessionContext value={{ ...session.data, reload: session.reload }}>
+    <SessionContext value={session.data}>
       <House />
     </SessionContext>
   )
@@ -61,8 +63,8 @@ export function Shell() {
 function House() {
   const go = useNavigate()
   const [help, setHelp] = useState(false)
-  const [scanFault, setScanFault] = useState<string>()
-  const connected = useLive((live) => live.connected)
+  const [scanFault, setScanFault] = useState<Saying>()
+  const { reached } = useReached()
   const onPaper = useLocation().pathname.startsWith('/papers')
   useShortcuts([
     { key: 'b', does: 'Bench', run: () => go('/') },
@@ -82,7 +84,7 @@ function House() {
       listenForScans((scanned) => {
         setScanFault(undefined)
         if (scanned.kind === 'command') return tellScannedCommand(scanned.command)
-        api<{ caseId: string }>(`/dockets/${encodeURIComponent(scanned.docket)}`)
+        request('GET /dockets/:docket', { path: { docket: scanned.docket } })
           .then(({ caseId }) => go(`/case/${caseId}`))
           .catch((error: unknown) => setScanFault(sentenceOf(error)))
       }),
@@ -124,7 +126,7 @@ function House() {
         </nav>
       )}
       <div className="min-w-0 grow">
-        {!connected && (
+        {!reached && (
           <div className="bg-base-100 no-print px-6 py-2">
             <Told tone="warning">
               The server is not reached. Clocks run on; nothing can be stored until it is back.
@@ -133,7 +135,7 @@ function House() {
         )}
         {scanFault && (
           <div className="bg-base-100 no-print px-6 py-2">
-            <Told tone="error">{scanFault}</Told>
+            <Told tone="error" words={scanFault} />
           </div>
         )}
         <Outlet />

@@ -1,46 +1,51 @@
-import { type FormEvent, useState } from 'react'
-import { api, sentenceOf } from '../live/api.ts'
-import { TextField } from '../parts/TextField.tsx'
+import type { Session } from '@yentrik/contract'
+import { useEntryForm } from '../form/entry-form.ts'
+import { FormText } from '../form/fields.tsx'
+import { freshen } from '../live/queries.ts'
+import { request } from '../live/request.ts'
 import { Told } from '../parts/Told.tsx'
-import type { Session } from './session.ts'
+
+const LEAST_PASSPHRASE = 8
 
 /** The door: the first person makes the lab theirs, later ones sign in. */
-export function SignIn({ session, onDone }: { session: Session; onDone: () => void }) {
-  const [name, setName] = useState('')
-  const [passphrase, setPassphrase] = useState('')
-  const [fault, setFault] = useState<string>()
+export function SignIn({ session }: { session: Session }) {
   const first = session.firstStart
-  const enter = async (event: FormEvent) => {
-    event.preventDefault()
-    if (name.trim() === '') return setFault('Enter your first name.')
-    if (first && passphrase.length < 8)
-      return setFault('Choose a passphrase of at least 8 letters or digits.')
-    try {
-      if (first) await api('/people', { body: { name: name.trim(), role: 'lead', passphrase } })
-      await api('/session', { body: { name: name.trim(), passphrase } })
-      onDone()
-    } catch (error) {
-      setFault(sentenceOf(error))
-    }
-  }
+  const form = useEntryForm({
+    start: () => ({ name: '', passphrase: '' }),
+    check: ({ name, passphrase }) => ({
+      name: name.trim() === '' ? 'Enter your first name.' : undefined,
+      passphrase:
+        first && passphrase.length < LEAST_PASSPHRASE
+          ? `Choose a passphrase of at least ${LEAST_PASSPHRASE} letters or digits.`
+          : undefined,
+    }),
+    store: async ({ name: typed, passphrase }) => {
+      const name = typed.trim()
+      if (first) await request('POST /people', { body: { name, role: 'lead', passphrase } })
+      await request('POST /session', { body: { name, passphrase } })
+      await freshen('GET /session')
+    },
+  })
   return (
     <main className="grid min-h-dvh place-items-center p-6">
-      <form className="card-flat w-full max-w-md p-8" onSubmit={enter} noValidate>
+      <form className="card-flat w-full max-w-md p-8" onSubmit={form.submit} noValidate>
         <p className="mb-6 text-3xl font-bold tracking-tight">yentrik</p>
         <h1 className="mb-4 text-xl font-semibold">
           {first ? 'Welcome. Who leads this lab?' : 'Who is at the bench?'}
         </h1>
         <div className="grid gap-4">
-          <TextField label="First name" text={name} onText={setName} autoFocus />
-          <TextField
+          <FormText form={form} name="name" label="First name" autoFocus />
+          <FormText
+            form={form}
+            name="passphrase"
             label="Passphrase"
             type="password"
-            text={passphrase}
-            onText={setPassphrase}
-            hint={first ? 'At least 8 letters or digits. It is kept only as a hash.' : undefined}
+            hint={
+              first ? `At least ${LEAST_PASSPHRASE} letters or digits. It is kept only as a hash.` : undefined
+            }
           />
-          {fault && <Told tone="error">{fault}</Told>}
-          <button type="submit" className="act-main">
+          {form.fault && <Told tone="error">{form.fault}</Told>}
+          <button type="submit" className="act-main" disabled={form.busy}>
             {first ? 'Begin' : 'Sign in'}
           </button>
         </div>

@@ -15,11 +15,11 @@ export const router = createBrowserRouter([
       { index: true, Component: BenchScreen },
       {
         path: 'cases',
-        lazy: async () => ({ Component: (await import('../cases/CasesScreen.tsx')).CasesScreen }),
+        lazy: async () => ({ Component: (await import('../case/CasesScreen.tsx')).CasesScreen }),
       },
       {
         path: 'cases/new',
-        lazy: async () => ({ Component: (await import('../intake/IntakeScreen.tsx')).IntakeScreen }),
+        lazy: async () => ({ Component: (await import('../case/IntakeScreen.tsx')).IntakeScreen }),
       },
       {
         path: 'case/:caseId',

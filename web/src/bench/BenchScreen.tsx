@@ -1,22 +1,25 @@
+import type { Bench } from '@yentrik/contract'
 import type { BenchEntry, BenchList } from '@yentrik/core'
 import { Link, useNavigate } from 'react-router'
-import { useSession } from '../app/session.ts'
 import { clockTime, dayAndTime, shortDate, stageName } from '../format/format.ts'
-import { useFetched, useNow } from '../live/live-store.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { useAnswer } from '../live/queries.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { type Bench, entryKey, inOrder, putOff, usePutOff } from './bench-store.ts'
+import { Said } from '../preferences/words.tsx'
+import { useSession } from '../session/session.ts'
+import { entryKey, inOrder, putOff, usePutOff } from './bench-store.ts'
 import { DayRail } from './DayRail.tsx'
 import { NowCard } from './NowCard.tsx'
 
 /** What runs, the one thing to do now, and what comes then. */
 export function BenchScreen() {
-  const { data, error } = useFetched<Bench>('/bench')
+  const { data, error } = useAnswer('GET /bench')
   const { person } = useSession()
   const now = useNow()
   if (!data)
     return error ? (
       <main className="p-8">
-        <Told tone="error">{error.message}</Told>
+        <Told tone="error" words={error.said} />
       </main>
     ) : (
       <Waiting />
@@ -152,7 +155,9 @@ function Asking({ list, now }: { list: BenchList; now: number }) {
           to={`/case/${summary.caseId}`}
           className="hover:bg-base-200/70 block rounded-lg p-1"
         >
-          <span className="block font-semibold">{summary.question?.text}</span>
+          <span className="block font-semibold">
+            {summary.question && <Said words={summary.question.text} />}
+          </span>
           <span className="text-sm opacity-80">
             {summary.docket} · asked {dayAndTime(summary.question?.since ?? now, now)} · {summary.prescriber}
           </span>

@@ -1,11 +1,11 @@
 import type { BenchEntry } from '@yentrik/core'
 import { Link, useNavigate } from 'react-router'
-import { useScannedCommand } from '../app/scanned-command.ts'
-import { useShortcuts } from '../app/shortcuts.ts'
-import { StepPicture } from '../case/StepPicture.tsx'
+import { StepPicture } from '../drawings/StepPicture.tsx'
 import { capital, dayAndTime, stageName } from '../format/format.ts'
-import { api } from '../live/api.ts'
-import { useAsking } from '../live/use-asking.ts'
+import { useScannedCommand } from '../keys/scanned-command.ts'
+import { useShortcuts } from '../keys/shortcuts.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { Figures } from '../mixing/Figures.tsx'
 import { Told } from '../parts/Told.tsx'
 import { railWords } from './DayRail.tsx'
@@ -20,13 +20,14 @@ interface NowCardProps {
 /** The one thing to do now: its figures, its reason with a clock time, at most three buttons. */
 export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
   const go = useNavigate()
-  const { told: fault, asking } = useAsking()
+  const { refusal: fault, run } = useRequest()
   const mix = entry.amounts.find((amount) => amount.kind === 'mix')
   const start = async () => {
     if (entry.running) return onOpen()
     const { caseId, jobId, stepId, sequence } = entry
-    await asking(async () => {
-      await api(`/cases/${caseId}/events`, {
+    await run(async () => {
+      await request('POST /cases/:caseId/events', {
+        path: { caseId },
         body: { seen: sequence, command: { type: 'startStep', jobId, stepId } },
       })
       onOpen()
@@ -79,12 +80,12 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
           </p>
           {fault && (
             <div className="mt-3">
-              <Told tone="error">{fault}</Told>
+              <Told tone="error" words={fault} />
             </div>
           )}
         </div>
         <div className="hidden max-h-64 min-h-0 sm:block">
-          <StepPicture route={entry.route} stage={entry.stage} stepId={entry.stepId} />
+          {entry.picture && <StepPicture picture={entry.picture} />}
         </div>
       </div>
       <div className="mt-4 flex flex-wrap gap-3">

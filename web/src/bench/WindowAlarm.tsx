@@ -1,14 +1,14 @@
 import { useEffect, useRef } from 'react'
-import { usePreferences } from '../app/preferences.ts'
-import { useFetched, useNow } from '../live/live-store.ts'
-import type { Bench } from './bench-store.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { useAnswer } from '../live/queries.ts'
+import { usePreferences } from '../preferences/preferences.ts'
 
 /** How long before a window is missed the alarm sounds again. */
 const WARN_BEFORE_MILLIS = 3 * 60_000
 
 /** Counts open windows in the title, and sounds when one opens or is about to be missed. Shows nothing. */
 export function WindowAlarm() {
-  const { data } = useFetched<Bench>('/bench')
+  const { data } = useAnswer('GET /bench')
   const sound = usePreferences((preferences) => preferences.sound)
   const now = useNow()
   const told = useRef<Set<string>>(undefined)

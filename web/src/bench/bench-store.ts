@@ -1,7 +1,4 @@
-import type { BenchList } from '@yentrik/core'
 import { create } from 'zustand'
-
-export type Bench = BenchList & { readonly at: number }
 
 /** Steps that were put off with "not now", newest last; forgotten when the page is loaded anew. */
 export const usePutOff = create<{ readonly keys: readonly string[] }>(() => ({ keys: [] }))

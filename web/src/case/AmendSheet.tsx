@@ -1,6 +1,6 @@
-import type { WorkAuthorisation } from '@yentrik/core'
+import type { Saying, WorkAuthorisation } from '@yentrik/core'
 import { useState } from 'react'
-import { dateText, instantOf, timeText } from '../intake/date-entry.ts'
+import { dateText, instantOf, timeText } from '../parts/date-entry.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { WordsSheet } from './case-sheets.tsx'
 
@@ -12,7 +12,7 @@ export function AmendSheet({
   onGive,
 }: {
   authorisation: WorkAuthorisation
-  refusal?: string
+  refusal?: Saying
   onClose: () => void
   onGive: (changes: Partial<WorkAuthorisation>, reason: string) => Promise<boolean>
 }) {

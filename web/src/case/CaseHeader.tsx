@@ -1,9 +1,9 @@
 import { type CaseState, isDelivered, type JobState, showTooth } from '@yentrik/core'
 import { Printer } from 'lucide-react'
 import { Link, useParams } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
 import { dayAndTime } from '../format/format.ts'
-import { useNow } from '../live/live-store.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { usePreferences } from '../preferences/preferences.ts'
 
 /** Whose case it is, what it is, when it is due; the ways to its record and papers. */
 export function CaseHeader({

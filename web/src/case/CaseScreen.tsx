@@ -12,44 +12,49 @@ import {
 } from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
-import { useScannedCommand } from '../app/scanned-command.ts'
-import { useShortcuts } from '../app/shortcuts.ts'
-import { DoughClock, doughMixedAt } from '../curing/DoughClock.tsx'
-import { useNow } from '../live/live-store.ts'
+import { useScannedCommand } from '../keys/scanned-command.ts'
+import { useShortcuts } from '../keys/shortcuts.ts'
+import { useNow } from '../live/lab-clock.ts'
 import { Sheet } from '../parts/Sheet.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { useShelf } from '../shelf/use-shelf.ts'
+import type { EventReader } from '../record/event-words.ts'
+import { type OpenCase, refusalNow, useOpenCase } from '../record/open-case.ts'
+import { useShelf } from '../record/shelf.ts'
+import { MixEntry } from '../route/MixEntry.tsx'
+import { RouteList } from '../route/RouteList.tsx'
 import { AmendSheet } from './AmendSheet.tsx'
 import { CaseHeader } from './CaseHeader.tsx'
-import { type CaseHand, refusalNow, useCaseHand } from './case-hand.ts'
 import { AnswerSheet, GoBackSheet, StaleSheet, WordsSheet } from './case-sheets.tsx'
-import type { EventReader } from './event-words.ts'
-import { MixEntry } from './MixEntry.tsx'
 import { QuarantineFlag } from './QuarantineFlag.tsx'
 import { RecordView } from './RecordView.tsx'
-import { RouteList } from './RouteList.tsx'
 import { Standing } from './Standing.tsx'
 import { Cautions, StepCard, useMainAction } from './StepCard.tsx'
 import { StepClock } from './StepClock.tsx'
+import { toolsBesideStep } from './step-tools.tsx'
 import { VariantsSheet } from './VariantsSheet.tsx'
 
 /** One case: where it is on its route, the step in hand, what was done. */
 export function CaseScreen() {
   const { caseId = '' } = useParams()
-  const hand = useCaseHand(caseId)
+  const openCase = useOpenCase(caseId)
   const [jobIndex, setJobIndex] = useState(0)
-  if (!hand.state)
-    return hand.error ? (
+  if (!openCase.state)
+    return openCase.error ? (
       <main className="p-8">
-        <Told tone="error">{hand.error.message}</Told>
+        <Told tone="error" words={openCase.error.said} />
       </main>
     ) : (
       <Waiting />
     )
-  const job = hand.state.jobs[jobIndex] ?? hand.state.jobs[0]!
+  const job = openCase.state.jobs[jobIndex] ?? openCase.state.jobs[0]!
   return (
-    <CaseWork key={`${caseId} ${job.jobId}`} hand={hand} state={hand.state} job={job} onJob={setJobIndex} />
+    <CaseWork
+      key={`${caseId} ${job.jobId}`}
+      openCase={openCase}
+      state={openCase.state}
+      job={job}
+      onJob={setJobIndex}
+    />
   )
 }
 
@@ -60,20 +65,19 @@ type Open =
   | { readonly sheet: 'mix'; readonly amount: Amount }
 
 function CaseWork({
-  hand,
+  openCase,
   state,
   job,
   onJob,
 }: {
-  hand: CaseHand
+  openCase: OpenCase
   state: CaseState
   job: JobState
   onJob: (index: number) => void
 }) {
   const go = useNavigate()
-  const units = usePreferences((preferences) => preferences.units)
   const { lots, lotNumber } = useShelf()
-  const reader: EventReader = { jobs: state.jobs, units, lotNumber }
+  const reader: EventReader = { jobs: state.jobs, lotNumber }
   const [tab, setTab] = useState<'step' | 'record'>('step')
   const [peekId, setPeekId] = useState<string>()
   const [opened, setOpened] = useState<Open>()
@@ -88,11 +92,11 @@ function CaseWork({
   const on = { jobId: job.jobId, stepId: step.id }
   const shut = () => setOpened(undefined)
   const openSheet = (next: Open) => {
-    hand.clearRefusal()
+    openCase.clearRefusal()
     setOpened(next)
   }
   const give = async (command: CaseCommand) => {
-    const stored = await hand.give(command)
+    const stored = await openCase.give(command)
     if (stored) setPeekId(undefined)
     return stored
   }
@@ -103,11 +107,11 @@ function CaseWork({
       ...(outOfTimeReason ? { outOfTimeReason } : {}),
     })
   const act = () => {
-    if (open && isInHand && !hand.busy) void move()
+    if (open && isInHand && !openCase.busy) void move()
   }
   /** The server, whose clock counts, wants a reason first. */
-  const mixedAt = doughMixedAt(job)
-  const wantsReason = ['too-soon', 'window-missed'].includes(hand.refusal?.problem.code ?? '')
+  const Beside = step.means && toolsBesideStep[step.means]
+  const wantsReason = ['too-soon', 'window-missed'].includes(openCase.refusal?.problem.code ?? '')
   const unmixed =
     step.amounts?.find((amount) => !job.steps[step.id]?.mixes.some((mix) => mix.amountId === amount.id)) ??
     step.amounts?.[0]
@@ -127,7 +131,7 @@ function CaseWork({
     else if (command === 'FAULT') openSheet({ sheet: job.question ? 'answer' : 'ask' })
     else if (command === 'NOTNOW') go('/')
   })
-  const refusal = hand.refusal?.message
+  const refusal = openCase.refusal?.said
   return (
     <main className="mx-auto flex max-w-[1500px] flex-col gap-4 p-4 lg:h-dvh lg:min-h-[640px] lg:p-5">
       <CaseHeader
@@ -144,9 +148,9 @@ function CaseWork({
         onAnswer={() => openSheet({ sheet: 'answer' })}
         onRelease={() => give({ type: 'release' })}
       />
-      <QuarantineFlag events={hand.record?.events ?? []} lots={lots} />
+      <QuarantineFlag used={state.lots} lots={lots} />
       {tab === 'record' ? (
-        <RecordView hand={hand} state={state} reader={reader} />
+        <RecordView openCase={openCase} state={state} reader={reader} />
       ) : (
         <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[17.5rem_minmax(0,1fr)_17.5rem]">
           <section className="card-flat order-last flex max-h-96 min-h-0 flex-col lg:order-none lg:max-h-none">
@@ -161,7 +165,7 @@ function CaseWork({
               <Delivered />
             ) : (
               <StepCard
-                hand={{ ...hand, give }}
+                openCase={{ ...openCase, give }}
                 job={job}
                 step={step}
                 open={open}
@@ -172,9 +176,9 @@ function CaseWork({
               />
             )}
             <div className="border-base-300 mt-3 border-t pt-3">
-              {refusal && !opened && !wantsReason && hand.refusal?.problem.field !== 'value' && (
+              {refusal && !opened && !wantsReason && openCase.refusal?.problem.field !== 'value' && (
                 <div className="mb-2">
-                  <Told tone="error">{refusal}</Told>
+                  <Told tone="error" words={refusal} />
                 </div>
               )}
               <div className="flex flex-wrap gap-2">
@@ -183,7 +187,7 @@ function CaseWork({
                     type="button"
                     className={main.early || main.missed ? 'act' : 'act-main'}
                     onClick={act}
-                    disabled={hand.busy}
+                    disabled={openCase.busy}
                   >
                     {main.words}
                     <kbd className="key">space</kbd>
@@ -220,10 +224,8 @@ function CaseWork({
           </section>
           <aside className="flex min-h-0 flex-col gap-4">
             <section className="card-flat p-5">
-              <StepClock caseId={hand.record?.caseId ?? ''} job={job} step={step} />
-              {step.id === 'trial-closures' && mixedAt !== undefined && (
-                <DoughClock narrow mixedAt={mixedAt} />
-              )}
+              <StepClock caseId={openCase.caseId} job={job} step={step} />
+              {Beside && <Beside job={job} />}
             </section>
             <section className="card-flat min-h-0 grow overflow-y-auto p-5">
               <h2 className="font-semibold opacity-80">Why</h2>
@@ -247,7 +249,7 @@ function CaseWork({
           {opened.amount.kind === 'mix' && (
             <Link
               className="link mt-4 inline-block"
-              to={`/mix?case=${hand.record?.caseId}&job=${job.jobId}&step=${step.id}&amount=${opened.amount.id}`}
+              to={`/mix?case=${openCase.caseId}&job=${job.jobId}&step=${step.id}&amount=${opened.amount.id}`}
             >
               Work it out on the Mix screen
             </Link>
@@ -256,12 +258,12 @@ function CaseWork({
       )}
       {wantsReason && (
         <WordsSheet
-          title={hand.refusal?.problem.code === 'too-soon' ? 'Too soon' : 'The time is past'}
+          title={openCase.refusal?.problem.code === 'too-soon' ? 'Too soon' : 'The time is past'}
           label={`Why ${running ? 'it is done' : 'it starts'} all the same`}
           button={running ? 'Done all the same' : 'Start all the same'}
-          intro={<StepClock caseId={hand.record?.caseId ?? ''} job={job} step={step} />}
-          refusal={hand.refusal?.problem.detail}
-          onClose={hand.clearRefusal}
+          intro={<StepClock caseId={openCase.caseId} job={job} step={step} />}
+          refusal={openCase.refusal?.problem.said?.detail ?? openCase.refusal?.problem.detail}
+          onClose={openCase.clearRefusal}
           onGive={move}
         />
       )}
@@ -345,13 +347,13 @@ function CaseWork({
           onGive={(changes, reason) => give({ type: 'amend', changes, reason })}
         />
       )}
-      {hand.stale && (
+      {openCase.stale && (
         <StaleSheet
-          since={hand.stale.since}
+          since={openCase.stale.since}
           reader={reader}
-          refusal={refusalNow(state, hand.stale.command)}
-          onAgain={() => void hand.giveAgain().then((stored) => stored && shut())}
-          onDrop={hand.dropStale}
+          refusal={refusalNow(state, openCase.stale.command)}
+          onAgain={() => void openCase.giveAgain().then((stored) => stored && shut())}
+          onDrop={openCase.dropStale}
         />
       )}
     </main>

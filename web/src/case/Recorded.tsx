@@ -1,9 +1,10 @@
-import type { CaseEvent, JobState, SheetKind } from '@yentrik/core'
+import type { CaseEvent, JobState } from '@yentrik/core'
 import { Link } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
-import { clockTime } from '../format/format.ts'
-import { useShelf } from '../shelf/use-shelf.ts'
-import { eventWords } from './event-words.ts'
+import { clockTime, dateAndTime } from '../format/format.ts'
+import { Said } from '../preferences/words.tsx'
+import { eventWords } from '../record/event-words.ts'
+import { useShelf } from '../record/shelf.ts'
+import { sheetKindsShown } from '../sheet/sheet-kinds.tsx'
 
 /** What was measured, weighed and looked at on a step, as it stands on record. */
 export function Recorded({
@@ -17,7 +18,6 @@ export function Recorded({
   stepId: string
   caseId: string
 }) {
-  const units = usePreferences((preferences) => preferences.units)
   const { lotNumber } = useShelf()
   const entries = events.filter(
     (event) =>
@@ -33,7 +33,9 @@ export function Recorded({
         {entries.map((event) => (
           <li key={event.sequence} className="flex gap-3">
             <span className="figures font-mono opacity-80">{clockTime(Date.parse(event.at))}</span>
-            <span>{eventWords(event, { jobs: [job], units, lotNumber })}</span>
+            <span>
+              <Said words={eventWords(event, { jobs: [job], lotNumber })} clock={dateAndTime} />
+            </span>
           </li>
         ))}
       </ul>
@@ -56,28 +58,19 @@ function SheetLink({
 }) {
   const last = entries.findLast((event) => event.type === 'sheetRecorded')
   if (last?.type !== 'sheetRecorded') return null
-  const on = `case=${caseId}&job=${job.jobId}&sheet=${last.sheetId}`
-  const instrument = instruments[last.sheet.kind]
-  if (!instrument) return null
+  const { again } = sheetKindsShown[last.sheet.kind]
+  if (!again) return null
   return (
     <>
       {last.sheet.kind === 'mounting' && last.sheet.photo && (
         <img src={last.sheet.photo} alt="The mounted casts" className="mt-2 max-h-60 rounded-xl" />
       )}
-      <Link className="link mt-2 inline-block" to={instrument.to(on, stepId)}>
-        {instrument.words}
+      <Link
+        className="link mt-2 inline-block"
+        to={again.to({ caseId, jobId: job.jobId, stepId, sheetId: last.sheetId })}
+      >
+        {again.words}
       </Link>
     </>
   )
-}
-
-/** Where a stored sheet can be looked at again. */
-const instruments: Readonly<
-  Partial<Record<SheetKind, { readonly words: string; readonly to: (on: string, stepId: string) => string }>>
-> = {
-  mounting: { words: 'What the pin and the guides do', to: (on, step) => `/mount?${on}&step=${step}` },
-  trimPlan: { words: 'The whole plan', to: (on, step) => `/trim?${on}&plan=${step}` },
-  prescription: { words: 'The rim in a drawing', to: (on, step) => `/set-up?${on}&step=${step}` },
-  setUpPlan: { words: 'The whole plan', to: (on, step) => `/set-up?${on}&step=${step}` },
-  setUp: { words: 'The set-up in a drawing', to: (on, step) => `/set-up?${on}&step=${step}` },
 }

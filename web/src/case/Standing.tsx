@@ -1,7 +1,8 @@
 import { type CaseState, type JobState, stepOf } from '@yentrik/core'
 import { dayAndTime } from '../format/format.ts'
-import { useNow } from '../live/live-store.ts'
+import { useNow } from '../live/lab-clock.ts'
 import { Told } from '../parts/Told.tsx'
+import { Said } from '../preferences/words.tsx'
 
 /** What stands in the way of work, with the one thing to do about it. */
 export function Standing({
@@ -32,7 +33,9 @@ export function Standing({
             <Told tone="warning">
               Waiting for the dentist since {dayAndTime(Date.parse(job.question.since), now)}
             </Told>
-            <p className="mt-1 text-xl font-semibold">{job.question.question}</p>
+            <p className="mt-1 text-xl font-semibold">
+              <Said words={job.question.question} />
+            </p>
           </div>
           <button type="button" className="act-main" onClick={onAnswer}>
             Enter the answer

@@ -13,25 +13,24 @@ import {
 } from '@yentrik/core'
 import { TriangleAlert } from 'lucide-react'
 import { Link } from 'react-router'
-import { CoolingClock } from '../curing/CoolingClock.tsx'
-import { DoughClock, doughMixedAt } from '../curing/DoughClock.tsx'
-import { SawDepth } from '../curing/SawDepth.tsx'
+import { StepPicture } from '../drawings/StepPicture.tsx'
 import { dayAndTime, stageName } from '../format/format.ts'
-import { useNow } from '../live/live-store.ts'
+import { instrumentLink } from '../instruments/instruments.ts'
+import { useNow } from '../live/lab-clock.ts'
 import { amountFigures } from '../mixing/amount-figures.ts'
 import { Figures } from '../mixing/Figures.tsx'
 import { MixClocks, useRunningMixes } from '../mixing/MixClocks.tsx'
 import { Told } from '../parts/Told.tsx'
 import { FaultCauses } from '../quality/FaultCauses.tsx'
+import type { OpenCase } from '../record/open-case.ts'
+import { CheckEntry } from '../route/CheckEntry.tsx'
+import { StepSheetCard } from '../sheet/StepSheetCard.tsx'
 import { PlannedCuts } from '../trimming/PlannedCuts.tsx'
-import { CheckEntry } from './CheckEntry.tsx'
-import type { CaseHand } from './case-hand.ts'
 import { Recorded } from './Recorded.tsx'
-import { SheetEntry } from './SheetEntry.tsx'
-import { StepPicture } from './StepPicture.tsx'
+import { toolsInStep } from './step-tools.tsx'
 
 interface StepCardProps {
-  readonly hand: CaseHand
+  readonly openCase: OpenCase
   readonly job: JobState
   readonly step: RouteStep
   /** Whether anything may be entered: not on hold, nobody asked. */
@@ -41,13 +40,16 @@ interface StepCardProps {
 }
 
 /** The step in hand: what to do, with how much, what to look at, what can hurt. */
-export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardProps) {
+export function StepCard({ openCase, job, step, open, onMix, onGoBack }: StepCardProps) {
   const state = job.steps[step.id]!
   const running = state.status === 'running'
   const entering = open && running
-  const { refusal, refused } = hand
+  const goBack = (outcome: Extract<Outcome, { toStepId: string }>, because: string) =>
+    onGoBack(outcome.toStepId, outcome.verdict === 'remake', because)
+  const { refusal, refused } = openCase
   const mixes = useRunningMixes()
-  const mixedAt = doughMixedAt(job)
+  const instrument = instrumentLink(step, openCase.caseId, job.jobId)
+  const Tool = step.means && toolsInStep[step.means]
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must scroll by keyboard too
     <section className="min-h-0 grow overflow-y-auto pr-1" aria-label="Instruction" tabIndex={0}>
@@ -73,37 +75,18 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
             ))}
         </div>
         <div className={`hidden h-44 ${drawsItself(step, running) ? '' : 'xl:block'}`}>
-          {!step.plannedCuts && !drawsItself(step, running) && (
-            <StepPicture
-              route={job.route}
-              stage={step.stage}
-              stepId={step.id}
-              teeth={hand.state?.authorisation.teeth}
-            />
+          {!step.plannedCuts && !drawsItself(step, running) && step.picture && (
+            <StepPicture picture={step.picture} teeth={openCase.state?.authorisation.teeth} />
           )}
         </div>
       </div>
-      {castViews[step.id] && (
-        <Link
-          className="small-act mt-3"
-          to={`/cast?case=${hand.record?.caseId}&job=${job.jobId}&view=${castViews[step.id]}`}
-        >
-          Work it out on the Cast screen
+      {instrument && !step.sheets && (
+        <Link className="small-act mt-3" to={instrument.to}>
+          Work it out on the {instrument.name} screen
         </Link>
       )}
-      <PlannedCuts job={job} step={step} caseId={hand.record?.caseId ?? ''} />
-      {step.id === 'dough' && mixedAt !== undefined && state.status !== 'done' && (
-        <DoughClock mixedAt={mixedAt} />
-      )}
-      {step.id === 'deflask-saw' && running && (
-        <SawDepth
-          caseKey={`${hand.record?.caseId ?? ''} ${job.jobId}`}
-          onNote={(text) => hand.give({ type: 'note', jobId: job.jobId, stepId: step.id, text })}
-        />
-      )}
-      {step.id === 'cool-flask' && running && state.startedAt && (
-        <CoolingClock job={job} outAt={Date.parse(state.startedAt)} />
-      )}
+      <PlannedCuts job={job} step={step} caseId={openCase.caseId} />
+      {Tool && <Tool openCase={openCase} job={job} step={step} state={state} />}
       {(step.amounts ?? []).map((amount) => (
         <AmountRow
           key={amount.id}
@@ -117,23 +100,23 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
       {running && (
         <div className="mt-4 grid gap-3">
           {(step.sheets ?? []).map((sheet) => (
-            <SheetEntry
+            <StepSheetCard
               key={`${sheet.id} ${state.attempt}`}
               sheet={sheet}
               job={job}
-              stepId={step.id}
-              caseId={hand.record?.caseId ?? ''}
-              teeth={hand.state?.authorisation.teeth ?? []}
+              step={step}
+              caseId={openCase.caseId}
+              teeth={openCase.state?.authorisation.teeth ?? []}
               refusal={
-                refused?.type === 'recordSheet' && refused.sheetId === sheet.id ? refusal?.message : undefined
+                refused?.type === 'recordSheet' && refused.sheetId === sheet.id ? refusal?.said : undefined
               }
               open={open}
               onAsk={(question) =>
-                void hand.give({ type: 'askDentist', jobId: job.jobId, stepId: step.id, question })
+                void openCase.give({ type: 'askDentist', jobId: job.jobId, stepId: step.id, question })
               }
               stepName={(id) => stepOf(job, id).name}
               onRecord={(data) =>
-                hand.give({
+                openCase.give({
                   type: 'recordSheet',
                   jobId: job.jobId,
                   stepId: step.id,
@@ -141,7 +124,7 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
                   sheet: data,
                 })
               }
-              onGoBack={onGoBack}
+              onGoBack={goBack}
             />
           ))}
           {(step.checks ?? []).map((check) => (
@@ -149,9 +132,10 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
               key={`${check.id} ${state.attempt}`}
               check={check}
               readings={state.readings.filter((r) => r.checkId === check.id)}
-              accepted={state.accepted.includes(check.id)}
+              accepted={state.accepted}
+              draftKey={`${openCase.caseId} ${job.jobId} ${step.id} ${check.id} ${state.attempt}`}
               refusal={
-                refused?.type === 'recordCheck' && refused.checkId === check.id ? refusal?.message : undefined
+                refused?.type === 'recordCheck' && refused.checkId === check.id ? refusal?.said : undefined
               }
               stepName={(id) => stepOf(job, id).name}
               onRecord={(reading) => {
@@ -162,11 +146,9 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
                   checkId: check.id,
                   ...reading,
                 }
-                return open ? hand.give(command) : Promise.resolve(false)
+                return open ? openCase.give(command) : Promise.resolve(false)
               }}
-              onGoBack={(outcome: Extract<Outcome, { toStepId: string }>, because) =>
-                onGoBack(outcome.toStepId, outcome.verdict === 'remake', because)
-              }
+              onGoBack={goBack}
             />
           ))}
           <FaultCauses job={job} step={step} />
@@ -185,25 +167,16 @@ export function StepCard({ hand, job, step, open, onMix, onGoBack }: StepCardPro
         )}
       {!running && (
         <Recorded
-          events={hand.record?.events ?? []}
+          events={openCase.record?.events ?? []}
           job={job}
           stepId={step.id}
-          caseId={hand.record?.caseId ?? ''}
+          caseId={openCase.caseId}
         />
       )}
-      {step.stage === 'pour' && (
-        <MixClocks running={mixes.filter((mix) => mix.caseId === hand.record?.caseId)} />
-      )}
-      <NotesAndNext hand={hand} job={job} step={step} />
+      {step.stage === 'pour' && <MixClocks running={mixes.filter((mix) => mix.caseId === openCase.caseId)} />}
+      <NotesAndNext openCase={openCase} job={job} step={step} />
     </section>
   )
-}
-
-/** What the Cast screen works out for a step, where no sheet of it leads there. */
-const castViews: Readonly<Record<string, string>> = {
-  sprue: 'sprue',
-  invest: 'expansion',
-  cast: 'arm',
 }
 
 /** A running step whose sheet is a drawing of its own wants no second picture above it. */
@@ -212,9 +185,9 @@ function drawsItself(step: RouteStep, running: boolean): boolean {
 }
 
 /** What others left for this hand to know, and what comes after it. */
-function NotesAndNext({ hand, job, step }: { hand: CaseHand; job: JobState; step: RouteStep }) {
+function NotesAndNext({ openCase, job, step }: { openCase: OpenCase; job: JobState; step: RouteStep }) {
   const now = useNow()
-  const notes = (hand.record?.events ?? []).flatMap((e) =>
+  const notes = (openCase.record?.events ?? []).flatMap((e) =>
     e.type === 'noted' && (e.jobId ?? job.jobId) === job.jobId ? [e] : [],
   )
   const next = job.route.steps.filter((each) => each.after.includes(step.id))

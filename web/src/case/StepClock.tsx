@@ -7,7 +7,7 @@ import {
   windowVerdict,
 } from '@yentrik/core'
 import { clockTime, dayAndTime, duration } from '../format/format.ts'
-import { useNow } from '../live/live-store.ts'
+import { useNow } from '../live/lab-clock.ts'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 
 interface StepClockProps {

@@ -1,4 +1,4 @@
-import { type JobState, routeTemplates } from '@yentrik/core'
+import { type JobState, routeTemplates, type Saying } from '@yentrik/core'
 import { useState } from 'react'
 import { SelectField } from '../parts/Choices.tsx'
 import { WordsSheet } from './case-sheets.tsx'
@@ -11,7 +11,7 @@ export function VariantsSheet({
   onGive,
 }: {
   job: JobState
-  refusal?: string
+  refusal?: Saying
   onClose: () => void
   onGive: (matter: string, choice: string, reason: string) => Promise<boolean>
 }) {

@@ -1,17 +1,26 @@
-import { type CaseEvent, type DentistDecision, type JobState, reopenedSteps, stepOf } from '@yentrik/core'
+import {
+  type CaseEvent,
+  type DentistDecision,
+  type JobState,
+  reopenedSteps,
+  type Saying,
+  saying,
+  stepOf,
+} from '@yentrik/core'
 import { type ReactNode, useState } from 'react'
 import { Pills, SelectField } from '../parts/Choices.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { decisionWords, type EventReader, eventWords } from './event-words.ts'
+import { Said } from '../preferences/words.tsx'
+import { decisionWords, type EventReader, eventWords } from '../record/event-words.ts'
 
 interface WordsSheetProps {
   readonly title: string
   readonly label: string
   readonly button: string
   readonly intro?: ReactNode
-  readonly refusal?: string
+  readonly refusal?: Saying
   readonly start?: string
   readonly onClose: () => void
   readonly onGive: (words: string) => Promise<boolean>
@@ -47,7 +56,7 @@ export function WordsSheet({
       >
         {intro}
         <TextField label={label} text={text} onText={setText} fault={fault} lines={3} autoFocus />
-        {refusal && <Told tone="error">{refusal}</Told>}
+        {refusal && <Told tone="error" words={refusal} />}
         <button type="submit" className="act-main justify-self-start">
           {button}
         </button>
@@ -100,7 +109,7 @@ export function GoBackSheet({
   onGive,
 }: {
   job: JobState
-  refusal?: string
+  refusal?: Saying
   onClose: () => void
   onGive: (toStepId: string, remake: boolean, reason: string) => Promise<boolean>
 }) {
@@ -137,7 +146,7 @@ export function AnswerSheet({
   onGive,
 }: {
   job: JobState
-  refusal?: string
+  refusal?: Saying
   onClose: () => void
   onGive: (answer: string, decision: DentistDecision, toStepId?: string) => Promise<boolean>
 }) {
@@ -154,7 +163,11 @@ export function AnswerSheet({
       onGive={(answer) => onGive(answer, decision, backwards ? toStepId : undefined)}
       intro={
         <>
-          <p className="text-lg font-semibold">{job.question?.question}</p>
+          {job.question && (
+            <p className="text-lg font-semibold">
+              <Said words={job.question.question} />
+            </p>
+          )}
           <Pills
             label="So"
             options={(Object.keys(decisionWords) as DentistDecision[]).map((each) => [
@@ -182,7 +195,7 @@ export function StaleSheet({
 }: {
   since: readonly CaseEvent[]
   reader: EventReader
-  refusal?: string
+  refusal?: Saying
   onAgain: () => void
   onDrop: () => void
 }) {
@@ -191,12 +204,12 @@ export function StaleSheet({
       <ul className="mb-4 grid gap-1">
         {since.map((event) => (
           <li key={event.sequence}>
-            <b>{event.by}</b>: {eventWords(event, reader)}
+            <b>{event.by}</b>: <Said words={eventWords(event, reader)} />
           </li>
         ))}
       </ul>
       {refusal ? (
-        <Told tone="warning">Your entry no longer holds: {refusal}</Told>
+        <Told tone="warning" words={saying`Your entry no longer holds: ${refusal}`} />
       ) : (
         <Told tone="good">Your entry still holds. Nothing of theirs is lost if you store it now.</Told>
       )}

@@ -3,6 +3,7 @@ import {
   armSpeed,
   bareMouldCelsius,
   centrifugalKilopascals,
+  checksMeaning,
   inflowMetresPerSecond,
   LATEST_TRANSFER_SECONDS,
   phosphateOut,
@@ -10,15 +11,17 @@ import {
   turnsForEqualPressure,
 } from '@yentrik/core'
 import { useEffect, useState } from 'react'
-import { usePreferences } from '../app/preferences.ts'
-import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
-import { useEquipment } from '../equipment/use-equipment.ts'
 import { minutesSeconds, quantity } from '../format/format.ts'
-import { labNow, useNow } from '../live/live-store.ts'
+import { labNow, useNow } from '../live/lab-clock.ts'
+import { attempt } from '../parts/attempt.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { Told } from '../parts/Told.tsx'
-import { ask, readAll, type Typed } from '../parts/typed-figures.ts'
+import { readAll, type Typed } from '../parts/typed-figures.ts'
+import { usePreferences } from '../preferences/preferences.ts'
+import { Said } from '../preferences/words.tsx'
+import { useEquipment } from '../record/equipment.ts'
+import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 import { type AlloyChoice, inText } from './casting-cards.ts'
 
 const specs = [
@@ -47,7 +50,7 @@ export function ArmPanel({
   const radii = values && { innerMetres: values.inner / 1000, outerMetres: values.outer / 1000 }
   const { answer, refusal } =
     values && radii
-      ? ask(() => ({
+      ? attempt(() => ({
           kilopascals: centrifugalKilopascals(alloy.gramsPerCm3, values.rpm, radii),
           inflow: inflowMetresPerSecond(values.rpm, radii),
         }))
@@ -56,13 +59,14 @@ export function ArmPanel({
   const arm = arms.find(({ name }) => name === typed.arm) ?? arms[0]
   const band =
     arm && turns
-      ? ask(() =>
+      ? attempt(() =>
           armSpeed(arm, turns).map((rpm) => centrifugalKilopascals(alloy.gramsPerCm3, rpm, radiiOf(arm))),
         ).answer
       : undefined
+  const [wanted] = forCase ? checksMeaning(forCase.job, 'armTurns') : []
   const gold = alloyCards.find(({ id }) => id === 'gold-type-3')!
   const equal = turns
-    ? ask(() => turnsForEqualPressure(turns, gold.gramsPerCm3, alloy.gramsPerCm3)).answer
+    ? attempt(() => turnsForEqualPressure(turns, gold.gramsPerCm3, alloy.gramsPerCm3)).answer
     : undefined
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
@@ -76,8 +80,12 @@ export function ArmPanel({
           </p>
         ) : (
           <p className="text-lg">
-            {refusal ??
-              'Speed not measured: only ratios can be told. Film the arm in slow motion, or hold a tachometer to it.'}
+            <Said
+              words={
+                refusal ??
+                'Speed not measured: only ratios can be told. Film the arm in slow motion, or hold a tachometer to it.'
+              }
+            />
           </p>
         )}
         {band && arm && (
@@ -98,11 +106,11 @@ export function ArmPanel({
             alloy.id !== gold.id &&
             ` What ${turns} turns give gold of ${gold.gramsPerCm3} g/cm³ takes ${equal.toFixed(1)} turns here, on a spring without preload.`}
         </p>
-        {forCase && turns !== undefined && (
+        {forCase && wanted && turns !== undefined && (
           <IntoRecord
             forCase={forCase}
-            stepId="cast"
-            figures={[{ kind: 'check', checkId: 'arm-turns', value: turns }]}
+            step={wanted.step}
+            figures={[{ step: wanted.step, checkId: wanted.check.id, value: turns }]}
             words={`${turns} turns`}
           />
         )}

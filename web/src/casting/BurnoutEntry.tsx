@@ -1,13 +1,14 @@
-import type { DataOfKind, JobState, MeasuredPoint, SheetOfKind } from '@yentrik/core'
+import { type MeasuredPoint, startedAt } from '@yentrik/core'
 import { Link } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
 import { dayAndTime, quantity } from '../format/format.ts'
-import { useNow } from '../live/live-store.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { useDraft } from '../parts/draft.ts'
 import { Told } from '../parts/Told.tsx'
 import type { Typed } from '../parts/typed-figures.ts'
-import { useKept } from '../parts/use-kept.ts'
+import { usePreferences } from '../preferences/preferences.ts'
 import { ReadByHand } from '../program/ReadByHand.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { burnoutFor, programOf, ringOf, shownDraft, withRing } from './burnout-draft.ts'
 import { burnoutOf } from './LiveBurnout.tsx'
 import { sprueStart } from './SpruePanel.tsx'
@@ -17,31 +18,22 @@ export function BurnoutEntry({
   sheet,
   job,
   caseId,
-  stepId,
+  step,
   last,
   refusal,
   open,
   onRecord,
-}: {
-  readonly sheet: SheetOfKind<'burnout'>
-  readonly job: JobState
-  readonly caseId: string
-  readonly stepId: string
-  readonly last: DataOfKind<'burnout'> | undefined
-  readonly refusal?: string
-  readonly open: boolean
-  readonly onRecord: (data: DataOfKind<'burnout'>) => Promise<boolean>
-}) {
+}: SheetEntryProps<'burnout'>) {
   const now = useNow()
   const units = usePreferences((preferences) => preferences.units)
-  const run = runOf(useMachineRuns(), caseId, job, stepId)
+  const run = runOf(useMachineRuns(), caseId, job, step.id)
   // The program and the ring are those of the Cast screen.
-  const [kept] = useKept(`cast ${caseId} ${job.jobId} burnout`, () => burnoutFor(sheet.binder))
-  const [sprue] = useKept<Typed>(`cast ${caseId} ${job.jobId} sprue`, () => sprueStart)
+  const [kept] = useDraft(`cast ${caseId} ${job.jobId} burnout`, () => burnoutFor(sheet.binder))
+  const [sprue] = useDraft<Typed>(`cast ${caseId} ${job.jobId} sprue`, () => sprueStart)
   const draft = shownDraft(withRing(kept, sprue))
   const ring = ringOf(draft)
   const { program, wrong } = programOf(draft)
-  const started = job.steps[stepId]?.startedAt
+  const started = startedAt(job.steps[step.id])
   const byHand = (reading: MeasuredPoint) => {
     if (!program || !ring) return
     void onRecord({
@@ -92,7 +84,7 @@ export function BurnoutEntry({
           </button>
         )}
       </div>
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
       <ReadByHand
         startMinutes={started ? String(Math.max(0, Math.round((now - Date.parse(started)) / 60_000))) : ''}
         from="from putting it in"

@@ -1,33 +1,37 @@
+import type { MachineRunShown } from '@yentrik/contract'
 import {
+  type BurnoutJudgement,
   type CoreReading,
   type CoreReady,
   checkProgram,
   overnight,
   type PowerCut,
   type RingSpeed,
+  type Saying,
   startFor,
   type TemperatureProgram,
   USUAL_TIME_CONSTANT_MINUTES,
 } from '@yentrik/core'
 import { useMemo, useState } from 'react'
-import type { ForCase } from '../case/IntoRecord.tsx'
 import { clockTime, dayAndTime, shortDate } from '../format/format.ts'
-import { api } from '../live/api.ts'
-import { useNow } from '../live/live-store.ts'
-import { useAsking } from '../live/use-asking.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
+import { type Attempt, attempt } from '../parts/attempt.ts'
 import { Chart } from '../parts/Chart.tsx'
 import { Pills } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { ask, readAll } from '../parts/typed-figures.ts'
+import { readAll } from '../parts/typed-figures.ts'
+import { Said } from '../preferences/words.tsx'
 import { MachineSelect, useMachineChoice } from '../program/MachineChoice.tsx'
 import { nextAt, type SegmentDraft, typedSegment } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
-import { type MachineRun, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import { loadsOf, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import type { ForCase } from '../record/IntoRecord.tsx'
 import { coreColour, furnaceColour, plannedOption } from './burnout-chart.ts'
 import { type BurnoutDraft, programOf, proposed, ringOf, shownDraft } from './burnout-draft.ts'
-import type { Judged } from './casting.worker.ts'
 import { LiveBurnout } from './LiveBurnout.tsx'
 import { useBurnout, useCut } from './use-burnout.ts'
 
@@ -52,7 +56,7 @@ export function BurnoutPanel({
   const change = (to: Partial<BurnoutDraft>) => {
     const next = { ...draft, ...to }
     // Binder, ring and pattern make a new proposal; what is changed in the lines themselves stays.
-    const { answer } = 'segments' in to || 'readyAt' in to ? {} : ask(() => proposed(next))
+    const { answer } = 'segments' in to || 'readyAt' in to ? {} : attempt(() => proposed(next))
     onDraft(answer ? { ...next, segments: answer } : next)
   }
   const shown = shownDraft(draft)
@@ -62,7 +66,7 @@ export function BurnoutPanel({
   // The same ring while its two measures are the same: the curve of a run is followed for it.
   const ring = useMemo(() => ringOf(draft), [diameter, height])
   const run = useRun(forCase)
-  const refusal = program && ask(() => checkProgram(program, draft.binder)).refusal
+  const refusal = program && attempt(() => checkProgram(program, draft.binder)).refusal
   const reading = readingOf(draft)
   const asked =
     program && ring && !refusal
@@ -78,13 +82,13 @@ export function BurnoutPanel({
   const judged = useCut(asked && cut ? { ...asked, cut } : undefined)
   const readyAt = nextAt(draft.readyAt, now)
   const reserve = readAll(draft.figures, ['reserve']).values?.reserve ?? 0
-  const ready = followed?.ok ? followed.ready : undefined
+  const ready = followed?.answer?.ready
   const putInAt =
     program && readyAt !== undefined && !refusal ? startFor(readyAt, program, reserve) : undefined
   const planned = (
     <>
       {refusal || wrong ? (
-        <Told tone="error">{refusal ?? wrong ?? ''}</Told>
+        <Told tone="error" words={refusal ?? wrong ?? ''} />
       ) : (
         putInAt !== undefined && (
           <p className="text-lg">
@@ -99,7 +103,7 @@ export function BurnoutPanel({
       {putInAt !== undefined && putInAt < now && (
         <Told tone="warning">{`That is past: put in now it is ready ${dayAndTime(now + ((readyAt ?? now) - putInAt), now)}.`}</Told>
       )}
-      {followed && !followed.ok && <Told tone="error">{followed.sentence}</Told>}
+      {followed?.refusal && <Told tone="error" words={followed.refusal} />}
       {ready && putInAt !== undefined && <CoreWords ready={ready} putInAt={putInAt} now={now} />}
       {judged && putInAt !== undefined && <CutWords judged={judged} putInAt={putInAt} now={now} />}
       {ready ? (
@@ -206,8 +210,8 @@ export function BurnoutPanel({
             faults={{}}
             onTyped={(figures) => onDraft({ ...shown, figures })}
           />
-          {followed?.ok && followed.factor !== undefined && (
-            <p>{`It conducts ${followed.factor.toFixed(2)} times as well as usual; the range follows.`}</p>
+          {followed?.answer?.factor !== undefined && (
+            <p>{`It conducts ${followed.answer.factor.toFixed(2)} times as well as usual; the range follows.`}</p>
           )}
         </details>
       </aside>
@@ -216,7 +220,7 @@ export function BurnoutPanel({
 }
 
 /** The run that holds this case; without a case the last one that nobody has taken out. */
-function useRun(forCase: ForCase | undefined): MachineRun | undefined {
+function useRun(forCase: ForCase | undefined): MachineRunShown | undefined {
   const runs = useMachineRuns()
   if (forCase) return runOf(runs, forCase.caseId, forCase.job, 'burnout')
   return runs.find(
@@ -241,9 +245,18 @@ function cutOf({ figures }: BurnoutDraft): PowerCut | undefined {
 }
 
 /** What to do with a ring whose furnace stood without power. */
-function CutWords({ judged, putInAt, now }: { judged: Judged; putInAt: number; now: number }) {
-  if (!judged.ok) return <Told tone="error">{judged.sentence}</Told>
-  const { verdict, say, castFromMinutes } = judged.judgement
+function CutWords({
+  judged,
+  putInAt,
+  now,
+}: {
+  judged: Attempt<BurnoutJudgement>
+  putInAt: number
+  now: number
+}) {
+  if (judged.refusal) return <Told tone="error" words={judged.refusal} />
+  if (!judged.answer) return null
+  const { verdict, say, castFromMinutes } = judged.answer
   return (
     <section aria-label="After the power cut">
       <p className={`text-3xl leading-tight font-bold ${verdict === 'discard' ? 'text-error' : ''}`}>
@@ -251,7 +264,9 @@ function CutWords({ judged, putInAt, now }: { judged: Judged; putInAt: number; n
           ? 'Discard the ring'
           : `Cast from ${dayAndTime(putInAt + castFromMinutes * 60_000, now)}`}
       </p>
-      <p>{say}</p>
+      <p>
+        <Said words={say} />
+      </p>
     </section>
   )
 }
@@ -315,13 +330,13 @@ function Overnight({
 }) {
   const now = useNow()
   const [text, setText] = useState('17:00')
-  const [refusal, setRefusal] = useState<string>()
+  const [refusal, setRefusal] = useState<Saying>()
   const stretch = () => {
     const putIn = nextAt(text, now)
     if (putIn === undefined) return setRefusal('Write the hour as 17:00.')
     if (!program || readyAt === undefined) return
     const until = readyAt > putIn ? readyAt : readyAt + 24 * 60 * 60_000
-    const asked = ask(() => overnight(program, (until - putIn) / 60_000 - reserve))
+    const asked = attempt(() => overnight(program, (until - putIn) / 60_000 - reserve))
     setRefusal(asked.refusal)
     if (asked.answer) onStretch(asked.answer.segments.map(typedSegment))
   }
@@ -336,7 +351,7 @@ function Overnight({
           Stretch the first hold
         </button>
       </div>
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
     </details>
   )
 }
@@ -345,20 +360,17 @@ function Overnight({
 function StartFurnace({ program, forCase }: { program: TemperatureProgram; forCase?: ForCase }) {
   const choice = useMachineChoice('furnace')
   const { machine } = choice
-  const { told, asking } = useAsking()
-  const loads =
-    forCase?.job.steps.burnout?.status === 'running'
-      ? [{ caseId: forCase.caseId, jobId: forCase.job.jobId, stepId: 'burnout' }]
-      : []
+  const { refusal, run } = useRequest()
+  const loads = forCase ? loadsOf(forCase, 'furnace') : []
   const start = () =>
-    asking(() => api('/machine-runs', { body: { kind: 'furnace', machine, program, loads } }))
+    run(() => request('POST /machine-runs', { body: { kind: 'furnace', machine, program, loads } }))
   return (
     <div className="flex flex-wrap items-end gap-3">
       <MachineSelect label="Furnace" choice={choice} />
       <button type="button" className="act-main" onClick={() => void start()}>
         Start {machine} now
       </button>
-      {told && <Told tone="error">{told}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
     </div>
   )
 }

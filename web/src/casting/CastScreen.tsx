@@ -1,12 +1,12 @@
 import { type Binder, type CastingRecord, castingRecord } from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { useCaseHand } from '../case/case-hand.ts'
-import type { ForCase } from '../case/IntoRecord.tsx'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
 import type { Typed } from '../parts/typed-figures.ts'
-import { useKept } from '../parts/use-kept.ts'
+import type { ForCase } from '../record/IntoRecord.tsx'
+import { useOpenCase } from '../record/open-case.ts'
 import { ArmPanel, armStart } from './ArmPanel.tsx'
 import { BurnoutPanel } from './BurnoutPanel.tsx'
 import { type BurnoutDraft, burnoutFor, withRing } from './burnout-draft.ts'
@@ -39,18 +39,18 @@ export function CastScreen() {
 
 function CastForCase({ caseId, view }: { caseId: string; view: View }) {
   const [query] = useSearchParams()
-  const hand = useCaseHand(caseId)
-  if (!hand.state) return hand.error ? <Told tone="error">{hand.error.message}</Told> : <Waiting />
-  const job = hand.state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? hand.state.jobs[0]!
+  const openCase = useOpenCase(caseId)
+  if (!openCase.state) return openCase.error ? <Told tone="error" words={openCase.error.said} /> : <Waiting />
+  const job = openCase.state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? openCase.state.jobs[0]!
   return (
     <CastTool
       kept={`cast ${caseId} ${job.jobId}`}
       view={view}
       record={castingRecord(job)}
-      forCase={{ hand, caseId, job }}
+      forCase={{ openCase, caseId, job }}
       title={
         <Link to={`/case/${caseId}`} className="link">
-          {hand.state.docket}
+          {openCase.state.docket}
         </Link>
       }
     />
@@ -77,21 +77,21 @@ function CastTool({
   const usualAlloy = record.binder === 'phosphate' ? 'nickel-chromium' : 'gold-type-3'
   const { alloys, investments } = useCastingCards()
   const [view, setView] = useState<View>(startView)
-  const [alloyId, setAlloyId] = useKept<string>(`${kept} alloy`, () => '')
+  const [alloyId, setAlloyId] = useDraft<string>(`${kept} alloy`, () => '')
   // What nobody has chosen is the lab's own product of the usual class, where it has one.
   const alloy =
     alloys.find(({ id }) => id === alloyId) ??
     alloys.find(({ product, materialId }) => product && materialId === usualAlloy) ??
     alloys.find(({ id }) => id === usualAlloy)!
-  const [binder, setBinder] = useKept<Binder>(`${kept} binder`, () => record.binder ?? 'phosphate')
-  const [sprue, setSprue] = useKept<Typed>(`${kept} sprue`, () => ({
+  const [binder, setBinder] = useDraft<Binder>(`${kept} binder`, () => record.binder ?? 'phosphate')
+  const [sprue, setSprue] = useDraft<Typed>(`${kept} sprue`, () => ({
     ...sprueStart,
     ...noted('gauge', record.sprueGauge),
   }))
-  const [metal, setMetal] = useKept<Typed>(`${kept} metal`, () => metalStart)
-  const [expansion, setExpansion] = useKept<Typed>(`${kept} expansion`, () => expansionStart)
-  const [burnout, setBurnout] = useKept<BurnoutDraft>(`${kept} burnout`, () => burnoutFor(record.binder))
-  const [arm, setArm] = useKept<Typed>(`${kept} arm`, () => ({
+  const [metal, setMetal] = useDraft<Typed>(`${kept} metal`, () => metalStart)
+  const [expansion, setExpansion] = useDraft<Typed>(`${kept} expansion`, () => expansionStart)
+  const [burnout, setBurnout] = useDraft<BurnoutDraft>(`${kept} burnout`, () => burnoutFor(record.binder))
+  const [arm, setArm] = useDraft<Typed>(`${kept} arm`, () => ({
     ...armStart,
     ...noted('turns', record.turns),
   }))

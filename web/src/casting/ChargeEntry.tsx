@@ -1,27 +1,13 @@
-import {
-  type AlloyPiece,
-  alloyCards,
-  type DataOfKind,
-  type JobState,
-  meltedOnce,
-  newMetal,
-} from '@yentrik/core'
+import { type AlloyPiece, alloyCards, meltedOnce, newMetal } from '@yentrik/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { SelectField } from '../parts/Choices.tsx'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { useDraft } from '../parts/draft.ts'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
-import { useKept } from '../parts/use-kept.ts'
-import { lotWords, useShelf } from '../shelf/use-shelf.ts'
-
-interface EntryProps<D> {
-  readonly job: JobState
-  readonly last: D | undefined
-  readonly draftKey: string
-  readonly refusal?: string
-  readonly open: boolean
-  readonly onRecord: (data: D) => Promise<boolean>
-}
+import type { SheetEntryProps } from '../record/sheet-entry.ts'
+import { lotWords, useShelf } from '../record/shelf.ts'
 
 /** What is melted: from the shelf by the Cast screen, or typed here. */
 export function ChargeEntry({
@@ -32,10 +18,10 @@ export function ChargeEntry({
   refusal,
   open,
   onRecord,
-}: EntryProps<DataOfKind<'charge'>> & { readonly caseId: string }) {
+}: SheetEntryProps<'charge'>) {
   const shelf = useShelf()
   const gypsum = job.route.choices.investment === 'gypsum'
-  const [typed, keep, forget] = useKept(draftKey, () => ({
+  const [typed, keep, forget] = useDraft(draftKey, () => ({
     alloyId: last?.alloyId ?? (gypsum ? 'gold-type-3' : 'nickel-chromium'),
     grams: '',
     returned: '0',
@@ -78,7 +64,7 @@ export function ChargeEntry({
       >
         {last ? 'Look at the pieces again' : 'Take pieces from the shelf'}
       </Link>
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
       <details>
         <summary className="min-h-11 cursor-pointer font-semibold">Typed by hand</summary>
         <form
@@ -125,8 +111,8 @@ export function ChargeEntry({
 }
 
 /** What is left of the charge: back to the shelf, or scrapped. */
-export function ButtonEntry({ last, draftKey, refusal, open, onRecord }: EntryProps<DataOfKind<'button'>>) {
-  const [text, keep, forget] = useKept(draftKey, () => (last ? String(last.grams) : ''))
+export function ButtonEntry({ last, draftKey, refusal, open, onRecord }: SheetEntryProps<'button'>) {
+  const [text, keep, forget] = useDraft(draftKey, () => (last ? String(last.grams) : ''))
   const [tried, setTried] = useState(false)
   const { value, fault } = readNumber(text, 'g')
   return (

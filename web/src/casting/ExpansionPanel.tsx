@@ -2,6 +2,7 @@ import {
   type AlloyCard,
   availableExpansion,
   type ConcentrationAnswer,
+  checksMeaning,
   concentrationFor,
   type DieAndSpacer,
   type ExpansionBudget,
@@ -13,13 +14,15 @@ import {
   WAX_CONTRACTION_PER_CELSIUS,
 } from '@yentrik/core'
 import { useMemo } from 'react'
-import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
+import { attempt } from '../parts/attempt.ts'
 import { Chart } from '../parts/Chart.tsx'
 import { SelectField } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { Told } from '../parts/Told.tsx'
-import { ask, readAll, type Typed } from '../parts/typed-figures.ts'
+import { readAll, type Typed } from '../parts/typed-figures.ts'
+import { Said } from '../preferences/words.tsx'
+import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 import { gapOption, mouldOption } from './expansion-charts.ts'
 import { columns, ROWS, readTable, typedTable } from './investment-table.ts'
 
@@ -69,7 +72,7 @@ export function ExpansionPanel({
   const mould = readAll(typed, ['mould']).values?.mould
   const { answer: thermalShare = 1, refusal: outside } =
     mould !== undefined && figures?.thermalCurve
-      ? ask(() => thermalShareAt(figures.thermalCurve!, mould, figures.peakCelsius))
+      ? attempt(() => thermalShareAt(figures.thermalCurve!, mould, figures.peakCelsius))
       : {}
   const budget: ExpansionBudget | undefined = values && {
     shrinkageFraction: values.shrinkage / 100,
@@ -81,7 +84,7 @@ export function ExpansionPanel({
   }
   const die = values && { dieMillimetres: values.die, spacerMillimetres: values.spacer / 1000 }
   const { answer, refusal } =
-    budget && die && table.length > 0 ? ask(() => concentrationFor(budget, die, values.gap / 1000)) : {}
+    budget && die && table.length > 0 ? attempt(() => concentrationFor(budget, die, values.gap / 1000)) : {}
   const curve = useMemo(() => {
     if (!budget || !die || !answer) return []
     const [from, to] = [table[0]!.specialLiquidPercent, table.at(-1)!.specialLiquidPercent]
@@ -90,6 +93,7 @@ export function ExpansionPanel({
       1000 * fitAt(budget, die, percent).gapMillimetres,
     ])
   }, [budget, die, answer, table])
+  const [wanted] = forCase ? checksMeaning(forCase.job, 'specialLiquid') : []
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
       <section className="card-flat grid content-start gap-3 p-4" aria-label="Fit">
@@ -111,23 +115,27 @@ export function ExpansionPanel({
             {die && figures?.settingPercentPerRatioStep !== undefined && (
               <p>{ratioWords(budget, die, usedPercent(answer), figures.settingPercentPerRatioStep)}</p>
             )}
-            {forCase && answer.reachable && (
+            {forCase && wanted && answer.reachable && (
               <IntoRecord
                 forCase={forCase}
-                stepId="invest"
-                figures={[{ kind: 'check', checkId: 'special-liquid', value: answer.roundedPercent }]}
+                step={wanted.step}
+                figures={[{ step: wanted.step, checkId: wanted.check.id, value: answer.roundedPercent }]}
                 words={`${answer.roundedPercent} % special liquid`}
               />
             )}
           </>
         ) : (
           <p className="text-lg">
-            {refusal ??
-              wrong ??
-              "Copy the rows of the investment's own table: special liquid, setting and thermal expansion."}
+            <Said
+              words={
+                refusal ??
+                wrong ??
+                "Copy the rows of the investment's own table: special liquid, setting and thermal expansion."
+              }
+            />
           </p>
         )}
-        {outside && <Told tone="warning">{outside}</Told>}
+        {outside && <Told tone="warning" words={outside} />}
         {mould !== undefined && !figures?.thermalCurve && (
           <Told tone="warning">
             Without the curve of the product a mould is taken at its peak: choose a product that has one.

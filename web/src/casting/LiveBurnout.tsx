@@ -1,3 +1,4 @@
+import type { Body, MachineRunShown } from '@yentrik/contract'
 import {
   type Binder,
   type BurnoutRun,
@@ -5,24 +6,28 @@ import {
   keptReadings,
   programMinutes,
   programStretches,
+  qty,
   type RingSize,
+  type Saying,
+  saying,
+  sheetsWanted,
 } from '@yentrik/core'
 import { useMemo, useState } from 'react'
-import { usePreferences } from '../app/preferences.ts'
-import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
 import { clockTime, dayAndTime, quantity } from '../format/format.ts'
-import { api } from '../live/api.ts'
-import { useNow } from '../live/live-store.ts'
-import { useAsking } from '../live/use-asking.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { Chart } from '../parts/Chart.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { Key } from '../parts/Key.tsx'
-import { readNumber } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 import type { Typed } from '../parts/typed-figures.ts'
+import { usePreferences } from '../preferences/preferences.ts'
+import { Said, useWords } from '../preferences/words.tsx'
 import { RealMachine } from '../program/RealMachine.tsx'
 import { StandInTroubles } from '../program/StandInTroubles.tsx'
-import type { MachineRun } from '../program/use-machine-runs.ts'
+import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 import { coreColour, furnaceColour, measuredOption } from './burnout-chart.ts'
 import { useJudged } from './use-burnout.ts'
 
@@ -35,7 +40,7 @@ const verdictWords: Readonly<Record<BurnoutVerdict, string>> = {
 
 /** A run as a sheet records it. */
 export function burnoutOf(
-  run: MachineRun,
+  run: MachineRunShown,
   binder: Binder,
   ring: RingSize,
   showsTooMuchCelsius: number,
@@ -58,19 +63,21 @@ export function LiveBurnout({
   ring,
   forCase,
 }: {
-  readonly run: MachineRun
+  readonly run: MachineRunShown
   readonly binder: Binder
   readonly ring: RingSize
   readonly forCase?: ForCase
 }) {
   const now = useNow()
+  const say = useWords()
   const units = usePreferences((preferences) => preferences.units)
   const [typed, setTyped] = useState<Typed>({ tooMuch: '0' })
   const { value: tooMuch = 0 } = readNumber(typed.tooMuch ?? '', '')
-  const { told, tell, asking } = useAsking()
+  const [second, setSecond] = useState<Saying>()
+  const { refusal, run: doing } = useRequest()
   const burnout = useMemo(() => burnoutOf(run, binder, ring, tooMuch), [run, binder, ring, tooMuch])
   const judged = useJudged(run.measured.length > 1 ? burnout : undefined)
-  const judgement = judged?.ok ? judged.judgement : undefined
+  const judgement = judged?.answer
   const start = Date.parse(run.startedAt)
   const last = run.measured.at(-1)
   const lastMinutes = last?.minutes ?? 0
@@ -90,17 +97,20 @@ export function LiveBurnout({
       until: at(Math.max(programMinutes(run.program), lastMinutes) + 20),
     })
   }, [run, judgement, start, lastMinutes])
-  const does = (path: string, body: object = {}) =>
-    asking(() => api(`/machine-runs/${run.runId}/${path}`, { body }))
+  const path = { runId: run.runId }
+  const stop = () => doing(() => request('POST /machine-runs/:runId/stop', { path }))
+  const trouble = (body: Body<'POST /machine-runs/:runId/troubles'>) =>
+    doing(() => request('POST /machine-runs/:runId/troubles', { path, body }))
   const hold = async () => {
-    const read = await asking(() =>
-      api<{ celsius: number; shownCelsius: number }>(`/machine-runs/${run.runId}/second-thermometer`),
-    )
+    const read = await doing(() => request('GET /machine-runs/:runId/second-thermometer', { path }))
     if (!read) return
     const { celsius, shownCelsius } = read
     setTyped({ tooMuch: String(shownCelsius - celsius) })
-    tell(`The second thermometer reads ${celsius} °C, the furnace shows ${shownCelsius} °C.`)
+    setSecond(
+      saying`The second thermometer reads ${qty.celsius(celsius)}, the furnace shows ${qty.celsius(shownCelsius)}.`,
+    )
   }
+  const [wanted] = forCase ? sheetsWanted(forCase.job, 'burnout') : []
   const discard = judgement?.verdict === 'discard'
   return (
     <>
@@ -118,7 +128,7 @@ export function LiveBurnout({
         </p>
       </div>
       <RealMachine run={run} />
-      {judged && !judged.ok && <Told tone="error">{judged.sentence}</Told>}
+      {judged?.refusal && <Told tone="error" words={judged.refusal} />}
       {judgement && (run.ended || discard || judgement.coreFellToCelsius !== undefined) && (
         <section aria-label="What the curve says">
           <p className={`text-3xl leading-tight font-bold ${discard ? 'text-error' : ''}`}>
@@ -126,10 +136,12 @@ export function LiveBurnout({
             {judgement.castFromMinutes !== undefined &&
               `, cast from ${dayAndTime(start + judgement.castFromMinutes * MINUTE, now)}`}
           </p>
-          <p>{judgement.say}</p>
+          <p>
+            <Said words={judgement.say} />
+          </p>
         </section>
       )}
-      {judgement?.alsoSeen.map((words) => (
+      {judgement?.alsoSeen.map(say).map((words) => (
         <Told key={words} tone="warning">
           {words}
         </Told>
@@ -140,29 +152,25 @@ export function LiveBurnout({
         <span>- - set</span>
       </p>
       <Chart className="h-64" says="Furnace as set and as measured, with the core" option={option} />
-      {forCase && last && (
+      {forCase && wanted && last && (
         <IntoRecord
           forCase={forCase}
-          stepId="burnout"
+          step={wanted.step}
           figures={[
             {
-              kind: 'sheet',
-              command: {
-                type: 'recordSheet',
-                jobId: forCase.job.jobId,
-                stepId: 'burnout',
-                sheetId: `burnout-${binder}`,
-                sheet: { kind: 'burnout', machine: run.machine, run: burnout },
-              },
+              step: wanted.step,
+              sheetId: wanted.sheet.id,
+              sheet: { kind: 'burnout', machine: run.machine, run: burnout },
             },
           ]}
           quiet={!run.ended && !discard}
           words={`the curve up to ${clockTime(start + lastMinutes * MINUTE)}`}
         />
       )}
-      {told && <Told tone="warning">{told}</Told>}
+      {second && <Told tone="warning" words={second} />}
+      {refusal && <Told tone="error" words={refusal} />}
       {!run.stoppedAt && (
-        <button type="button" className="small-act justify-self-start" onClick={() => void does('stop')}>
+        <button type="button" className="small-act justify-self-start" onClick={() => void stop()}>
           Take the rings out
         </button>
       )}
@@ -185,7 +193,7 @@ export function LiveBurnout({
         </div>
       </details>
       {run.standIn && !run.stoppedAt && (
-        <StandInTroubles troubles={troubles} onTrouble={(body) => void does('troubles', body)} />
+        <StandInTroubles troubles={troubles} onTrouble={(body) => void trouble(body)} />
       )}
     </>
   )

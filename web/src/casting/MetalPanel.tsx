@@ -5,23 +5,27 @@ import {
   chargeOf,
   choosePieces,
   isNew,
+  lastSheetOf,
   meanMelts,
   newMetal,
   nextCharge,
   POLYMER_GRAMS_PER_CM3,
   parseTypedNumber,
+  sheetsWanted,
   USUAL_BUTTON_GRAMS,
   USUAL_WAX_GRAMS_PER_CM3,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { type ForCase, IntoRecord, stepNamed } from '../case/IntoRecord.tsx'
 import { grams } from '../format/format.ts'
-import { useFetched } from '../live/live-store.ts'
+import { useAnswer } from '../live/queries.ts'
+import { attempt } from '../parts/attempt.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { ask, readAll, type Typed } from '../parts/typed-figures.ts'
-import { useShelf } from '../shelf/use-shelf.ts'
+import { readAll, type Typed } from '../parts/typed-figures.ts'
+import { Said } from '../preferences/words.tsx'
+import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
+import { useShelf } from '../record/shelf.ts'
 import { type AlloyChoice, inText } from './casting-cards.ts'
 import { Pieces } from './Pieces.tsx'
 import { WeighIn } from './WeighIn.tsx'
@@ -48,13 +52,6 @@ export const metalStart: Typed = {
   share: '0',
 }
 
-/** A piece as the server keeps it. */
-export interface ShelfPiece extends Omit<AlloyPiece, 'id'> {
-  readonly pieceId: string
-  readonly materialId: string
-  readonly productId: string | null
-}
-
 /** How much alloy, from which pieces, and how often it has been melted. */
 export function MetalPanel({
   alloy,
@@ -67,14 +64,14 @@ export function MetalPanel({
   readonly onTyped: (typed: Typed) => void
   readonly forCase?: ForCase
 }) {
-  const { data: shelf = [] } = useFetched<readonly ShelfPiece[]>('/alloy-pieces')
+  const { data: shelf = [] } = useAnswer('GET /alloy-pieces')
   const { lotNumber } = useShelf()
   const [chosen, setChosen] = useState<readonly string[]>()
   const entered = { ...typed, density: typed.density ?? String(alloy.gramsPerCm3) }
   const { values, faults } = readAll(entered, keys)
   const resin = readAll(typed, ['resin']).values?.resin ?? 0
   const { answer: need, refusal } = values
-    ? ask(() => alloyGrams(partsOf(values.pattern, resin, values.wax), values.density, values.button))
+    ? attempt(() => alloyGrams(partsOf(values.pattern, resin, values.wax), values.density, values.button))
     : {}
   const own = shelf
     // Two products are two alloys, and never go into one crucible.
@@ -91,13 +88,14 @@ export function MetalPanel({
       }),
     )
   // What this case has taken already can still be laid back, and is shown as taken.
-  const recorded = forCase && recordedPieces(forCase)
+  const recorded = forCase && lastSheetOf(forCase.job, 'charge')?.pieces
   const { stock: typedPieces, wrong } = readPieces(typed.pieces ?? '')
   const mine = (recorded ?? []).filter(({ id }) => !own.some((piece) => piece.id === id))
-  const mostRemelt = forCase && mostRemeltOf(forCase)
+  const [wanted] = forCase ? sheetsWanted(forCase.job, 'charge') : []
+  const mostRemelt = wanted?.sheet.mostRemeltPercent
   // What the rule of the job keeps out is not proposed.
   const stock = [...mine, ...own, ...typedPieces].filter((piece) => mostRemelt !== 0 || isNew(piece.history))
-  const proposed = need !== undefined && stock.length > 0 ? ask(() => choosePieces(need, stock)) : {}
+  const proposed = need !== undefined && stock.length > 0 ? attempt(() => choosePieces(need, stock)) : {}
   const all = [...mine, ...own, ...typedPieces.filter(({ id }) => !mine.some((piece) => piece.id === id))]
   const proposal = proposed.answer?.choice?.pieces.map(({ id }) => id)
   const ids = chosen ?? recorded?.map(({ id }) => id) ?? proposal ?? []
@@ -122,7 +120,9 @@ export function MetalPanel({
             </p>
           </>
         ) : (
-          <p className="text-lg">{refusal ?? 'Weigh the patterns with their sprues.'}</p>
+          <p className="text-lg">
+            <Said words={refusal ?? 'Weigh the patterns with their sprues.'} />
+          </p>
         )}
         {all.length > 0 && <Pieces pieces={all} taken={ids} lotNumber={lotNumber} onToggle={toggle} />}
         {charge && <ChargeWords charge={charge} need={need} mostRemelt={mostRemelt} lotNumber={lotNumber} />}
@@ -131,31 +131,26 @@ export function MetalPanel({
             Least left over
           </button>
         )}
-        {proposed.refusal && <Told tone="error">{proposed.refusal}</Told>}
+        {proposed.refusal && <Told tone="error" words={proposed.refusal} />}
         {!chosen && !recorded && proposed.answer?.shortGrams !== undefined && (
           <Told tone="warning">{`${proposed.answer.shortGrams.toFixed(2)} g are missing.`}</Told>
         )}
-        {forCase && (
+        {forCase && wanted && (
           <IntoRecord
             forCase={forCase}
-            stepId="cast"
+            step={wanted.step}
             figures={
               charge
                 ? [
                     {
-                      kind: 'sheet',
-                      command: {
-                        type: 'recordSheet',
-                        jobId: forCase.job.jobId,
-                        stepId: 'cast',
-                        sheetId: 'charge',
-                        sheet: {
-                          kind: 'charge',
-                          alloyId: alloy.materialId,
-                          ...(alloy.product ? { product: alloy.product } : {}),
-                          pieces: taken,
-                          ...(need === undefined ? {} : { needGrams: Number(need.toFixed(2)) }),
-                        },
+                      step: wanted.step,
+                      sheetId: wanted.sheet.id,
+                      sheet: {
+                        kind: 'charge',
+                        alloyId: alloy.materialId,
+                        ...(alloy.product ? { product: alloy.product } : {}),
+                        pieces: taken,
+                        ...(need === undefined ? {} : { needGrams: Number(need.toFixed(2)) }),
                       },
                     },
                   ]
@@ -196,18 +191,6 @@ function partsOf(pattern: number, resin: number, wax: number) {
     { grams: pattern - resin, gramsPerCm3: wax },
     { grams: resin, gramsPerCm3: POLYMER_GRAMS_PER_CM3 },
   ]
-}
-
-/** The pieces of the charge that stands on record for the attempt in hand. */
-function recordedPieces({ job }: ForCase): readonly AlloyPiece[] | undefined {
-  const sheet = job.steps.cast?.sheets.findLast(({ sheetId }) => sheetId === 'charge')?.sheet
-  return sheet?.kind === 'charge' ? sheet.pieces : undefined
-}
-
-/** What the job of a case lets in from returns, percent; undefined where it does not say. */
-function mostRemeltOf(forCase: ForCase): number | undefined {
-  const sheet = stepNamed(forCase, 'cast')?.sheets?.find(({ kind }) => kind === 'charge')
-  return sheet?.kind === 'charge' ? sheet.mostRemeltPercent : undefined
 }
 
 function ChargeWords({
@@ -261,7 +244,7 @@ function Remelt({
 }) {
   const { values, faults } = readAll(typed, ['share'])
   const { answer, refusal } = values
-    ? ask(() => {
+    ? attempt(() => {
         let history = newMetal
         for (let charge = 0; charge < CHARGES; charge++) history = nextCharge(history, values.share / 100)
         return history
@@ -279,7 +262,7 @@ function Remelt({
           onTyped={onTyped}
         />
       </div>
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
       {answer && (
         <p>
           After {CHARGES} charges:{' '}

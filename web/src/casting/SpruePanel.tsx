@@ -2,6 +2,7 @@ import {
   arrangementIn,
   type Binder,
   checkArrangement,
+  checksMeaning,
   FEED_RATIO,
   feedCheck,
   gaugeAtLeast,
@@ -15,14 +16,16 @@ import {
   ringPowderGrams,
   usualRings,
 } from '@yentrik/core'
-import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
-import { useEquipment } from '../equipment/use-equipment.ts'
+import { RingDrawing } from '../drawings/RingDrawing.tsx'
 import { grams, millilitres } from '../format/format.ts'
+import { attempt } from '../parts/attempt.ts'
 import { Pills, SelectField } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { Told } from '../parts/Told.tsx'
-import { ask, readAll, type Typed } from '../parts/typed-figures.ts'
-import { RingDrawing } from './RingDrawing.tsx'
+import { readAll, type Typed } from '../parts/typed-figures.ts'
+import { Said } from '../preferences/words.tsx'
+import { useEquipment } from '../record/equipment.ts'
+import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 
 const specs = [
   { key: 'gauge', label: 'Sprue', unit: 'gauge', hint: '10-14 usual' },
@@ -82,7 +85,7 @@ export function SpruePanel({
     }
   const { answer, refusal } =
     values && at && wish
-      ? ask(() => {
+      ? attempt(() => {
           const wire = gaugeMillimetres(values.gauge)
           return {
             wire,
@@ -92,8 +95,10 @@ export function SpruePanel({
           }
         })
       : {}
-  const thicker = answer && ask(() => gaugeAtLeast(answer.feed.sprueMillimetres))
+  const thicker = answer && attempt(() => gaugeAtLeast(answer.feed.sprueMillimetres))
   const wrong = answer?.lines.filter(({ pass }) => !pass) ?? []
+  const [gauge] = forCase ? checksMeaning(forCase.job, 'sprueGauge') : []
+  const clearances = forCase ? checksMeaning(forCase.job, 'endClearance') : []
   const take = (ring: RingCard) => {
     if (wish) onTyped({ ...typed, ...ringTexts(arrangementIn(ring, wish)) })
   }
@@ -113,7 +118,7 @@ export function SpruePanel({
                 <ul className="grid gap-2">
                   {wrong.map((line) => (
                     <li key={line.id} className="text-error text-2xl leading-tight font-bold">
-                      {line.say}
+                      <Said words={line.say} />
                     </li>
                   ))}
                 </ul>
@@ -162,17 +167,17 @@ export function SpruePanel({
                 )}
               </div>
               <Powder at={at} />
-              {forCase && (
+              {forCase && gauge && (
                 <IntoRecord
                   forCase={forCase}
-                  stepId="sprue"
+                  step={gauge.step}
                   figures={[
-                    { kind: 'check', checkId: 'sprue-gauge', value: values.gauge },
-                    {
-                      kind: 'check',
-                      checkId: `end-clearance-${binder}`,
+                    { step: gauge.step, checkId: gauge.check.id, value: values.gauge },
+                    ...clearances.map(({ step, check }) => ({
+                      step,
+                      checkId: check.id,
                       value: Number((answer.lines[0]?.foundMillimetres ?? 0).toFixed(1)),
-                    },
+                    })),
                   ]}
                   words={`gauge ${values.gauge}, ${answer.lines[0]?.foundMillimetres.toFixed(1)} mm to the end`}
                 />
@@ -185,7 +190,7 @@ export function SpruePanel({
             </div>
           </>
         ) : (
-          <Told tone="error">{refusal ?? 'Enter every measure to see how it stands.'}</Told>
+          <Told tone="error" words={refusal ?? 'Enter every measure to see how it stands.'} />
         )}
       </section>
       <aside className="card-flat grid content-start gap-2 p-4" aria-label="Figures">
@@ -238,7 +243,7 @@ function Powder({ at }: { at: RingArrangement }) {
   const { usualMillilitresPerGram } = card.measure
   const { gramsPerCm3 } = card.density
   const cone = (Math.PI * (0.7 * at.ringRadiusMillimetres) ** 2 * at.formerMillimetres) / 3000
-  const { answer } = ask(() =>
+  const { answer } = attempt(() =>
     ringPowderGrams({
       radiusMillimetres: at.ringRadiusMillimetres,
       heightMillimetres: at.ringHeightMillimetres,

@@ -1,10 +1,10 @@
-import { parseTypedNumber } from '@yentrik/core'
+import { parseTypedNumber, type Saying } from '@yentrik/core'
 import { useState } from 'react'
-import { api, sentenceOf } from '../live/api.ts'
+import { request, sentenceOf } from '../live/request.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { lotWords, useShelf } from '../shelf/use-shelf.ts'
+import { lotWords, useShelf } from '../record/shelf.ts'
 import { type AlloyChoice, inText } from './casting-cards.ts'
 
 /** Pieces of a lot onto the shelf, each weighed by itself. */
@@ -14,7 +14,7 @@ export function WeighIn({ alloy }: { readonly alloy: AlloyChoice }) {
   const [lotId, setLotId] = useState('')
   const [text, setText] = useState('')
   const [melted, setMelted] = useState<'0' | '1' | '2'>('0')
-  const [told, setTold] = useState<{ readonly good: boolean; readonly words: string }>()
+  const [told, setTold] = useState<{ readonly good: boolean; readonly words: Saying }>()
   const chosen = lots.some((lot) => lot.lotId === lotId) ? lotId : (lots[0]?.lotId ?? '')
   const weighIn = async () => {
     const words = text.split(/[,;\s]+/).filter((word) => word !== '')
@@ -23,7 +23,7 @@ export function WeighIn({ alloy }: { readonly alloy: AlloyChoice }) {
     if (grams.length === 0 || grams.length !== words.length)
       return setTold({ good: false, words: 'Write grams with a point, pieces with a comma between them.' })
     try {
-      await api('/alloy-pieces', { body: { lotId: chosen, grams, meltedBefore: Number(melted) } })
+      await request('POST /alloy-pieces', { body: { lotId: chosen, grams, meltedBefore: Number(melted) } })
       setText('')
       setTold({
         good: true,
@@ -73,7 +73,7 @@ export function WeighIn({ alloy }: { readonly alloy: AlloyChoice }) {
           <button type="submit" className="act self-center justify-self-start">
             Onto the shelf
           </button>
-          {told?.good && <Told tone="good">{told.words}</Told>}
+          {told?.good && <Told tone="good" words={told.words} />}
         </form>
       )}
     </details>

@@ -5,8 +5,9 @@ import {
   type TemperatureProgram,
   usualPeaks,
 } from '@yentrik/core'
-import { readNumber } from '../parts/NumberField.tsx'
-import { ask, readAll, type Typed } from '../parts/typed-figures.ts'
+import { attempt } from '../parts/attempt.ts'
+import { readNumber } from '../parts/read-number.ts'
+import { readAll, type Typed } from '../parts/typed-figures.ts'
 import { readSegments, type SegmentDraft, typedSegment } from '../program/program-draft.ts'
 
 export interface BurnoutDraft {
@@ -63,7 +64,7 @@ export function proposed(draft: BurnoutDraft): readonly SegmentDraft[] {
 /** The draft as it is shown: with the proposal, as long as nobody has changed its lines. */
 export function shownDraft(draft: BurnoutDraft): BurnoutDraft {
   if (draft.segments.length > 0) return draft
-  return { ...draft, segments: ask(() => proposed(draft)).answer ?? [] }
+  return { ...draft, segments: attempt(() => proposed(draft)).answer ?? [] }
 }
 
 /** The ring as typed; undefined while a measure is missing or wrong. */

@@ -1,5 +1,5 @@
 import { type AlloyCard, alloyOf, type MaterialCard, materials } from '@yentrik/core'
-import { useShelf } from '../shelf/use-shelf.ts'
+import { useShelf } from '../record/shelf.ts'
 
 /** An alloy to choose: a class, or a product of the lab with its class. */
 export interface AlloyChoice extends AlloyCard {

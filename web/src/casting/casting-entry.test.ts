@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { programMinutes } from '@yentrik/core'
-import { ask, readAll } from '../parts/typed-figures.ts'
+import { attempt } from '../parts/attempt.ts'
+import { readAll } from '../parts/typed-figures.ts'
 import { nextAt } from '../program/program-draft.ts'
 import { burnoutStart, programOf, proposed } from './burnout-draft.ts'
 
@@ -45,9 +46,9 @@ describe('figures as they are typed', () => {
     expect(Object.keys(faults)).toEqual(['a', 'b'])
   })
   it('only a refusal of the core becomes words; any other error is our fault', () => {
-    expect(ask(() => 3)).toEqual({ answer: 3 })
+    expect(attempt(() => 3)).toEqual({ answer: 3 })
     expect(() =>
-      ask(() => {
+      attempt(() => {
         throw new TypeError('a slip')
       }),
     ).toThrow(TypeError)

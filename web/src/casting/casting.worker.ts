@@ -1,11 +1,9 @@
 import {
   type Binder,
-  type BurnoutJudgement,
   type BurnoutRun,
   type CoreReading,
   type CoreReady,
   coreReady,
-  DomainError,
   factorFor,
   judgeBurnout,
   judgeCut,
@@ -15,46 +13,34 @@ import {
   type TemperatureProgram,
 } from '@yentrik/core'
 import { expose } from 'comlink'
+import { type Attempt, attempt } from '../parts/attempt.ts'
 
-/** A burnout followed into the core, or the sentence that says why it cannot be. */
-export type FollowedBurnout =
-  | { readonly ok: true; readonly ready: CoreReady; readonly factor?: number }
-  | { readonly ok: false; readonly sentence: string }
-
-/** What a burnout did to its ring, or why that cannot be said. */
-export type Judged =
-  | { readonly ok: true; readonly judgement: BurnoutJudgement }
-  | { readonly ok: false; readonly sentence: string }
-
-function judged(work: () => BurnoutJudgement): Judged {
-  try {
-    return { ok: true, judgement: work() }
-  } catch (error) {
-    if (!(error instanceof DomainError)) throw error
-    return { ok: false, sentence: `${error.message} ${error.remedy}` }
-  }
+/** A burnout to follow into the core of its ring. */
+export interface BurnoutQuestion {
+  readonly size: RingSize
+  readonly binder: Binder
+  readonly program: TemperatureProgram
+  readonly reading?: CoreReading
+}
+export interface FollowedBurnout {
+  readonly ready: CoreReady
+  /** By which the ring is slower than usual, where a reading says so. */
+  readonly factor?: number
 }
 
 const castingWork = {
-  follow(
-    size: RingSize,
-    binder: Binder,
-    program: TemperatureProgram,
-    reading?: CoreReading,
-  ): FollowedBurnout {
-    try {
+  follow: ({ size, binder, program, reading }: BurnoutQuestion): Attempt<FollowedBurnout> =>
+    attempt(() => {
       const factor = reading && factorFor(size, ringMaterials[binder].typical, program, reading)
-      return { ok: true, ready: coreReady(size, binder, program, factor), ...(factor ? { factor } : {}) }
-    } catch (error) {
-      if (!(error instanceof DomainError)) throw error
-      return { ok: false, sentence: `${error.message} ${error.remedy}` }
-    }
-  },
+      return { ready: coreReady(size, binder, program, factor), ...(factor ? { factor } : {}) }
+    }),
 
-  cut: (size: RingSize, binder: Binder, program: TemperatureProgram, cut: PowerCut): Judged =>
-    judged(() => judgeCut(size, binder, program, cut)),
+  /** What a power cut did to a burnout. */
+  cut: ({ size, binder, program, cut }: BurnoutQuestion & { readonly cut: PowerCut }) =>
+    attempt(() => judgeCut(size, binder, program, cut)),
 
-  judge: (run: BurnoutRun): Judged => judged(() => judgeBurnout(run)),
+  /** What a measured burnout did to its ring. */
+  judge: (run: BurnoutRun) => attempt(() => judgeBurnout(run)),
 }
 export type CastingWork = typeof castingWork
 expose(castingWork)

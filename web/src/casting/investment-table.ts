@@ -1,5 +1,5 @@
 import { type ExpansionRow, expansionRows, type MaterialCard } from '@yentrik/core'
-import { readNumber } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import type { Typed } from '../parts/typed-figures.ts'
 
 export const ROWS = [0, 1, 2, 3, 4]

@@ -1,20 +1,23 @@
 import {
   type Closure,
-  type DataOfKind,
   displayUnit,
   gentleLimits,
   judgeClosures,
   type PressLimits,
+  type Saying,
   type SheetOfKind,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { usePreferences } from '../app/preferences.ts'
 import { LiveGauge } from '../devices/LiveGauge.tsx'
 import { quantity } from '../format/format.ts'
 import { Pills } from '../parts/Choices.tsx'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { useDraft } from '../parts/draft.ts'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
-import { useKept } from '../parts/use-kept.ts'
+import { usePreferences } from '../preferences/preferences.ts'
+import { Said, useWords } from '../preferences/words.tsx'
+import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
 const seenWords = {
   clean: 'No flash, no gap',
@@ -24,26 +27,27 @@ const seenWords = {
 } as const
 type Seen = keyof typeof seenWords
 
-interface ClosuresEntryProps {
-  readonly sheet: SheetOfKind<'closures'>
-  readonly last: DataOfKind<'closures'> | undefined
-  readonly draftKey: string
-  readonly refusal?: string
-  readonly open: boolean
-  readonly onRecord: (data: DataOfKind<'closures'>) => Promise<boolean>
-}
-
 /** The trial closures of a flask, one after the other: the gauge, what the mould showed, and what to do next. */
-export function ClosuresEntry({ sheet, last, draftKey, refusal, open, onRecord }: ClosuresEntryProps) {
+export function ClosuresEntry({
+  sheet,
+  last,
+  draftKey,
+  refusal,
+  open,
+  onRecord,
+}: SheetEntryProps<'closures'>) {
+  const say = useWords()
   const closures = last?.closures ?? []
   const { clean, next, remarks } = judgeClosures(closures, sheet)
   return (
     <div className="grid gap-3">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         {closures.length > 0 && <ClosureRow closures={closures} sheet={sheet} />}
-        <p className={`min-w-56 flex-1 text-xl font-semibold ${clean ? 'text-success' : ''}`}>{next}</p>
+        <p className={`min-w-56 flex-1 text-xl font-semibold ${clean ? 'text-success' : ''}`}>
+          <Said words={next} />
+        </p>
       </div>
-      {remarks.map((remark) => (
+      {remarks.map(say).map((remark) => (
         <Told key={remark} tone="warning">
           {remark}
         </Told>
@@ -78,7 +82,7 @@ function ClosureForm({
   readonly number: number
   readonly limits: PressLimits
   readonly draftKey: string
-  readonly refusal?: string
+  readonly refusal?: Saying
   /** Whether it is what to do next. */
   readonly main: boolean
   readonly open: boolean
@@ -86,7 +90,7 @@ function ClosureForm({
 }) {
   const units = usePreferences((preferences) => preferences.units)
   const { unit, decimals, fromStored, toStored } = displayUnit('kilopascals', units)
-  const [typed, keep, forget] = useKept(draftKey, () => ({ gauge: '', taken: '', seen: '' as Seen | '' }))
+  const [typed, keep, forget] = useDraft(draftKey, () => ({ gauge: '', taken: '', seen: '' as Seen | '' }))
   const [tried, setTried] = useState(false)
   const { value, fault } = readNumber(typed.gauge, unit)
   const record = async () => {
@@ -134,7 +138,7 @@ function ClosureForm({
           />
         </div>
         {tried && typed.seen === '' && <Told tone="error">Open the flask and say what shows.</Told>}
-        {refusal && <Told tone="error">{refusal}</Told>}
+        {refusal && <Told tone="error" words={refusal} />}
         <button type="submit" className={`${main ? 'act-main' : 'act'} justify-self-start`} disabled={!open}>
           Record closure {number}
         </button>

@@ -1,18 +1,16 @@
-import { type JobState, recordedSheet } from '@yentrik/core'
+import { type JobState, lastSheetOf } from '@yentrik/core'
 import { clockTime } from '../format/format.ts'
-import { useNow } from '../live/live-store.ts'
-import { cureStepId, useJudgedCure } from './use-cure.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { useJudgedCure } from './use-cure.ts'
 
 const MINUTE = 60_000
 
 /** From which hour the flask is cold by the model, and how warm its middle likely is now. The thermometer decides. */
 export function CoolingClock({ job, outAt }: { readonly job: JobState; readonly outAt: number }) {
   const now = useNow()
-  const stepId = cureStepId(job)
-  const sheet = stepId && recordedSheet(job, { stepId, sheetId: 'cure' })
-  const judged = useJudgedCure(sheet && sheet.kind === 'cure' ? sheet.run : undefined)
-  if (!judged?.ok) return null
-  const outcomes = judged.judgement.followed.map(({ outcome }) => outcome)
+  const judged = useJudgedCure(lastSheetOf(job, 'cure')?.run)
+  if (!judged?.answer) return null
+  const outcomes = judged.answer.followed.map(({ outcome }) => outcome)
   const coldAt =
     outAt +
     Math.max(...outcomes.map(({ openFromMinutes, bathMinutes }) => openFromMinutes - bathMinutes)) * MINUTE

@@ -1,38 +1,23 @@
-import { type DataOfKind, type JobState, type MeasuredPoint, programMinutes } from '@yentrik/core'
+import { type MeasuredPoint, programMinutes } from '@yentrik/core'
 import { Link } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
 import { dayAndTime, quantity } from '../format/format.ts'
-import { useNow } from '../live/live-store.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { useDraft } from '../parts/draft.ts'
 import { Told } from '../parts/Told.tsx'
-import { useKept } from '../parts/use-kept.ts'
+import { usePreferences } from '../preferences/preferences.ts'
 import { ReadByHand } from '../program/ReadByHand.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { bathProgram, type CureDraft, cureFor, sectionsOf } from './cure-draft.ts'
 import { cureOf } from './LiveCure.tsx'
 
 /** A cure into the record: the curve of the bath, or what was read off it by hand. */
-export function CureEntry({
-  job,
-  caseId,
-  stepId,
-  last,
-  refusal,
-  open,
-  onRecord,
-}: {
-  readonly job: JobState
-  readonly caseId: string
-  readonly stepId: string
-  readonly last: DataOfKind<'cure'> | undefined
-  readonly refusal?: string
-  readonly open: boolean
-  readonly onRecord: (data: DataOfKind<'cure'>) => Promise<boolean>
-}) {
+export function CureEntry({ job, caseId, step, last, refusal, open, onRecord }: SheetEntryProps<'cure'>) {
   const now = useNow()
   const units = usePreferences((preferences) => preferences.units)
-  const run = runOf(useMachineRuns(), caseId, job, stepId)
+  const run = runOf(useMachineRuns(), caseId, job, step.id)
   // Bath and thickness are those of the Cure screen.
-  const [draft] = useKept<CureDraft>(`cure ${caseId} ${job.jobId}`, () => cureFor(job.route.choices.cure))
+  const [draft] = useDraft<CureDraft>(`cure ${caseId} ${job.jobId}`, () => cureFor(job.route.choices.cure))
   const sections = sectionsOf(draft)
   const { program, wrong } = bathProgram(draft.baths[draft.chosen]!)
   const byHand = (reading: MeasuredPoint) => {
@@ -75,7 +60,7 @@ export function CureEntry({
           </button>
         )}
       </div>
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
       <ReadByHand
         startMinutes={program ? String(Math.round(programMinutes(program))) : ''}
         from="from going in"

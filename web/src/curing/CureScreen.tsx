@@ -1,18 +1,20 @@
+import type { MachineRunShown } from '@yentrik/contract'
 import { cureVerdict, programMinutes } from '@yentrik/core'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { useCaseHand } from '../case/case-hand.ts'
-import type { ForCase } from '../case/IntoRecord.tsx'
 import { clockTime, dayAndTime } from '../format/format.ts'
-import { useNow } from '../live/live-store.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { useDraft } from '../parts/draft.ts'
 import { Key } from '../parts/Key.tsx'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { useKept } from '../parts/use-kept.ts'
 import { nextAt } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
-import { type MachineRun, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import type { ForCase } from '../record/IntoRecord.tsx'
+import { useOpenCase } from '../record/open-case.ts'
 import { AFTER_BATH_MINUTES, CureChart, CureLimits } from './CureChart.tsx'
 import { CureVerdictCard } from './CureVerdictCard.tsx'
 import {
@@ -28,9 +30,7 @@ import {
 import { LiveCure } from './LiveCure.tsx'
 import { SafeBath } from './SafeBath.tsx'
 import { StartBath } from './StartBath.tsx'
-import { cureStepId, useFollowed } from './use-cure.ts'
-
-const _MINUTE = 60_000
+import { cureStepOf, useFollowed } from './use-cure.ts'
 
 /** What a bath does inside the resin, before it is switched on. On its own, or for a case. */
 export function CureScreen() {
@@ -46,17 +46,17 @@ export function CureScreen() {
 
 function CureForCase({ caseId }: { caseId: string }) {
   const [query] = useSearchParams()
-  const hand = useCaseHand(caseId)
-  if (!hand.state) return hand.error ? <Told tone="error">{hand.error.message}</Told> : <Waiting />
-  const job = hand.state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? hand.state.jobs[0]!
+  const openCase = useOpenCase(caseId)
+  if (!openCase.state) return openCase.error ? <Told tone="error" words={openCase.error.said} /> : <Waiting />
+  const job = openCase.state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? openCase.state.jobs[0]!
   return (
     <CureTool
       kept={`cure ${caseId} ${job.jobId}`}
       choice={job.route.choices.cure}
-      forCase={{ hand, caseId, job }}
+      forCase={{ openCase, caseId, job }}
       title={
         <Link to={`/case/${caseId}`} className="link">
-          {hand.state.docket}
+          {openCase.state.docket}
         </Link>
       }
     />
@@ -77,7 +77,7 @@ function CureTool({
   title?: ReactNode
 }) {
   const now = useNow()
-  const [draft, setDraft] = useKept<CureDraft>(kept, () => cureFor(choice))
+  const [draft, setDraft] = useDraft<CureDraft>(kept, () => cureFor(choice))
   const [moves, setMoves] = useState(false)
   const set = (to: Partial<CureDraft>) => setDraft({ ...draft, ...to })
   const bath = draft.baths[draft.chosen]!
@@ -85,7 +85,8 @@ function CureTool({
   const startAt = nextAt(draft.inAt, now)
   const question = questionOf(draft, program)
   const followed = useFollowed(question, moves)
-  const sections = followed?.ok ? followed.sections : undefined
+  const sections = followed?.answer
+  const fault = wrong ?? followed?.refusal
   const run = useBath(forCase)
   const ofRun = useMemo(() => sectionsOf({ thin: draft.thin, thick: draft.thick }), [draft.thin, draft.thick])
   const change = (to: BathDraft) =>
@@ -104,8 +105,8 @@ function CureTool({
       ) : (
         <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
           <section className="card-flat grid content-start gap-1 p-3" aria-label="Curves">
-            {wrong || (followed && !followed.ok) ? (
-              <Told tone="error">{wrong ?? (followed && !followed.ok ? followed.sentence : '')}</Told>
+            {fault !== undefined ? (
+              <Told tone="error" words={fault} />
             ) : program && startAt !== undefined ? (
               <CureChart
                 program={program}
@@ -136,7 +137,7 @@ function CureTool({
                 outBy={draft.outBy}
               />
             ) : (
-              <p role="status">Working it out</p>
+              fault === undefined && <p role="status">Working it out</p>
             )}
             {program && sections && (
               <StartBath
@@ -172,10 +173,12 @@ function CureTool({
 }
 
 /** The bath that this case lies in; without a case the last one that nobody has emptied. */
-function useBath(forCase: ForCase | undefined): MachineRun | undefined {
+function useBath(forCase: ForCase | undefined): MachineRunShown | undefined {
   const runs = useMachineRuns()
-  const stepId = forCase && cureStepId(forCase.job)
-  if (forCase) return stepId ? runOf(runs, forCase.caseId, forCase.job, stepId) : undefined
+  if (forCase) {
+    const step = cureStepOf(forCase.job)
+    return step && runOf(runs, forCase.caseId, forCase.job, step.id)
+  }
   return runs.find(
     ({ stoppedAt, loads, kind }) => stoppedAt === null && loads.length === 0 && kind === 'bath',
   )
@@ -201,7 +204,7 @@ function BathCard({
   // The chosen one is followed for the chart already: once is enough.
   const own = useFollowed(chosen ? undefined : questionOf(draft, program), false)
   const followed = chosen ? ofChart : own
-  const verdict = followed?.ok ? cureVerdict(followed.sections) : undefined
+  const verdict = followed?.answer && cureVerdict(followed.answer)
   const rows = program &&
     verdict && [
       ['out', clockTime(outOf(startAt, program))],

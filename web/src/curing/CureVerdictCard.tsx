@@ -3,11 +3,13 @@ import {
   type FollowedSection,
   ISO_RESIDUAL_PERCENT,
   RESIDUAL_WITHIN,
+  saying,
   type TemperatureProgram,
 } from '@yentrik/core'
 import type { ReactNode } from 'react'
 import { clockTime, dayAndTime } from '../format/format.ts'
 import { Told } from '../parts/Told.tsx'
+import { Said } from '../preferences/words.tsx'
 import { nextAt } from '../program/program-draft.ts'
 import { outOf } from './cure-draft.ts'
 
@@ -31,7 +33,7 @@ export function CureVerdictCard({
   const openAt = startAt + Math.max(...sections.map(({ outcome }) => outcome.openFromMinutes)) * MINUTE
   const { standing, say, worst, mostMonomer } = cureVerdict(
     sections,
-    (minutes) => `at ${clockTime(startAt + minutes * MINUTE)}`,
+    (minutes) => saying`at ${{ moment: startAt + minutes * MINUTE }}`,
   )
   const left = mostMonomer.outcome.residualPercent
   const wanted = nextAt(outBy, startAt)
@@ -63,7 +65,7 @@ export function CureVerdictCard({
         role="status"
         aria-label="In words"
       >
-        {say}.
+        <Said words={say} />.
       </p>
     </>
   )

@@ -4,13 +4,15 @@ import {
   doughStageAt,
   doughStages,
   type JobState,
+  stepMeaning,
   USUAL_ROOM_CELSIUS,
 } from '@yentrik/core'
 import { clockTime } from '../format/format.ts'
-import { useNow } from '../live/live-store.ts'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
-import { ask } from '../parts/typed-figures.ts'
-import { useKept } from '../parts/use-kept.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { attempt } from '../parts/attempt.ts'
+import { useDraft } from '../parts/draft.ts'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 
 const MINUTE = 60_000
 /** So much of the whole the stiff end, which has none, takes in the drawing. */
@@ -25,7 +27,7 @@ const colours: Readonly<Record<DoughStageName, string>> = {
 
 /** When the parts of the dough in hand met, ms since 1970; undefined: nothing is mixed. */
 export function doughMixedAt(job: JobState): number | undefined {
-  const mix = job.steps['mix-dough']?.mixes.at(-1)
+  const mix = stepMeaning(job, 'doughMixed')?.state.mixes.at(-1)
   return mix && Date.parse(mix.metAt ?? mix.at)
 }
 
@@ -39,9 +41,9 @@ export function DoughClock({
   readonly narrow?: boolean
 }) {
   const now = useNow()
-  const [text, keep] = useKept<string>('room celsius', () => String(USUAL_ROOM_CELSIUS))
+  const [text, keep] = useDraft<string>('room celsius', () => String(USUAL_ROOM_CELSIUS))
   const { value, fault } = readNumber(text, '°C')
-  const { answer: stages, refusal } = value === undefined ? {} : ask(() => doughStages(value))
+  const { answer: stages, refusal } = value === undefined ? {} : attempt(() => doughStages(value))
   const pack = stages?.find(({ name }) => name === 'dough')
   const minutes = (now - mixedAt) / MINUTE
   const stiffFrom = stages?.at(-1)?.fromMinutes ?? 0

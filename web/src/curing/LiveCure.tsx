@@ -1,26 +1,28 @@
+import type { Body, MachineRunShown } from '@yentrik/contract'
 import {
-  type CaseSummary,
   type CureRun,
   keptReadings,
   programMinutes,
   type ResinSection,
+  saying,
   sectionName,
 } from '@yentrik/core'
 import { Fragment, useMemo } from 'react'
 import { Link } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
-import { type ForCase, IntoRecord } from '../case/IntoRecord.tsx'
 import { clockTime, dayAndTime, quantity } from '../format/format.ts'
-import { api } from '../live/api.ts'
-import { useFetched, useNow } from '../live/live-store.ts'
-import { useAsking } from '../live/use-asking.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { useAnswer } from '../live/queries.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { Key } from '../parts/Key.tsx'
 import { Told } from '../parts/Told.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
+import { Said, useWords } from '../preferences/words.tsx'
 import { RealMachine } from '../program/RealMachine.tsx'
 import { StandInTroubles } from '../program/StandInTroubles.tsx'
-import type { MachineRun } from '../program/use-machine-runs.ts'
+import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 import { AFTER_BATH_MINUTES, CureChart, CureLimits } from './CureChart.tsx'
-import { cureStepId, useJudgedCure } from './use-cure.ts'
+import { cureWanted, useJudgedCure } from './use-cure.ts'
 
 const verdictWords = {
   accept: 'Cured',
@@ -29,7 +31,7 @@ const verdictWords = {
 } as const
 
 /** A run of the bath as a sheet records it. */
-export function cureOf(run: MachineRun, sections: readonly ResinSection[]): CureRun {
+export function cureOf(run: MachineRunShown, sections: readonly ResinSection[]): CureRun {
   return {
     sections,
     program: run.program,
@@ -46,22 +48,23 @@ export function LiveCure({
   forCase,
   reason,
 }: {
-  readonly run: MachineRun
+  readonly run: MachineRunShown
   readonly sections: readonly ResinSection[]
   readonly forCase?: ForCase
   /** Why it was started against advice, where it was. */
   readonly reason?: string
 }) {
   const now = useNow()
+  const say = useWords()
   const units = usePreferences((preferences) => preferences.units)
-  const { told, asking } = useAsking()
+  const { refusal, run: doing } = useRequest()
   const cureRun = useMemo(() => cureOf(run, sections), [run, sections])
   const judged = useJudgedCure(run.measured.length > 1 ? cureRun : undefined)
-  const judgement = judged?.ok ? judged.judgement : undefined
+  const judgement = judged?.answer
   const last = run.measured.at(-1)
   const lastMinutes = last?.minutes ?? 0
   const start = Date.parse(run.startedAt)
-  const stepId = forCase && cureStepId(forCase.job)
+  const wanted = cureWanted(forCase?.job)
   const going = !run.ended && !run.stoppedAt
   // Judged, it is taken out now; while it goes on nothing cools yet.
   const followed = useMemo(
@@ -74,8 +77,10 @@ export function LiveCure({
       })),
     [judgement, going, lastMinutes],
   )
-  const does = (path: string, body: object = {}) =>
-    asking(() => api(`/machine-runs/${run.runId}/${path}`, { body }))
+  const path = { runId: run.runId }
+  const stop = () => doing(() => request('POST /machine-runs/:runId/stop', { path }))
+  const trouble = (body: Body<'POST /machine-runs/:runId/troubles'>) =>
+    doing(() => request('POST /machine-runs/:runId/troubles', { path, body }))
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <section className="card-flat p-3" aria-label="Curves">
@@ -96,7 +101,7 @@ export function LiveCure({
             <Key
               key={section.shape}
               colour={section.shape === 'sheet' ? 'var(--resin)' : 'var(--color-error)'}
-              words={`${sectionName(section)}, by that`}
+              words={say(saying`${sectionName(section)}, by that`)}
             />
           ))}
         </p>
@@ -116,49 +121,44 @@ export function LiveCure({
         </p>
         <RealMachine run={run} />
         <OtherFlasks run={run} forCase={forCase} />
-        {judged && !judged.ok && <Told tone="error">{judged.sentence}</Told>}
+        {judged?.refusal && <Told tone="error" words={judged.refusal} />}
         {judgement && (!going || judgement.verdict === 'porous') && (
           <div role="status" aria-label="What the curve says">
             <p className={`text-3xl font-bold ${judgement.verdict === 'accept' ? '' : 'text-error'}`}>
               {verdictWords[judgement.verdict]}
             </p>
-            <p>{judgement.say}.</p>
+            <p>
+              <Said words={judgement.say} />.
+            </p>
           </div>
         )}
-        {forCase && stepId && last && (
+        {forCase && wanted && last && (
           <IntoRecord
             forCase={forCase}
-            stepId={stepId}
+            step={wanted.step}
             quiet={going}
             figures={[
               {
-                kind: 'sheet',
-                command: {
-                  type: 'recordSheet',
-                  jobId: forCase.job.jobId,
-                  stepId,
-                  sheetId: 'cure',
-                  sheet: {
-                    kind: 'cure',
-                    machine: run.machine,
-                    run: cureRun,
-                    ...(reason?.trim() ? { reason: reason.trim() } : {}),
-                  },
+                step: wanted.step,
+                sheetId: wanted.sheet.id,
+                sheet: {
+                  kind: 'cure',
+                  machine: run.machine,
+                  run: cureRun,
+                  ...(reason?.trim() ? { reason: reason.trim() } : {}),
                 },
               },
             ]}
             words={`the curve up to ${clockTime(start + lastMinutes * 60_000)}`}
           />
         )}
-        {told && <Told tone="error">{told}</Told>}
+        {refusal && <Told tone="error" words={refusal} />}
         {!run.stoppedAt && (
           <>
-            <button type="button" className="small-act justify-self-start" onClick={() => void does('stop')}>
+            <button type="button" className="small-act justify-self-start" onClick={() => void stop()}>
               Take the flasks out
             </button>
-            {run.standIn && (
-              <StandInTroubles troubles={troubles} onTrouble={(body) => void does('troubles', body)} />
-            )}
+            {run.standIn && <StandInTroubles troubles={troubles} onTrouble={(body) => void trouble(body)} />}
           </>
         )}
       </section>
@@ -174,8 +174,8 @@ const troubles = [
 ] as const
 
 /** Who else lies in this bath, each with its own record to keep. */
-function OtherFlasks({ run, forCase }: { run: MachineRun; forCase: ForCase | undefined }) {
-  const { data = [] } = useFetched<readonly CaseSummary[]>('/cases?which=all')
+function OtherFlasks({ run, forCase }: { run: MachineRunShown; forCase: ForCase | undefined }) {
+  const { data = [] } = useAnswer('GET /cases', { query: { which: 'all' } })
   const others = run.loads.filter(
     ({ caseId, jobId }) => caseId !== forCase?.caseId || jobId !== forCase.job.jobId,
   )

@@ -1,11 +1,11 @@
-import { COLD_WATER_CELSIUS } from '@yentrik/core'
+import { COLD_WATER_CELSIUS, type Saying } from '@yentrik/core'
 import { useRef, useState } from 'react'
 import { clockTime } from '../format/format.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { nextAt } from '../program/program-draft.ts'
 import { type CureDraft, outOf, questionOf, withProposal } from './cure-draft.ts'
-import { curingWorker } from './use-cure.ts'
+import { inCuringWorker } from './use-cure.ts'
 
 const MINUTE = 60_000
 
@@ -19,7 +19,7 @@ export function SafeBath({
   now: number
   onDraft: (draft: CureDraft) => void
 }) {
-  const [told, setTold] = useState<{ readonly good: boolean; readonly words: string }>()
+  const [told, setTold] = useState<{ readonly good: boolean; readonly words: Saying }>()
   const [looking, setLooking] = useState(false)
   // What is typed while it looks must stay.
   const latest = useRef(draft)
@@ -33,9 +33,14 @@ export function SafeBath({
     setLooking(true)
     setTold(undefined)
     const { sections, flask } = asked
-    const found = await curingWorker().propose({ sections, flask }, (outAt - inAt) / MINUTE)
+    const found = await inCuringWorker((work) =>
+      work.propose({ sections, flask }, (outAt - inAt) / MINUTE),
+    ).catch(() => ({
+      refusal: 'The search was broken off. Try again, or reload the page.',
+      answer: undefined,
+    }))
     setLooking(false)
-    if (!found.ok) return setTold({ good: false, words: found.sentence })
+    if (!found.answer) return setTold({ good: false, words: found.refusal ?? '' })
     if (found.answer.kind === 'never')
       return setTold({
         good: false,
@@ -62,7 +67,7 @@ export function SafeBath({
       <button type="button" className="act-main" disabled={looking} onClick={() => void find()}>
         {looking ? 'Looking' : 'Find a safe bath'}
       </button>
-      {told && <Told tone={told.good ? 'good' : 'error'}>{told.words}</Told>}
+      {told && <Told tone={told.good ? 'good' : 'error'} words={told.words} />}
     </div>
   )
 }

@@ -1,8 +1,9 @@
 import { LEFT_BY_SAW_MILLIMETRES, sawDepth } from '@yentrik/core'
 import { useState } from 'react'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
-import { ask } from '../parts/typed-figures.ts'
-import { useKept } from '../parts/use-kept.ts'
+import { attempt } from '../parts/attempt.ts'
+import { useDraft } from '../parts/draft.ts'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 
 const places = ['canines', 'ends'] as const
 
@@ -15,11 +16,11 @@ export function SawDepth({
   /** Puts it on record, where the step runs. */
   readonly onNote?: (text: string) => Promise<boolean>
 }) {
-  const [walls, keep] = useKept(`saw ${caseKey}`, () => ({ canines: '', ends: '' }))
+  const [walls, keep] = useDraft(`saw ${caseKey}`, () => ({ canines: '', ends: '' }))
   const [noted, setNoted] = useState('')
   const words = places.flatMap((place) => {
     const { value } = readNumber(walls[place], 'mm')
-    const { answer } = value === undefined ? {} : ask(() => sawDepth(value))
+    const { answer } = value === undefined ? {} : attempt(() => sawDepth(value))
     return answer === undefined ? [] : [`wall at the ${place} ${value} mm, saw at most ${answer} mm`]
   })
   const note = `Sawing: ${words.join('; ')}.`
@@ -28,7 +29,7 @@ export function SawDepth({
       <div className="grid grid-cols-2 items-start gap-4">
         {places.map((place) => {
           const { value, fault } = readNumber(walls[place], 'mm')
-          const { answer, refusal } = value === undefined ? {} : ask(() => sawDepth(value))
+          const { answer, refusal } = value === undefined ? {} : attempt(() => sawDepth(value))
           return (
             <div key={place}>
               <NumberField

@@ -1,32 +1,29 @@
-import { buildRoute, routeTemplates, type TemperatureProgram } from '@yentrik/core'
+import type { MachineRunShown } from '@yentrik/contract'
+import type { TemperatureProgram } from '@yentrik/core'
 import { useState } from 'react'
-import type { Bench } from '../bench/bench-store.ts'
-import type { ForCase } from '../case/IntoRecord.tsx'
-import { api } from '../live/api.ts'
-import { useFetched } from '../live/live-store.ts'
-import { useAsking } from '../live/use-asking.ts'
+import { useAnswer } from '../live/queries.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { MachineSelect, useMachineChoice } from '../program/MachineChoice.tsx'
-import type { MachineRun } from '../program/use-machine-runs.ts'
-import { cureStepId } from './use-cure.ts'
+import { loadsOf } from '../program/use-machine-runs.ts'
+import type { ForCase } from '../record/IntoRecord.tsx'
+import { cureStepOf } from './use-cure.ts'
 
-type Load = MachineRun['loads'][number]
-const keyOf = ({ caseId, jobId }: Load) => `${caseId} ${jobId}`
+const keyOf = ({ caseId, jobId }: { readonly caseId: string; readonly jobId: string }) => `${caseId} ${jobId}`
 
-/** Other work that stands before its cure: its step is started, and it lies in no bath yet. */
-function useOtherFlasks(forCase: ForCase | undefined, runs: readonly MachineRun[]) {
-  const { data } = useFetched<Bench>('/bench')
+/** Other work that waits for a bath: its step is started, and it lies in none yet. */
+function useOtherFlasks(forCase: ForCase | undefined, runs: readonly MachineRunShown[]) {
+  const { data } = useAnswer('GET /bench')
   return (data?.running ?? []).filter((entry) => {
-    const { caseId, jobId, stepId, running, route, startedAt = 0 } = entry
-    const template = running && routeTemplates.get(route.templateId)
-    if (!template || (caseId === forCase?.caseId && jobId === forCase.job.jobId)) return false
-    const step = buildRoute(template, route.choices).steps.find(({ id }) => id === stepId)
-    const lies = runs.some(
+    const { caseId, jobId, machine, running, startedAt = 0 } = entry
+    const own = caseId === forCase?.caseId && jobId === forCase.job.jobId
+    if (!running || machine !== 'bath' || own) return false
+    return !runs.some(
       (run) =>
         Date.parse(run.startedAt) >= startedAt && run.loads.some((load) => keyOf(load) === keyOf(entry)),
     )
-    return !lies && step?.sheets?.some(({ kind }) => kind === 'cure')
   })
 }
 
@@ -51,23 +48,22 @@ export function StartBath({
   const { runs, machine } = choice
   const others = useOtherFlasks(forCase, runs)
   const [ticked, setTicked] = useState<readonly string[]>([])
-  const { told, tell, asking } = useAsking()
-  const stepId = forCase && cureStepId(forCase.job)
-  const running = stepId !== undefined && forCase?.job.steps[stepId]?.status === 'running'
+  const { refusal, refuse, run } = useRequest()
+  const step = cureStepOf(forCase?.job)
   const start = () => {
-    if (bad && forCase && reason.trim() === '') return tell('Write down why it is run all the same.')
-    const own = running && forCase ? [{ caseId: forCase.caseId, jobId: forCase.job.jobId, stepId }] : []
+    if (bad && forCase && reason.trim() === '') return refuse('Write down why it is run all the same.')
+    const own = forCase ? loadsOf(forCase, 'bath') : []
     const along = others
       .filter((other) => !bad && ticked.includes(keyOf(other)))
       .map((other) => ({ caseId: other.caseId, jobId: other.jobId, stepId: other.stepId }))
-    return asking(async () => {
-      await api('/machine-runs', {
+    return run(async () => {
+      await request('POST /machine-runs', {
         body: { kind: 'bath', machine, program, loads: [...own, ...along] },
       })
       // Only what really runs is noted: the bath may be refused, as one that is on already.
-      if (bad && forCase && stepId) {
+      if (bad && forCase && step) {
         const text = `The bath is run against advice: ${reason.trim()}`
-        await forCase.hand.give({ type: 'note', jobId: forCase.job.jobId, stepId, text })
+        await forCase.openCase.give({ type: 'note', jobId: forCase.job.jobId, stepId: step.id, text })
       }
     })
   }
@@ -107,7 +103,7 @@ export function StartBath({
       >
         {bad ? `Start ${machine} all the same` : `Start ${machine} now`}
       </button>
-      {told && <Told tone="error">{told}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
     </div>
   )
 }

@@ -8,8 +8,8 @@ import {
   type TemperatureProgram,
   usualFlask,
 } from '@yentrik/core'
-import { readNumber } from '../parts/NumberField.tsx'
-import { ask } from '../parts/typed-figures.ts'
+import { attempt } from '../parts/attempt.ts'
+import { readNumber } from '../parts/read-number.ts'
 import { readSegments, type SegmentDraft, typedSegment } from '../program/program-draft.ts'
 
 const MINUTE = 60_000
@@ -111,7 +111,7 @@ export function questionOf(
 ): FollowQuestion | undefined {
   const sections = sectionsOf(draft)
   const ratio = readNumber(draft.ratio, 'mL/g').value
-  const stone = ratio === undefined ? undefined : ask(() => setStone(ratio)).answer
+  const stone = ratio === undefined ? undefined : attempt(() => setStone(ratio)).answer
   return program && sections && stone && { sections, program, flask: { ...usualFlask, stone } }
 }
 

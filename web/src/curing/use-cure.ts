@@ -1,58 +1,38 @@
-import type { CureRun, JobState } from '@yentrik/core'
-import { type Remote, wrap } from 'comlink'
-import { useEffect, useRef, useState } from 'react'
+import {
+  type CureJudgement,
+  type CureRun,
+  type FollowedSection,
+  type JobState,
+  type RouteStep,
+  sheetsWanted,
+} from '@yentrik/core'
+import type { Attempt } from '../parts/attempt.ts'
+import { useWorker } from '../worker/use-worker.ts'
+import { shareWorker } from '../worker/worker.ts'
 import type { FollowQuestion } from './cure-draft.ts'
-import type { CuringWork, Followed, Judged } from './curing.worker.ts'
+import type { CuringWork } from './curing.worker.ts'
 
-let shared: Remote<CuringWork> | undefined
-export function curingWorker(): Remote<CuringWork> {
-  shared ??= wrap<CuringWork>(new Worker(new URL('./curing.worker.ts', import.meta.url), { type: 'module' }))
-  return shared
-}
+export const inCuringWorker = shareWorker<CuringWork>(
+  () => new Worker(new URL('./curing.worker.ts', import.meta.url), { type: 'module' }),
+)
 
-/**
- * Asks the worker. One question is under way at a time; when it is answered the newest is asked, so that dragging never
- * piles work up. The answer before stays until the new one is there.
- */
-function useAsked<Q, A>(question: Q | undefined, ask: (question: Q) => Promise<A>): A | undefined {
-  const [answer, setAnswer] = useState<A>()
-  const key = question === undefined ? '' : JSON.stringify(question)
-  const wanted = useRef(key)
-  const busy = useRef(false)
-  const latest = useRef(ask)
-  wanted.current = key
-  latest.current = ask
-  useEffect(() => {
-    let gone = false
-    const askNext = async () => {
-      if (busy.current || wanted.current === '') return
-      busy.current = true
-      const asked = wanted.current
-      const got = await latest.current(JSON.parse(asked) as Q)
-      busy.current = false
-      setAnswer(got)
-      if (!gone && wanted.current !== asked) void askNext()
-    }
-    if (key !== '') void askNext()
-    return () => {
-      gone = key === ''
-    }
-  }, [key])
-  return key === '' ? undefined : answer
-}
-
-/** Follows a bath into the resin, a little coarser while a hand moves it. */
-export function useFollowed(question: FollowQuestion | undefined, moves: boolean): Followed | undefined {
-  return useAsked(question && { question, moves }, async ({ question: asked, moves: isMoving }) =>
-    curingWorker().follow(asked, isMoving ? 'moves' : 'rests'),
+/** Follows a bath into the resin, a little coarser while a corner of it is dragged. */
+export function useFollowed(
+  question: FollowQuestion | undefined,
+  moves: boolean,
+): Attempt<readonly FollowedSection[]> | undefined {
+  return useWorker(question && { question, moves }, ({ question: taken, moves: isMoving }) =>
+    inCuringWorker((work) => work.follow(taken, isMoving ? 'moves' : 'rests')),
   )
 }
 
 /** What a cure did, by its bath as it was read. */
-export function useJudgedCure(run: CureRun | undefined): Judged | undefined {
-  return useAsked(run, async (asked) => curingWorker().judge(asked))
+export function useJudgedCure(run: CureRun | undefined): Attempt<CureJudgement> | undefined {
+  return useWorker(run, (taken) => inCuringWorker((work) => work.judge(taken)))
 }
 
-/** The step of a job that cures, whatever its bath. */
-export const cureStepId = (job: JobState): string | undefined =>
-  job.route.steps.find(({ sheets }) => sheets?.some(({ kind }) => kind === 'cure'))?.id
+/** The step of a job that cures, with its sheet. */
+export function cureWanted(job: JobState | undefined) {
+  return job && sheetsWanted(job, 'cure')[0]
+}
+export const cureStepOf = (job: JobState | undefined): RouteStep | undefined => cureWanted(job)?.step

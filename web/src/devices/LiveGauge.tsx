@@ -1,9 +1,10 @@
+import type { Body } from '@yentrik/contract'
 import { displayUnit, type PressLimits, type PressWord, pressWord } from '@yentrik/core'
-import { usePreferences } from '../app/preferences.ts'
 import { quantity } from '../format/format.ts'
-import { api } from '../live/api.ts'
-import { useAsking } from '../live/use-asking.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { Told } from '../parts/Told.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
 import { ReadingBand } from './ReadingBand.tsx'
 import { useDevices } from './use-devices.ts'
 
@@ -34,7 +35,7 @@ export function LiveGauge({
 }) {
   const devices = useDevices()
   const units = usePreferences((preferences) => preferences.units)
-  const { told, asking } = useAsking()
+  const { refusal, run } = useRequest()
   if (!devices?.press.name) return null
   const { press, gauge } = devices
   const word = pressWord(gauge, limits)
@@ -42,7 +43,7 @@ export function LiveGauge({
   const { unit, fromStored } = displayUnit('kilopascals', units)
   const ready = press.held && word !== undefined && word !== 'close'
   const take = async () => {
-    const taken = await asking(() => api<{ kilopascals: number }>('/devices/press/take', { body: {} }))
+    const taken = await run(() => request('POST /devices/press/take'))
     if (taken) onTake(taken.kilopascals)
   }
   return (
@@ -81,14 +82,15 @@ export function LiveGauge({
         </button>
         {press.standIn && <PressHand connected={press.connected} />}
       </div>
-      {told && <Told tone="error">{told}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
     </section>
   )
 }
 
 /** A hand for the stand-in press: only where no real one is connected. */
 function PressHand({ connected }: { readonly connected: boolean }) {
-  const does = (body: object) => void api('/devices/stand-in/press', { body }).catch(() => undefined)
+  const does = (body: Body<'POST /devices/stand-in/press'>) =>
+    void request('POST /devices/stand-in/press', { body }).catch(() => undefined)
   const deeds = connected
     ? ([
         ['Turn on', { does: 'close' }],

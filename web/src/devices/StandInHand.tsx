@@ -1,8 +1,10 @@
-import { api } from '../live/api.ts'
+import type { Body } from '@yentrik/contract'
+import { request } from '../live/request.ts'
 
 /** A hand for the stand-in balance: only where no real one is connected. */
 export function StandInHand({ targetGrams, plugged }: { targetGrams: number; plugged: boolean }) {
-  const does = (body: object) => void api('/devices/stand-in/hand', { body }).catch(() => undefined)
+  const does = (body: Body<'POST /devices/stand-in/hand'>) =>
+    void request('POST /devices/stand-in/hand', { body }).catch(() => undefined)
   return (
     <fieldset className="border-base-300 flex flex-wrap items-center gap-1.5 border-t border-dashed pt-2">
       <legend className="sr-only">Hand at the stand-in balance</legend>

@@ -1,218 +1,181 @@
-import { checkEquipment, DomainError, type EquipmentKind, type LabEquipment } from '@yentrik/core'
-import { type FormEvent, useState } from 'react'
-import { ApiError, api } from '../live/api.ts'
-import { useFetched } from '../live/live-store.ts'
-import { Pills } from '../parts/Choices.tsx'
-import { FigureFields, type FigureSpec } from '../parts/FigureFields.tsx'
-import { readNumber } from '../parts/NumberField.tsx'
-import { TextField } from '../parts/TextField.tsx'
+import type { LabEquipment } from '@yentrik/core'
+import { useMemo, useState } from 'react'
+import { useEntryForm } from '../form/entry-form.ts'
+import { FormNumber, FormPills, FormText } from '../form/fields.tsx'
+import { freshen, useAnswer } from '../live/queries.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
-import type { Typed } from '../parts/typed-figures.ts'
+import type { CsvColumn } from '../table/csv.ts'
+import { DataTable, type TableColumn } from '../table/DataTable.tsx'
+import {
+  equipmentKinds,
+  equipmentOf,
+  kindNames,
+  measured,
+  measuresOf,
+  measureWords,
+  type TypedEquipment,
+  typedEquipment,
+} from './equipment-kinds.ts'
 
-const kinds: readonly {
-  readonly kind: EquipmentKind
-  readonly name: string
-  readonly specs: readonly FigureSpec[]
-}[] = [
-  {
-    kind: 'ring',
-    name: 'Ring',
-    specs: [
-      { key: 'innerDiameterMillimetres', label: 'Inside', unit: 'mm' },
-      { key: 'heightMillimetres', label: 'High', unit: 'mm' },
-      { key: 'formerMillimetres', label: 'Former, high', unit: 'mm' },
-      { key: 'linerMillimetres', label: 'Liner', unit: 'mm', hint: '0: none' },
-    ],
-  },
-  {
-    kind: 'arm',
-    name: 'Casting arm',
-    specs: [
-      { key: 'innerMillimetres', label: 'Metal from the axis', unit: 'mm' },
-      { key: 'outerMillimetres', label: 'End of the mould', unit: 'mm' },
-      { key: 'measuredRpm', label: 'Speed measured', unit: 'rpm', hint: 'film or tachometer' },
-      { key: 'measuredTurns', label: 'At turns', unit: '' },
-    ],
-  },
-  {
-    kind: 'furnace',
-    name: 'Furnace',
-    specs: [
-      { key: 'timeConstantMinutes', label: 'Cools by 63 % in', unit: 'min', hint: 'switched off' },
-      { key: 'mostRings', label: 'Rings it takes', unit: '' },
-    ],
-  },
-  {
-    kind: 'bath',
-    name: 'Curing bath',
-    specs: [
-      { key: 'timeConstantMinutes', label: 'Cools by 63 % in', unit: 'min', hint: 'switched off' },
-      { key: 'mostFlasks', label: 'Flasks it takes', unit: '' },
-    ],
-  },
-  {
-    kind: 'flask',
-    name: 'Flask',
-    specs: [
-      { key: 'lowerMillilitres', label: 'Lower half', unit: 'mL', hint: 'water to its rim' },
-      { key: 'ringMillilitres', label: 'Ring above', unit: 'mL', hint: 'water to the lid' },
-      { key: 'ringMillimetres', label: 'Ring, high', unit: 'mm' },
-    ],
-  },
-]
+const none: readonly LabEquipment[] = []
 
 /** What stands in the lab, as it was measured here. */
 export function EquipmentList() {
-  const { data = [], reload } = useFetched<readonly LabEquipment[]>('/equipment')
-  const [editing, setEditing] = useState<LabEquipment | 'new'>()
+  const { data = none } = useAnswer('GET /equipment')
+  const [editing, setEditing] = useState<LabEquipment>()
+  const columns = useMemo(() => equipmentColumns(setEditing), [])
   return (
     <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
-      <section className="card-flat grid gap-4 p-5" aria-label="Equipment">
-        {data.length === 0 && (
-          <p className="text-lg">
-            Nothing is on the list: usual rings are proposed. Measure your own on the right.
-          </p>
-        )}
-        {kinds.map(({ kind, name, specs }) => {
-          const own = data.filter((each) => each.kind === kind)
-          if (own.length === 0) return null
-          return (
-            <section key={kind}>
-              <h2 className="text-xl font-semibold">{name}</h2>
-              <ul className="grid gap-2">
-                {own.map((each) => (
-                  <li
-                    key={each.name}
-                    className="border-base-300 flex flex-wrap items-center justify-between gap-3 border-t py-2"
-                  >
-                    <div>
-                      <b>{each.name}</b>
-                      <p className="figures">
-                        {specs
-                          .map(({ key, label, unit }) =>
-                            `${label.toLowerCase()} ${figure(each, key)} ${unit}`.trim(),
-                          )
-                          .join(', ')}
-                        <span className="text-sm opacity-80"> ({each.source})</span>
-                      </p>
-                    </div>
-                    <button
-                      type="button"
-                      className="small-act"
-                      aria-label={`Change ${each.name}`}
-                      onClick={() => setEditing(each)}
-                    >
-                      Change
-                    </button>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )
-        })}
-      </section>
-      <EquipmentForm
-        key={editing === 'new' || !editing ? 'new' : editing.name}
-        start={editing === 'new' ? undefined : editing}
-        onDone={() => {
-          setEditing(undefined)
-          reload()
-        }}
+      <DataTable
+        name="Equipment"
+        rows={data}
+        columns={columns}
+        keyOf={({ name }) => name}
+        onOpen={setEditing}
+        startsBy={{ id: 'kind', desc: false }}
+        csv={{ file: 'equipment.csv', columns: csvColumns(data) }}
+        empty="Nothing is on the list: usual rings are proposed. Measure your own on the right."
       />
+      <EquipmentForm key={editing?.name ?? 'new'} start={editing} onDone={() => setEditing(undefined)} />
     </div>
   )
 }
 
-const figure = (equipment: LabEquipment, key: string) =>
-  (equipment as unknown as Readonly<Record<string, number>>)[key]
+function equipmentColumns(onChange: (piece: LabEquipment) => void): readonly TableColumn<LabEquipment>[] {
+  return [
+    {
+      id: 'kind',
+      name: 'Kind',
+      width: '8rem',
+      wideOnly: true,
+      value: ({ kind }) => kindNames.indexOf(kind),
+      show: ({ kind }) => equipmentKinds[kind].name,
+    },
+    {
+      id: 'name',
+      name: 'Name',
+      width: '10rem',
+      value: ({ name }) => name,
+      show: ({ name }) => <b>{name}</b>,
+    },
+    {
+      id: 'measures',
+      name: 'As measured',
+      width: 'minmax(0,1fr)',
+      value: ({ kind, ...piece }) => measured({ kind, ...piece } as LabEquipment, measuresOf(kind)[0]!.field),
+      show: (piece) => (
+        <span className="figures">
+          {measureWords(piece)} <span className="text-sm opacity-80">({piece.source})</span>
+        </span>
+      ),
+    },
+    {
+      id: 'change',
+      name: '',
+      width: '6.5rem',
+      right: true,
+      value: () => undefined,
+      show: (piece) => (
+        <button
+          type="button"
+          className="small-act"
+          aria-label={`Change ${piece.name}`}
+          onClick={() => onChange(piece)}
+        >
+          Change
+        </button>
+      ),
+    },
+  ]
+}
+
+/** One column for each measure that any piece of the list has. */
+function csvColumns(pieces: readonly LabEquipment[]): readonly CsvColumn<LabEquipment>[] {
+  const used = kindNames.filter((kind) => pieces.some((piece) => piece.kind === kind))
+  return [
+    { name: 'Kind', value: ({ kind }) => equipmentKinds[kind].name },
+    { name: 'Name', value: ({ name }) => name },
+    ...used.flatMap((kind) =>
+      measuresOf(kind).map(({ field, label, unit }) => ({
+        name: `${equipmentKinds[kind].name}: ${label}`,
+        unit,
+        value: (piece: LabEquipment) => (piece.kind === kind ? measured(piece, field) : undefined),
+      })),
+    ),
+    { name: 'Source', value: ({ source }) => source },
+  ]
+}
 
 function EquipmentForm({ start, onDone }: { start?: LabEquipment; onDone: () => void }) {
-  const [kind, setKind] = useState<EquipmentKind>(start?.kind ?? 'ring')
-  const [name, setName] = useState(start?.name ?? '')
-  const [typed, setTyped] = useState<Typed>(() =>
-    start
-      ? Object.fromEntries(
-          kinds
-            .find((each) => each.kind === start.kind)!
-            .specs.map(({ key }) => [key, String(figure(start, key))]),
-        )
-      : {},
-  )
-  const [told, setTold] = useState<{ readonly field?: string; readonly words: string }>()
-  const { specs } = kinds.find((each) => each.kind === kind)!
-  const tell = (error: unknown) => {
-    if (error instanceof DomainError)
-      setTold({ field: error.field, words: `${error.message} ${error.remedy}` })
-    else if (error instanceof ApiError) setTold({ field: error.problem.field, words: error.message })
-    else throw error
-  }
-  const store = async (event: FormEvent) => {
-    event.preventDefault()
-    const figures = Object.fromEntries(
-      specs.map(({ key }) => [key, readNumber(typed[key] ?? '', '').value ?? Number.NaN]),
-    )
-    const equipment = {
-      kind,
-      name: name.trim(),
-      source: 'measured here',
-      ...figures,
-    } as unknown as LabEquipment
-    try {
-      checkEquipment(equipment)
-      const { name: _name, ...body } = equipment
-      await api(`/equipment/${encodeURIComponent(equipment.name)}`, { method: 'PUT', body })
-      if (start && start.name !== equipment.name) await drop(start.name)
+  const { refusal, run } = useRequest()
+  const drop = (name: string) => request('DELETE /equipment/:name', { path: { name } })
+  const form = useEntryForm<TypedEquipment>({
+    draftKey: `equipment ${start?.name ?? 'new'}`,
+    start: () => typedEquipment(start),
+    check: (typed) =>
+      Object.fromEntries(
+        measuresOf(typed.kind).map(({ field, unit }) => [field, readNumber(typed[field] ?? '', unit).fault]),
+      ),
+    store: async (typed) => {
+      const { name, ...body } = equipmentOf(typed)
+      await request('PUT /equipment/:name', { path: { name }, body })
+      if (start && start.name !== name) await drop(start.name)
+      await freshen('GET /equipment')
       onDone()
-      if (!start) {
-        setName('')
-        setTyped({})
-      }
-      setTold(undefined)
-    } catch (error) {
-      tell(error)
-    }
-  }
-  const drop = (which: string) => api(`/equipment/${encodeURIComponent(which)}`, { method: 'DELETE' })
-  const faults: Typed =
-    told?.field && specs.some(({ key }) => key === told.field) ? { [told.field]: told.words } : {}
+    },
+  })
   return (
     <form
       noValidate
       className="card-flat grid gap-3 p-5"
-      onSubmit={(event) => void store(event)}
+      onSubmit={form.submit}
       aria-label={start ? `Change ${start.name}` : 'New equipment'}
     >
       {!start && (
-        <Pills
+        <FormPills
+          form={form}
+          name="kind"
           label="What it is"
-          options={kinds.map((each) => [each.kind, each.name] as const)}
-          value={kind}
-          onChoose={setKind}
+          options={kindNames.map((kind) => [kind, equipmentKinds[kind].name] as const)}
         />
       )}
-      <TextField
-        label="Name in this lab"
-        text={name}
-        onText={setName}
-        fault={told?.field === 'name' ? told.words : undefined}
-      />
-      <FigureFields specs={specs} typed={typed} faults={faults} onTyped={setTyped} wanted />
-      {told && told.field !== 'name' && Object.keys(faults).length === 0 && (
-        <Told tone="error">{told.words}</Told>
-      )}
+      <FormText form={form} name="name" label="Name in this lab" />
+      <div className="grid grid-cols-2 gap-x-3">
+        {measuresOf(form.values.kind).map(({ field, label, unit, hint }) => (
+          <FormNumber key={field} form={form} name={field} label={label} unit={unit} hint={hint} />
+        ))}
+      </div>
+      {form.fault && <Told tone="error">{form.fault}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
       <div className="flex flex-wrap gap-2">
-        <button type="submit" className="act-main">
+        <button type="submit" className="act-main" disabled={form.busy}>
           Store
         </button>
         {start && (
           <>
-            <button type="button" className="act" onClick={onDone}>
+            <button
+              type="button"
+              className="act"
+              onClick={() => {
+                form.forget()
+                onDone()
+              }}
+            >
               Leave it
             </button>
             <button
               type="button"
               className="act"
-              onClick={() => void drop(start.name).then(onDone).catch(tell)}
+              onClick={() =>
+                void run(async () => {
+                  await drop(start.name)
+                  await freshen('GET /equipment')
+                  onDone()
+                })
+              }
             >
               Off the list
             </button>

@@ -30,6 +30,11 @@ export function shortDate(instant: number): string {
   return `${dayNames[d.getDay()]} ${d.getDate()} ${monthNames[d.getMonth()]}`
 }
 
+/** An instant as a record has it, whenever it is read: Wed 4 Mar 07:40. */
+export function dateAndTime(instant: number): string {
+  return `${shortDate(instant)} ${clockTime(instant)}`
+}
+
 /** A calendar day as it is stored, YYYY-MM-DD: its midnight here, not in Greenwich. */
 export function midnightOf(day: string): number {
   return Date.parse(`${day}T00:00`)

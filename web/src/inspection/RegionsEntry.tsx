@@ -1,27 +1,14 @@
-import { type DataOfKind, type RegionSeen, regionsOf, type SheetOfKind } from '@yentrik/core'
+import { type RegionSeen, regionsOf } from '@yentrik/core'
 import { useState } from 'react'
+import { useDraft } from '../parts/draft.ts'
 import { Told } from '../parts/Told.tsx'
-import { useKept } from '../parts/use-kept.ts'
+import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { RegionDrawing, type RegionLook } from './RegionDrawing.tsx'
 
 /** The work, region by region: tap one, read what good looks like, answer. Stored when every region was looked at. */
-export function RegionsEntry({
-  sheet,
-  last,
-  draftKey,
-  refusal,
-  open,
-  onRecord,
-}: {
-  readonly sheet: SheetOfKind<'regions'>
-  readonly last: DataOfKind<'regions'> | undefined
-  readonly draftKey: string
-  readonly refusal?: string
-  readonly open: boolean
-  readonly onRecord: (data: DataOfKind<'regions'>) => Promise<boolean>
-}) {
+export function RegionsEntry({ sheet, last, draftKey, refusal, open, onRecord }: SheetEntryProps<'regions'>) {
   const regions = regionsOf[sheet.drawing]
-  const [seen, keep, forget] = useKept<readonly RegionSeen[]>(draftKey, () => last?.regions ?? [])
+  const [seen, keep, forget] = useDraft<readonly RegionSeen[]>(draftKey, () => last?.regions ?? [])
   const [picked, setPicked] = useState(
     () => regions.find(({ id }) => !seen.some((s) => s.region === id))?.id ?? '',
   )
@@ -94,7 +81,7 @@ export function RegionsEntry({
           )
         })}
       </ul>
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
     </div>
   )
 }

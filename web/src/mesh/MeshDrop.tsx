@@ -8,10 +8,11 @@ import {
 import { proxy } from 'comlink'
 import { Upload } from 'lucide-react'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
+import type { Attempt } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
 import type { ReadMesh } from './mesh.worker.ts'
-import { meshWorker } from './mesh-worker.ts'
+import { brokenFile, meshWorker } from './mesh-worker.ts'
 
 const MeshView = lazy(async () => ({ default: (await import('./MeshView.tsx')).MeshView }))
 
@@ -26,7 +27,7 @@ interface MeshDropProps {
 export function MeshDrop({ unit, onMesh, onUnit }: MeshDropProps) {
   const [name, setName] = useState<string>()
   const [share, setShare] = useState<number>()
-  const [read, setRead] = useState<ReadMesh>()
+  const [read, setRead] = useState<Attempt<ReadMesh>>()
   const stop = useRef<() => void>(undefined)
   useEffect(() => () => stop.current?.(), [])
 
@@ -39,14 +40,17 @@ export function MeshDrop({ unit, onMesh, onUnit }: MeshDropProps) {
     setRead(undefined)
     setShare(0)
     onMesh(undefined)
-    const answer = await worker.work.read(file, proxy(setShare))
+    const answer: Attempt<ReadMesh> = await worker
+      .give((work) => work.read(file, proxy(setShare)))
+      .catch(brokenFile)
     worker.stop()
     stop.current = undefined
     setShare(undefined)
     setRead(answer)
-    if (!answer.ok) return
-    onMesh(answer.measure.volume)
-    const [likely, ...others] = likelyMeshUnits(largestSide(answer.measure))
+    if (!answer.answer) return
+    const { measure } = answer.answer
+    onMesh(measure.volume)
+    const [likely, ...others] = likelyMeshUnits(largestSide(measure))
     if (likely && others.length === 0) onUnit(likely)
   }
   const cancel = () => {
@@ -91,13 +95,13 @@ export function MeshDrop({ unit, onMesh, onUnit }: MeshDropProps) {
           </button>
         </div>
       )}
-      {read && !read.ok && <Told tone="error">{read.sentence}</Told>}
-      {read?.ok && (
+      {read?.refusal && <Told tone="error" words={read.refusal} />}
+      {read?.answer && (
         <>
-          <Tightness measure={read.measure} format={read.format} />
-          <Unit measure={read.measure} unit={unit} onUnit={onUnit} />
+          <Tightness measure={read.answer.measure} format={read.answer.format} />
+          <Unit measure={read.answer.measure} unit={unit} onUnit={onUnit} />
           <Suspense fallback={<Waiting />}>
-            <MeshView corners={read.corners} />
+            <MeshView corners={read.answer.corners} />
           </Suspense>
         </>
       )}

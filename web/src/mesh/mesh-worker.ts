@@ -1,8 +1,12 @@
-import { type Remote, wrap } from 'comlink'
+import type { Attempt } from '../parts/attempt.ts'
+import { startWorker, type WorkerThread } from '../worker/worker.ts'
 import type { MeshWork } from './mesh.worker.ts'
 
 /** A worker for one file; `stop` ends it, whatever it is doing. */
-export function meshWorker(): { readonly work: Remote<MeshWork>; readonly stop: () => void } {
-  const worker = new Worker(new URL('./mesh.worker.ts', import.meta.url), { type: 'module' })
-  return { work: wrap<MeshWork>(worker), stop: () => worker.terminate() }
-}
+export const meshWorker = (): WorkerThread<MeshWork> =>
+  startWorker<MeshWork>(() => new Worker(new URL('./mesh.worker.ts', import.meta.url), { type: 'module' }))
+
+/** A file that broke the thread that read it. */
+export const brokenFile = (): Attempt<never> => ({
+  refusal: 'The file could not be read: it may be too large for this machine. Make it coarser and try again.',
+})

@@ -1,28 +1,18 @@
-import {
-  DomainError,
-  type MeshFormat,
-  type MeshMeasure,
-  measureMesh,
-  meshForView,
-  readMesh,
-  topView,
-} from '@yentrik/core'
+import { type MeshFormat, type MeshMeasure, measureMesh, meshForView, readMesh, topView } from '@yentrik/core'
 import { expose, transfer } from 'comlink'
+import { type Attempt, attempt } from '../parts/attempt.ts'
 
 /** Most triangles that are drawn; finer meshes are drawn coarser, never measured coarser. */
 const MOST_DRAWN = 150_000
 /** Cells across the view from above. */
 const TOP_COLUMNS = 700
 
-/** What became of a file: its measure and corners to draw, or a sentence. */
-export type ReadMesh =
-  | {
-      readonly ok: true
-      readonly format: MeshFormat
-      readonly measure: MeshMeasure
-      readonly corners: Float32Array
-    }
-  | { readonly ok: false; readonly sentence: string }
+/** A file as it was read: its measure and corners to draw. */
+export interface ReadMesh {
+  readonly format: MeshFormat
+  readonly measure: MeshMeasure
+  readonly corners: Float32Array
+}
 
 /** A mesh as a picture from above, light for high. */
 export interface TopPicture {
@@ -35,48 +25,53 @@ export interface TopPicture {
 
 const meshWork = {
   /** Reads and measures a file. Ends with the worker: that is how it is stopped. */
-  async read(file: Blob, onProgress: (share: number) => void): Promise<ReadMesh> {
-    try {
-      const { format, triangles } = readMesh(await file.arrayBuffer())
+  async read(file: Blob, onProgress: (share: number) => void): Promise<Attempt<ReadMesh>> {
+    const bytes = await file.arrayBuffer()
+    const read = tried(() => {
+      const { format, triangles } = readMesh(bytes)
       const measure = measureMesh(triangles, {
         onProgress: (share) => {
           onProgress(share)
           return undefined
         },
       })
-      const corners = meshForView(triangles, measure, MOST_DRAWN)
-      return transfer({ ok: true, format, measure, corners } as const, [corners.buffer])
-    } catch (error) {
-      return { ok: false, sentence: sentenceOf(error) }
-    }
+      return { format, measure, corners: meshForView(triangles, measure, MOST_DRAWN) }
+    })
+    return read.answer ? transfer(read, [read.answer.corners.buffer]) : read
   },
 
   /** The mesh from straight above, shaded by height and slope. */
-  async fromAbove(file: Blob): Promise<TopPicture | { readonly sentence: string }> {
-    try {
-      const { triangles } = readMesh(await file.arrayBuffer())
-      const measure = measureMesh(triangles)
-      const { columns, rows, cell, heights } = topView(triangles, measure, TOP_COLUMNS)
-      const pixels = new Uint8ClampedArray(4 * columns * rows)
-      const [low, high] = [measure.min[2], measure.max[2]]
-      for (let at = 0; at < heights.length; at++) {
-        const height = heights[at]!
-        if (Number.isNaN(height)) continue
-        const right = heights[at + 1] ?? height
-        const slope = Number.isNaN(right) ? 0 : (height - right) / cell
-        const light = 70 + (150 * (height - low)) / (high - low || 1) + 25 * Math.max(-1, Math.min(1, slope))
-        pixels.set([light, 0.93 * light, 0.78 * light, 255], 4 * at)
-      }
-      return transfer({ columns, rows, cell, pixels }, [pixels.buffer])
-    } catch (error) {
-      return { sentence: sentenceOf(error) }
-    }
+  async fromAbove(file: Blob): Promise<Attempt<TopPicture>> {
+    const bytes = await file.arrayBuffer()
+    const seen = tried(() => pictureOf(bytes))
+    return seen.answer ? transfer(seen, [seen.answer.pixels.buffer]) : seen
   },
 }
 export type MeshWork = typeof meshWork
 expose(meshWork)
 
-function sentenceOf(error: unknown): string {
-  if (error instanceof DomainError) return `${error.message} ${error.remedy}`
-  return 'The file could not be read: it may be too large for this machine.'
+function pictureOf(bytes: ArrayBuffer): TopPicture {
+  const { triangles } = readMesh(bytes)
+  const measure = measureMesh(triangles)
+  const { columns, rows, cell, heights } = topView(triangles, measure, TOP_COLUMNS)
+  const pixels = new Uint8ClampedArray(4 * columns * rows)
+  const [low, high] = [measure.min[2], measure.max[2]]
+  for (let at = 0; at < heights.length; at++) {
+    const height = heights[at]!
+    if (Number.isNaN(height)) continue
+    const right = heights[at + 1] ?? height
+    const slope = Number.isNaN(right) ? 0 : (height - right) / cell
+    const light = 70 + (150 * (height - low)) / (high - low || 1) + 25 * Math.max(-1, Math.min(1, slope))
+    pixels.set([light, 0.93 * light, 0.78 * light, 255], 4 * at)
+  }
+  return { columns, rows, cell, pixels }
+}
+
+/** A file may be larger than the memory of this machine: that is no fault of the core. */
+function tried<T>(work: () => T): Attempt<T> {
+  try {
+    return attempt(work)
+  } catch {
+    return { refusal: 'The file could not be read: it may be too large for this machine.' }
+  }
 }

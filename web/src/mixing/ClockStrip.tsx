@@ -1,6 +1,6 @@
 import { type ClockStretch, type MixClock, stretchAt } from '@yentrik/core'
+import { Hatch } from '../drawings/Hatch.tsx'
 import { clockTime, dayAndTime } from '../format/format.ts'
-import { Hatch } from '../parts/Hatch.tsx'
 
 const fills: Readonly<Record<ClockStretch['tone'], string>> = {
   hands: 'var(--color-primary)',

@@ -1,9 +1,12 @@
 import { liquidParts, type MaterialCard, materials, type PartsMeasure } from '@yentrik/core'
 import { useState } from 'react'
 import { capital } from '../format/format.ts'
-import { api } from '../live/api.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { SelectField } from '../parts/Choices.tsx'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
+import { Told } from '../parts/Told.tsx'
 
 type Counted = MaterialCard & { readonly measure: PartsMeasure }
 const countedCards = [...materials.values()].filter((card): card is Counted => card.measure?.by === 'parts')
@@ -12,6 +15,7 @@ const countedCards = [...materials.values()].filter((card): card is Counted => c
 export function CountedMix() {
   const [cardId, setCardId] = useState(countedCards[0]?.id ?? '')
   const [text, setText] = useState('4')
+  const { refusal, run } = useRequest()
   const card = countedCards.find((each) => each.id === cardId)
   if (!card) return null
   const { value, fault } = readNumber(text, '')
@@ -38,11 +42,16 @@ export function CountedMix() {
         <button
           type="button"
           className="act self-center"
-          onClick={() => void api('/mixing/clocks', { body: { materialId: card.id, settingFactor: 1 } })}
+          onClick={() =>
+            void run(() =>
+              request('POST /mixing/clocks', { body: { materialId: card.id, settingFactor: 1 } }),
+            )
+          }
         >
           The parts meet
         </button>
       )}
+      {refusal && <Told tone="error" words={refusal} />}
       {value !== undefined && !wrong && (
         <p className="self-center text-2xl">
           <output className="figures text-5xl font-bold" aria-label="To measure">

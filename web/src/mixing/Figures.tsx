@@ -1,5 +1,5 @@
 import type { Amount } from '@yentrik/core'
-import { useShelf } from '../shelf/use-shelf.ts'
+import { useShelf } from '../record/shelf.ts'
 import { amountFigures } from './amount-figures.ts'
 
 /** The figures to set on the balance and the cylinder, readable from a step away. */

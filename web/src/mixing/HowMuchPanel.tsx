@@ -3,16 +3,15 @@ import {
   type FlaskMeasured,
   type MeshUnitId,
   type MixGiven,
-  type RememberedMix,
   usualJobs,
 } from '@yentrik/core'
 import { lazy, Suspense } from 'react'
-import { useEquipment } from '../equipment/use-equipment.ts'
 import { capital, grams } from '../format/format.ts'
-import { useFetched } from '../live/live-store.ts'
+import { useAnswer } from '../live/queries.ts'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { useEquipment } from '../record/equipment.ts'
 import {
   type Basis,
   bagGramsOf,
@@ -180,7 +179,7 @@ export function HowMuchPanel(props: HowMuchPanelProps) {
           {field('waste', ofBase ? 'Flash and jar' : 'Stays in the bowl', '%')}
         </div>
       )}
-      {result.fault && <Told tone="error">{result.fault}</Told>}
+      {result.fault && <Told tone="error" words={result.fault} />}
       {result.cm3 !== undefined && (
         <p className="text-sm">
           <b className="figures text-lg">{result.cm3.toFixed(1)} cm3</b> to fill, {result.source}
@@ -253,7 +252,7 @@ function OfFlask({ entry, onEntry, result }: HowMuchPanelProps) {
           />
         ))}
       </div>
-      {result.flask?.warning && <Told tone="warning">{result.flask.warning}</Told>}
+      {result.flask?.warning && <Told tone="warning" words={result.flask.warning} />}
     </>
   )
 }
@@ -272,8 +271,9 @@ function knownLabel(from: MixGiven['from'], card: Weighed): string {
 }
 
 function AsBefore({ entry, onEntry, materialId, stepId, amountId }: HowMuchPanelProps) {
-  const where = new URLSearchParams({ materialId, ...(stepId && amountId ? { stepId, amountId } : {}) })
-  const { data } = useFetched<{ remembered: RememberedMix | null }>(`/mixing/remembered?${where}`)
+  const { data } = useAnswer('GET /mixing/remembered', {
+    query: { materialId, ...(stepId && amountId ? { stepId, amountId } : {}) },
+  })
   const before = data?.remembered
   if (!data) return <Waiting />
   if (!before) return <p>Nothing of it is on record yet. Go by the job or the size.</p>

@@ -1,29 +1,19 @@
+import type { MixClock } from '@yentrik/contract'
 import { mixClock } from '@yentrik/core'
 import { Link } from 'react-router'
 import { clockTime } from '../format/format.ts'
-import { api } from '../live/api.ts'
-import { useFetched, useNow } from '../live/live-store.ts'
-import { useShelf } from '../shelf/use-shelf.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { useAnswer } from '../live/queries.ts'
+import { request } from '../live/request.ts'
+import { useShelf } from '../record/shelf.ts'
 import { ClockStrip } from './ClockStrip.tsx'
 
-/** A mix whose clock runs on the server. */
-export interface RunningMix {
-  readonly clockId: string
-  readonly materialId: string
-  readonly productId: string | null
-  readonly metAt: string
-  readonly by: string
-  readonly settingFactor: number
-  readonly caseId: string | null
-  readonly docket: string | null
-}
-
-export function useRunningMixes(): readonly RunningMix[] {
-  return useFetched<readonly RunningMix[]>('/mixing/clocks').data ?? []
+export function useRunningMixes(): readonly MixClock[] {
+  return useAnswer('GET /mixing/clocks').data ?? []
 }
 
 /** Every mix whose clock runs, the newest first, each on its strip. */
-export function MixClocks({ running }: { running: readonly RunningMix[] }) {
+export function MixClocks({ running }: { running: readonly MixClock[] }) {
   const now = useNow()
   const shelf = useShelf()
   return running.map((mix) => {
@@ -44,7 +34,7 @@ export function MixClocks({ running }: { running: readonly RunningMix[] }) {
           <button
             type="button"
             className="small-act ml-auto"
-            onClick={() => api(`/mixing/clocks/${mix.clockId}`, { method: 'DELETE' })}
+            onClick={() => void request('DELETE /mixing/clocks/:clockId', { path: { clockId: mix.clockId } })}
           >
             Put away
           </button>

@@ -1,7 +1,7 @@
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { useCaseHand } from '../case/case-hand.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { useShelf } from '../shelf/use-shelf.ts'
+import { useOpenCase } from '../record/open-case.ts'
+import { useShelf } from '../record/shelf.ts'
 import { MixTool } from './MixTool.tsx'
 
 /** Powder and liquid both ways, the balance, what a missed ratio does, the clock. On its own or for a step. */
@@ -32,17 +32,17 @@ interface OfStep {
 
 /** The same instrument with a step's figures filled in and a way into its record. */
 function MixForStep({ caseId, jobId, stepId, amountId }: OfStep) {
-  const hand = useCaseHand(caseId)
+  const openCase = useOpenCase(caseId)
   const go = useNavigate()
-  const job = hand.state?.jobs.find((each) => each.jobId === jobId)
+  const job = openCase.state?.jobs.find((each) => each.jobId === jobId)
   const step = job?.route.steps.find((each) => each.id === stepId)
   const amount = step?.amounts?.find((each) => each.id === amountId)
-  if (!hand.state || !job || !step || amount?.kind !== 'mix')
+  if (!openCase.state || !job || !step || amount?.kind !== 'mix')
     return (
       <main className="p-8">
-        {hand.error ? (
-          <Told tone="error">{hand.error.message}</Told>
-        ) : hand.state ? (
+        {openCase.error ? (
+          <Told tone="error" words={openCase.error.said} />
+        ) : openCase.state ? (
           <Told tone="error">This step has no such mix. Go back to the case.</Told>
         ) : null}
       </main>
@@ -51,11 +51,11 @@ function MixForStep({ caseId, jobId, stepId, amountId }: OfStep) {
   return (
     <MixTool
       key={amountId}
-      refusal={hand.refusal?.message}
+      refusal={openCase.refusal?.said}
       title={
         <>
           <Link to={`/case/${caseId}`} className="link">
-            {hand.state.docket}
+            {openCase.state.docket}
           </Link>{' '}
           · {step.name}
           {amount.note && `, ${amount.note}`}
@@ -64,14 +64,14 @@ function MixForStep({ caseId, jobId, stepId, amountId }: OfStep) {
       }
       step={{
         caseId,
-        docket: hand.state.docket,
+        docket: openCase.state.docket,
         jobId,
         stepId,
         amount,
         ...(running
           ? {
               onRecord: async (mix) => {
-                const stored = await hand.give({ type: 'recordMix', jobId, stepId, ...mix })
+                const stored = await openCase.give({ type: 'recordMix', jobId, stepId, ...mix })
                 if (stored) await go(`/case/${caseId}`)
                 return stored
               },

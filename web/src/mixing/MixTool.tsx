@@ -7,18 +7,20 @@ import {
   mixClock,
   packsNeeded,
   type RecordedMix,
+  type Saying,
 } from '@yentrik/core'
 import { type ReactNode, useCallback, useState } from 'react'
 import { useDevices } from '../devices/use-devices.ts'
 import { grams, millilitres, ratio } from '../format/format.ts'
-import { api } from '../live/api.ts'
-import { useNow } from '../live/live-store.ts'
-import { useAsking } from '../live/use-asking.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { SelectField } from '../parts/Choices.tsx'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { useDraft } from '../parts/draft.ts'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
-import { useKept } from '../parts/use-kept.ts'
-import { lotWords, useShelf } from '../shelf/use-shelf.ts'
+import { lotWords, useShelf } from '../record/shelf.ts'
 import { powderWords } from './amount-figures.ts'
 import { type Bowl, bowlNumbers, emptyBowl } from './bowl.ts'
 import { ClockStrip } from './ClockStrip.tsx'
@@ -52,12 +54,12 @@ export interface MixForStepOf {
 interface MixToolProps {
   readonly title: ReactNode
   readonly materialId?: string
-  readonly refusal?: string
+  readonly refusal?: Saying
   readonly step?: MixForStepOf
 }
 
 /** The instrument: how much, the balance, what the ratio does, the clock. */
-export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
+export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixToolProps) {
   const shelf = useShelf()
   const devices = useDevices()
   const now = useNow()
@@ -65,7 +67,7 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
   const asked = step?.amount.materialId ?? materialId
   const [chosen, setChosen] = useState(asked && isWeighed(materials.get(asked)) ? asked : 'dental-stone')
   const [lotId, setLotId] = useState<string>()
-  const [flask, keepFlask] = useKept(`flask ${step?.caseId ?? ''}`, () => emptyFlask)
+  const [flask, keepFlask] = useDraft(`flask ${step?.caseId ?? ''}`, () => emptyFlask)
   const [entry, setEntry] = useState(() => freshEntry(step?.amount.powderGrams ?? 100, step?.stepId, flask))
   const [ratioText, setRatioText] = useState(
     step?.amount.millilitresPerGram ? String(step.amount.millilitresPerGram) : '',
@@ -73,7 +75,8 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
   const [bowl, setBowl] = useState(emptyBowl)
   const [thickening, setThickening] = useState(false)
   const [changers, setChangers] = useState<readonly string[]>([])
-  const { told, tell, asking } = useAsking()
+  const { refusal, refuse, run } = useRequest()
+  const wrong = refusal ?? stepRefusal
   const onBowl = useCallback((change: Partial<Bowl>) => setBowl((before) => ({ ...before, ...change })), [])
 
   // A product on the list is chosen by its own id; its class is what the step and the lots go by.
@@ -111,13 +114,13 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
       ...(productId ? { productId } : {}),
       ...(step ? { caseId: step.caseId, docket: step.docket } : {}),
     }
-    await asking(() => api('/mixing/clocks', { body }))
+    await run(() => request('POST /mixing/clocks', { body }))
   }
   const record = async () => {
-    tell(undefined)
+    refuse(undefined)
     if (!step?.onRecord) return
     if (inBowl.powder === undefined || inBowl.liquid === undefined)
-      return tell('Weigh powder and liquid first, or type what was used.')
+      return refuse('Weigh powder and liquid first, or type what was used.')
     const productName = shelf.products.find((each) => each.product.productId === card.id)?.product.name
     await step.onRecord({
       amountId: step.amount.id,
@@ -243,7 +246,7 @@ export function MixTool({ title, materialId, refusal, step }: MixToolProps) {
               {`About ${card.investment.vacuumSeconds} s under vacuum, powder and liquid at ${card.investment.mixCelsius.join(' to ')} °C: warmer sets sooner (${card.investment.source}).`}
             </p>
           )}
-          {(told ?? refusal) && <Told tone="error">{told ?? refusal}</Told>}
+          {wrong !== undefined && <Told tone="error" words={wrong} />}
         </section>
       </div>
       <MixClocks running={running} />

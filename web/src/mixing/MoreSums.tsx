@@ -10,7 +10,8 @@ import {
 import { useState } from 'react'
 import { grams, millilitres, ratio } from '../format/format.ts'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { CountedMix } from './CountedMix.tsx'
 import { isWeighed } from './weighed.ts'
 

@@ -1,6 +1,6 @@
 import { type MaterialCard, type Mix, mixMillilitres } from '@yentrik/core'
+import { Hatch } from '../drawings/Hatch.tsx'
 import { grams, millilitres } from '../format/format.ts'
-import { Hatch } from '../parts/Hatch.tsx'
 import type { BowlNumbers } from './bowl.ts'
 
 interface VesselsProps {

@@ -4,9 +4,10 @@ import { LiveWeight } from '../devices/LiveWeight.tsx'
 import { StandInHand } from '../devices/StandInHand.tsx'
 import type { Devices } from '../devices/use-devices.ts'
 import { capital, grams, millilitres } from '../format/format.ts'
-import { api } from '../live/api.ts'
-import { useAsking } from '../live/use-asking.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 import type { Bowl } from './bowl.ts'
 import type { Weighed } from './weighed.ts'
@@ -24,20 +25,19 @@ interface WeighPanelProps {
 
 /** The balance under the powder, the dispenser for the powder really weighed; or both by hand. */
 export function WeighPanel({ target, wanted, bowl, onBowl, devices }: WeighPanelProps) {
-  const { told, asking } = useAsking()
+  const { refusal, run } = useRequest()
   const zero = useZeroLost(devices)
   const balance = devices?.balance
   const dispenser = devices?.dispenser
-  const ask = <T,>(path: string, body: object = {}) => asking(() => api<T>(path, { body }))
   const take = async () => {
-    const taken = await ask<{ grams: number }>('/devices/balance/take')
+    const taken = await run(() => request('POST /devices/balance/take'))
     if (taken) onBowl({ powder: String(taken.grams), powderFrom: 'balance' })
   }
   const water = waterFor(bowl, target, wanted)
   // What it has given goes into the field once, when this order is done; what an earlier one gave is not this.
   const [order, setOrder] = useState<number>()
   const give = async () => {
-    const begun = await ask<{ order: number }>('/devices/dispenser/give', { millilitres: water })
+    const begun = await run(() => request('POST /devices/dispenser/give', { body: { millilitres: water } }))
     setOrder(begun?.order)
   }
   const given = dispenser?.order === order ? dispenser?.givenMillilitres : undefined
@@ -66,7 +66,7 @@ export function WeighPanel({ target, wanted, bowl, onBowl, devices }: WeighPanel
               className="act"
               onClick={() => {
                 zero.setAgain()
-                void ask('/devices/balance/tare')
+                void run(() => request('POST /devices/balance/tare'))
               }}
               disabled={!balance.connected}
             >
@@ -101,7 +101,7 @@ export function WeighPanel({ target, wanted, bowl, onBowl, devices }: WeighPanel
           {!balance.connected && !balance.standIn && <p>Everything can be typed as well.</p>}
         </section>
       )}
-      {told && <Told tone="error">{told}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
     </div>
   )
 }
@@ -150,7 +150,7 @@ export function BowlFields({
 
 /** Liquid for the powder really weighed; for the target while nothing is in, mL to a tenth. */
 export function waterFor(bowl: Bowl, target: Mix, wanted: number): number {
-  const weighed = Number(bowl.powder.replace(',', '.'))
+  const { value: weighed = 0 } = readNumber(bowl.powder, 'g')
   return Number(((weighed > 0 ? weighed : target.powderGrams) * wanted).toFixed(1))
 }
 

@@ -1,6 +1,7 @@
-import { correctMix, hitRatio, type Mix, RATIO_TOLERANCE_FRACTION } from '@yentrik/core'
+import { correctMix, hitRatio, type Mix, RATIO_TOLERANCE_FRACTION, saying } from '@yentrik/core'
 import { capital, grams, millilitres, ratio } from '../format/format.ts'
 import { Told } from '../parts/Told.tsx'
+import { useWords } from '../preferences/words.tsx'
 import type { Weighed } from './weighed.ts'
 
 /** What a cylinder and a balance on the bench can add at least (choice). */
@@ -10,6 +11,7 @@ const READABLE_GRAMS = 0.1
 /** What the chosen ratio does against the usual one of its class. */
 export function Effects({ card, mix, wanted }: { card: Weighed; mix: Mix; wanted?: number }) {
   const hit = hitRatio(card, mix, wanted)
+  const say = useWords()
   const usual = wanted ?? card.measure.usualMillilitresPerGram
   if (hit.effects.length === 0)
     return <Told tone="good">{wanted ? 'The ratio that was wanted' : 'The usual ratio'}</Told>
@@ -21,7 +23,7 @@ export function Effects({ card, mix, wanted }: { card: Weighed; mix: Mix; wanted
           : `${capital(hit.verdict)} than ${ratio(usual)}:`}
       </p>
       <ul className="grid gap-0.5">
-        {hit.effects.map((effect) => (
+        {hit.effects.map(say).map((effect) => (
           <li key={effect} className="text-warning font-medium">
             {effect}
           </li>
@@ -78,7 +80,7 @@ export function InTheBowl({
       )}
       {fix.action === 'startAgain' && (
         <div className="text-xl">
-          <Told tone="error">Start again. {fix.reason}</Told>
+          <Told tone="error" words={saying`Start again. ${fix.reason}`} />
         </div>
       )}
       {(fix.action === 'addLiquid' || fix.action === 'addPowder') && (

@@ -1,4 +1,4 @@
-import { readNumber } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 
 /** What is in the bowl, as typed or taken, and where each figure came from. */
 export interface Bowl {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { materials } from '@yentrik/core'
+import { materials, spoken } from '@yentrik/core'
 import { freshEntry, howMuch, wasteFor } from './how-much.ts'
 import { isWeighed } from './weighed.ts'
 
@@ -63,8 +63,8 @@ describe('how much', () => {
     const [once, twice] = ['0', '100'].map((waste) => base({ waste }).mix?.powderGrams ?? 0)
     expect(twice! / once!).toBeCloseTo(2, 6)
     expect(base({ thickness: '' }).faults.thickness).toBeDefined()
-    expect(base({ thickness: '9' }).fault).toContain('1 to 6')
-    expect(base({ area: '1' }).fault).toContain('3 to 60')
+    expect(spoken(base({ thickness: '9' }).fault!, 'metric')).toContain('1 mm to 6 mm')
+    expect(spoken(base({ area: '1' }).fault!, 'metric')).toMatch(/3.* to 60/)
   })
   it('proposes flash for a base, and leaves a share that was typed alone', () => {
     expect(wasteFor('base', '10')).toBe('100')

@@ -14,6 +14,7 @@ import {
   type MixGiven,
   mixForVolume,
   mixParts,
+  type Saying,
   type Space,
   spaceCm3,
   USUAL_FLASH_FRACTION,
@@ -22,7 +23,8 @@ import {
   usualJobs,
   usualPowderGrams,
 } from '@yentrik/core'
-import { readNumber } from '../parts/NumberField.tsx'
+import { refusalWords } from '../parts/attempt.ts'
+import { readNumber } from '../parts/read-number.ts'
 import type { Weighed } from './weighed.ts'
 
 export type Basis = 'weight' | 'job' | 'size' | 'mesh' | 'flask' | 'before'
@@ -123,7 +125,7 @@ export interface HowMuch {
   readonly mix?: Mix
   readonly faults: Readonly<Partial<Record<Field | keyof FlaskMeasured, string>>>
   /** In the way of a mix, but at no single entry. */
-  readonly fault?: string
+  readonly fault?: Saying
   /** Volume to be filled, before waste. */
   readonly cm3?: number
   readonly flask?: FlaskPours
@@ -201,7 +203,7 @@ export function howMuch(entry: HowMuchEntry, card: Weighed, millilitresPerGram: 
         return { ...filled(flask.cm3[entry.pour], waste), flask, source: flask.source }
       } catch (error) {
         if (!(error instanceof DomainError)) throw error
-        return { faults, fault: `${error.message} ${error.remedy}`, source: '' }
+        return { faults, fault: refusalWords(error), source: '' }
       }
     }
     case 'mesh': {
@@ -234,7 +236,7 @@ export function howMuch(entry: HowMuchEntry, card: Weighed, millilitresPerGram: 
       return { faults, mix, cm3, source: `by the density of the powder: ${card.density?.source ?? ''}` }
     } catch (error) {
       if (!(error instanceof DomainError)) throw error
-      return { faults, fault: `${error.message} ${error.remedy}`, source: '' }
+      return { faults, fault: refusalWords(error), source: '' }
     }
   }
 }

@@ -46,7 +46,7 @@ export function ArticulatorFields({
           />
         ))}
       </div>
-      {fault && <Told tone="error">{fault}</Told>}
+      {fault && <Told tone="error" words={fault} />}
     </div>
   )
 }

@@ -4,6 +4,7 @@ import {
   christensenGap,
   DomainError,
   MONSON_RADIUS_MILLIMETRES,
+  type Saying,
   type SpacePoint,
   sphereOnPlane,
   sphereThrough,
@@ -12,11 +13,13 @@ import {
   usualPlaces,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { usePreferences } from '../app/preferences.ts'
 import { quantity } from '../format/format.ts'
+import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
 import { CurveDrawing, type NamedContact } from './CurveDrawing.tsx'
 
 type Curve = 'condyles' | 'plane' | 'flat'
@@ -69,7 +72,7 @@ export function CuspsPanel({
     set?: BalancedSetUp
     teeth: readonly NamedContact[]
     gap?: number
-    refusal?: string
+    refusal?: Saying
   } => {
     const numbers = places.map(({ behind, aside }) => [readNumber(behind, 'mm'), readNumber(aside, 'mm')])
     const used = [...(curve === 'flat' ? [] : [R]), ...(curve === 'plane' ? [touching] : [])]
@@ -100,7 +103,7 @@ export function CuspsPanel({
       }
     } catch (error) {
       if (!(error instanceof DomainError)) throw error
-      return { teeth: [], refusal: `${error.message} ${error.remedy}` }
+      return { teeth: [], refusal: refusalWords(error) }
     }
   }
   const { set, teeth, gap, refusal } = work()
@@ -123,7 +126,7 @@ export function CuspsPanel({
           </figcaption>
         </figure>
       )}
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
       <div className="overflow-x-auto">
         <table className="w-full min-w-[36rem]">
           <thead className="text-left">

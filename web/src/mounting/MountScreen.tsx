@@ -8,6 +8,7 @@ import {
   moveJaw,
   pinForOpening,
   recordedSheet,
+  type Saying,
   type SheetData,
   type SpacePoint,
   toothOpening,
@@ -16,12 +17,15 @@ import {
 } from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
-import { useCaseHand } from '../case/case-hand.ts'
 import { quantity } from '../format/format.ts'
+import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
+import { Said } from '../preferences/words.tsx'
+import { useOpenCase } from '../record/open-case.ts'
 import { ArticulatorDrawing, type FollowedTeeth, PathsDrawing } from './ArticulatorDrawing.tsx'
 import { ArticulatorFields } from './ArticulatorFields.tsx'
 import {
@@ -44,8 +48,8 @@ export function MountScreen() {
 
 function MountForCase({ caseId }: { caseId: string }) {
   const [query] = useSearchParams()
-  const { state, error } = useCaseHand(caseId)
-  if (!state) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  const { state, error } = useOpenCase(caseId)
+  if (!state) return error ? <Told tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job'))
   const sheet =
     job && recordedSheet(job, { stepId: query.get('step') ?? '', sheetId: query.get('sheet') ?? '' })
@@ -121,7 +125,7 @@ function MountTool({ recorded, title }: { recorded?: Recorded; title?: React.Rea
               </div>
             </div>
           ) : (
-            <Told tone="error">{result.refusal ?? ''}</Told>
+            <Told tone="error" words={result.refusal ?? ''} />
           )}
           <div className="grid items-start gap-3 sm:grid-cols-3">
             {movement === 'pin' ? (
@@ -222,7 +226,7 @@ interface Worked {
   readonly pose?: JawPose
   readonly ways: readonly (readonly SpacePoint[])[]
   readonly rows?: readonly { readonly name: string; readonly drop: number; readonly other: string }[]
-  readonly refusal?: string
+  readonly refusal?: Saying
 }
 
 const nothingYet: Worked = { ways: [], refusal: 'Enter every setting to see what follows.' }
@@ -278,7 +282,7 @@ function work(
     }
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    return { ways: [], refusal: `${error.message} ${error.remedy}` }
+    return { ways: [], refusal: refusalWords(error) }
   }
 }
 
@@ -302,7 +306,11 @@ function FromTooth({ articulator, teeth }: { articulator: Articulator; teeth: Fo
       )
     } catch (error) {
       if (!(error instanceof DomainError)) throw error
-      return <Told tone="error">{`${error.message} ${error.remedy}`}</Told>
+      return (
+        <Told tone="error">
+          <Said words={refusalWords(error)} />
+        </Told>
+      )
     }
   }
   return (

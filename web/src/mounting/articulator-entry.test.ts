@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { articulatorCards } from '@yentrik/core'
+import { articulatorCards, spoken } from '@yentrik/core'
 import {
   articulatorFields,
   articulatorOf,
@@ -35,6 +35,6 @@ describe('an articulator as it is typed', () => {
     const { articulator, faults, fault } = articulatorOf({ ...usualArticulator, condylarRight: '170' })
     expect(articulator).toBeUndefined()
     expect(faults).toEqual({})
-    expect(fault).toMatch(/\. /)
+    expect(spoken(fault!, 'metric')).toBe('The condylar guide is 170°. Enter 0 to 75°.')
   })
 })

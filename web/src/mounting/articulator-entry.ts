@@ -1,5 +1,6 @@
-import { type Articulator, articulatorCards, checkArticulator, DomainError } from '@yentrik/core'
-import { readNumber } from '../parts/NumberField.tsx'
+import { type Articulator, articulatorCards, checkArticulator, DomainError, type Saying } from '@yentrik/core'
+import { refusalWords } from '../parts/attempt.ts'
+import { readNumber } from '../parts/read-number.ts'
 
 /** The settings of an articulator as typed. */
 export interface ArticulatorEntry {
@@ -51,7 +52,7 @@ export const usualArticulator = entryOfArticulator(
 export function articulatorOf(entry: ArticulatorEntry): {
   readonly articulator?: Articulator
   readonly faults: Readonly<Partial<Record<ArticulatorField, string>>>
-  readonly fault?: string
+  readonly fault?: Saying
 } {
   const faults: Partial<Record<ArticulatorField, string>> = {}
   const number = (field: ArticulatorField, unit: string): number => {
@@ -74,6 +75,6 @@ export function articulatorOf(entry: ArticulatorEntry): {
     return { articulator, faults }
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    return { faults, fault: `${error.message} ${error.remedy}` }
+    return { faults, fault: refusalWords(error) }
   }
 }

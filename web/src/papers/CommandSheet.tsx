@@ -1,4 +1,4 @@
-import { commandCode, type ScannedCommand, scannedCommands } from '../scan/scanner.ts'
+import { commandCode, type ScannedCommand, scannedCommands } from '../keys/scanner.ts'
 import { Paper } from './Paper.tsx'
 import { QrCode } from './QrCode.tsx'
 

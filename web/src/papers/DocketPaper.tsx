@@ -1,19 +1,19 @@
 import { showTooth } from '@yentrik/core'
 import { useParams } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
-import { useCaseHand } from '../case/case-hand.ts'
-import { choiceWords } from '../case/choice-words.ts'
 import { clockTime, longDate } from '../format/format.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
+import { choiceWords } from '../record/choice-words.ts'
+import { useOpenCase } from '../record/open-case.ts'
 import { Paper } from './Paper.tsx'
 import { QrCode } from './QrCode.tsx'
 
 /** The sheet that travels in the box with the work: its code to scan, what is wanted, what came along. */
 export function DocketPaper() {
   const { caseId = '' } = useParams()
-  const { state, error } = useCaseHand(caseId)
+  const { state, error } = useOpenCase(caseId)
   const notation = usePreferences((preferences) => preferences.teeth)
-  if (!state) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  if (!state) return error ? <Told tone="error" words={error.said} /> : <Waiting />
   const { authorisation, docket } = state
   const due = Date.parse(authorisation.dueAt)
   const rows: readonly (readonly [string, string])[] = [

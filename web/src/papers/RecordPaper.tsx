@@ -1,34 +1,36 @@
 import {
   type CaseEvent,
   type CaseState,
+  finishedAt,
   isDelivered,
   type JobState,
   materials,
   readingOutcome,
+  type StepState,
   showTooth,
   stepOf,
 } from '@yentrik/core'
 import { Link, useParams } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
-import { useCaseHand } from '../case/case-hand.ts'
-import { choiceWords } from '../case/choice-words.ts'
-import { eventWords } from '../case/event-words.ts'
-import { clockTime, longDate, quantity, shortDate } from '../format/format.ts'
-import { useFetched } from '../live/live-store.ts'
+import { dateAndTime, longDate } from '../format/format.ts'
+import { useAnswer } from '../live/queries.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { useShelf } from '../shelf/use-shelf.ts'
+import { usePreferences } from '../preferences/preferences.ts'
+import { Said, useWords } from '../preferences/words.tsx'
+import { choiceWords } from '../record/choice-words.ts'
+import { eventWords, readingWords } from '../record/event-words.ts'
+import { useOpenCase } from '../record/open-case.ts'
+import { useShelf } from '../record/shelf.ts'
 import { Paper } from './Paper.tsx'
 import { QrCode } from './QrCode.tsx'
 
 /** The case record as it is: every measure, lot, outcome, person and time, and what was done again. */
 export function RecordPaper() {
   const { caseId = '' } = useParams()
-  const { state, record, error } = useCaseHand(caseId)
-  const { data: lab } = useFetched<{ labName: string }>('/lab')
-  const units = usePreferences((preferences) => preferences.units)
+  const { state, record, error } = useOpenCase(caseId)
+  const { data: lab } = useAnswer('GET /lab')
   const notation = usePreferences((preferences) => preferences.teeth)
   const { lotNumber } = useShelf()
-  if (!state || !record) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  if (!state || !record) return error ? <Told tone="error" words={error.said} /> : <Waiting />
   const { authorisation, docket } = state
   const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')
   return (
@@ -66,7 +68,7 @@ export function RecordPaper() {
         <QrCode text={docket} className="w-[22mm]" />
       </header>
       {state.jobs.map((job) => (
-        <JobRecord key={job.jobId} job={job} units={units} />
+        <JobRecord key={job.jobId} job={job} />
       ))}
       <Materials events={record.events} lotNumber={lotNumber} />
       <Deviations state={state} events={record.events} />
@@ -74,8 +76,8 @@ export function RecordPaper() {
       <ol className="mt-1 columns-1 text-[8.5pt]">
         {record.events.map((event) => (
           <li key={event.sequence} className="figures break-inside-avoid">
-            {shortDate(Date.parse(event.at))} {clockTime(Date.parse(event.at))} · {event.by} ·{' '}
-            {eventWords(event, { jobs: state.jobs, units, lotNumber })}
+            {dateAndTime(Date.parse(event.at))} · {event.by} ·{' '}
+            <Said words={eventWords(event, { jobs: state.jobs, lotNumber })} clock={dateAndTime} />
           </li>
         ))}
       </ol>
@@ -87,7 +89,8 @@ export function RecordPaper() {
   )
 }
 
-function JobRecord({ job, units }: { job: JobState; units: 'metric' | 'us' }) {
+function JobRecord({ job }: { job: JobState }) {
+  const say = useWords()
   return (
     <section className="mt-4">
       <h2 className="font-semibold">{job.route.name}</h2>
@@ -106,19 +109,18 @@ function JobRecord({ job, units }: { job: JobState; units: 'metric' | 'us' }) {
             .filter((step) => job.steps[step.id]?.status !== 'waiting')
             .map((step) => {
               const state = job.steps[step.id]!
-              const done = state.finishedAt ? Date.parse(state.finishedAt) : undefined
+              const over = finishedAt(state)
+              const done = over ? Date.parse(over) : undefined
               const readings = (step.checks ?? []).flatMap((check) => {
                 const last = state.readings.findLast((r) => r.checkId === check.id)
                 if (!last) return []
-                const shown =
-                  last.answer ??
-                  (check.kind === 'measure' ? quantity(last.value ?? Number.NaN, check.quantity, units) : '')
+                const shown = say(readingWords(last, check))
                 const passes = readingOutcome(check, last).verdict === 'pass'
                 return [
-                  `${check.name}: ${shown}${passes ? '' : state.accepted.includes(check.id) ? ' (accepted by the dentist)' : ' (does not pass)'}`,
+                  `${check.name}: ${shown}${passes ? '' : state.accepted.includes(last.sequence) ? ' (accepted by the dentist)' : ' (does not pass)'}`,
                 ]
               })
-              const reason = state.skipReason ?? state.outOfTimeReason
+              const reason = reasonOf(state)
               return (
                 <tr key={step.id} className="break-inside-avoid border-b border-neutral-300 align-top">
                   <td className="py-0.5 pr-2">
@@ -126,13 +128,9 @@ function JobRecord({ job, units }: { job: JobState; units: 'metric' | 'us' }) {
                     {state.attempt > 1 && ` (time ${state.attempt})`}
                   </td>
                   <td className="figures pr-2 whitespace-nowrap">
-                    {state.status === 'skipped'
-                      ? 'left out'
-                      : done
-                        ? `${shortDate(done)} ${clockTime(done)}`
-                        : 'going on'}
+                    {state.status === 'skipped' ? 'left out' : done ? dateAndTime(done) : 'going on'}
                   </td>
-                  <td className="pr-2">{state.finishedBy ?? state.startedBy}</td>
+                  <td className="pr-2">{whoDid(state)}</td>
                   <td>{[...readings, ...(reason ? [reason] : [])].join('; ')}</td>
                 </tr>
               )
@@ -142,6 +140,19 @@ function JobRecord({ job, units }: { job: JobState; units: 'metric' | 'us' }) {
     </section>
   )
 }
+
+const reasonOf = (state: StepState) =>
+  state.status === 'skipped'
+    ? state.skipReason
+    : state.status === 'waiting'
+      ? undefined
+      : state.outOfTimeReason
+const whoDid = (state: StepState) =>
+  state.status === 'done' || state.status === 'skipped'
+    ? state.finishedBy
+    : state.status === 'running'
+      ? state.startedBy
+      : ''
 
 function Materials({
   events,
@@ -175,7 +186,6 @@ function Materials({
 
 /** What did not go straight: told, not hidden. */
 function Deviations({ state, events }: { state: CaseState; events: readonly CaseEvent[] }) {
-  const units = usePreferences((preferences) => preferences.units)
   const told = events.filter((e) =>
     [
       'wentBack',
@@ -193,8 +203,11 @@ function Deviations({ state, events }: { state: CaseState; events: readonly Case
       <ul className="text-[9pt]">
         {told.map((event) => (
           <li key={event.sequence}>
-            {shortDate(Date.parse(event.at))} {clockTime(Date.parse(event.at))}:{' '}
-            {eventWords(event, { jobs: state.jobs, units, lotNumber: (id) => id })}
+            {dateAndTime(Date.parse(event.at))}:{' '}
+            <Said
+              words={eventWords(event, { jobs: state.jobs, lotNumber: (id) => id })}
+              clock={dateAndTime}
+            />
           </li>
         ))}
       </ul>

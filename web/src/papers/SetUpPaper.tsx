@@ -1,8 +1,9 @@
 import { planSetUp, recordedSheet, showTooth, toothNames } from '@yentrik/core'
 import { useParams, useSearchParams } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
-import { useCaseHand } from '../case/case-hand.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
+import { useWords } from '../preferences/words.tsx'
+import { useOpenCase } from '../record/open-case.ts'
 import { PlanFront, PlanTop } from '../setup/PlanDrawings.tsx'
 import { LifeSizeBar } from './LifeSizeBar.tsx'
 import { Paper } from './Paper.tsx'
@@ -12,8 +13,9 @@ export function SetUpPaper() {
   const { caseId = '' } = useParams()
   const [query] = useSearchParams()
   const notation = usePreferences((preferences) => preferences.teeth)
-  const { state, error } = useCaseHand(caseId)
-  if (!state) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  const say = useWords()
+  const { state, error } = useOpenCase(caseId)
+  if (!state) return error ? <Told tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job'))
   const sheet =
     job && recordedSheet(job, { stepId: query.get('step') ?? '', sheetId: query.get('sheet') ?? '' })
@@ -65,7 +67,7 @@ export function SetUpPaper() {
         <PlanFront {...drawn} />
       </section>
       <ul className="mt-2 text-[9pt]">
-        {plan.remarks.map((remark) => (
+        {plan.remarks.map(say).map((remark) => (
           <li key={remark}>{remark}</li>
         ))}
       </ul>

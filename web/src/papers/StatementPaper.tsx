@@ -1,11 +1,12 @@
 import { customMadeStatement, DomainError, showTooth } from '@yentrik/core'
 import { useParams, useSearchParams } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
-import { useCaseHand } from '../case/case-hand.ts'
 import { longDate } from '../format/format.ts'
-import { useFetched } from '../live/live-store.ts'
+import { useAnswer } from '../live/queries.ts'
+import { refusalWords } from '../parts/attempt.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { useShelf } from '../shelf/use-shelf.ts'
+import { usePreferences } from '../preferences/preferences.ts'
+import { useOpenCase } from '../record/open-case.ts'
+import { useShelf } from '../record/shelf.ts'
 import { Paper } from './Paper.tsx'
 
 /** The statement on a custom-made device, made from the record, to be read, completed and signed. */
@@ -13,17 +14,17 @@ export function StatementPaper() {
   const { caseId = '' } = useParams()
   const [query] = useSearchParams()
   const notation = usePreferences((preferences) => preferences.teeth)
-  const { state, error } = useCaseHand(caseId)
-  const { data: lab } = useFetched<{ labName: string; address: string }>('/lab')
+  const { state, error } = useOpenCase(caseId)
+  const { data: lab } = useAnswer('GET /lab')
   const { lotNumber } = useShelf()
-  if (!state || !lab) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  if (!state || !lab) return error ? <Told tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? state.jobs[0]!
   const { statement, refusal } = statementOf()
   if (!statement)
     return (
       <Paper title={`Statement for ${state.docket}`}>
         <h1 className="text-[16pt] font-bold">Statement on a custom-made device</h1>
-        <Told tone="error">{refusal ?? ''}</Told>
+        <Told tone="error" words={refusal ?? ''} />
       </Paper>
     )
   const rows: readonly (readonly [string, string])[] = [
@@ -88,7 +89,7 @@ export function StatementPaper() {
       }
     } catch (thrown) {
       if (!(thrown instanceof DomainError)) throw thrown
-      return { refusal: `${thrown.message} ${thrown.remedy}` }
+      return { refusal: refusalWords(thrown) }
     }
   }
 }

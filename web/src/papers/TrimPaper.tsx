@@ -1,7 +1,7 @@
 import { planPair, recordedSheet } from '@yentrik/core'
 import { useParams, useSearchParams } from 'react-router'
-import { useCaseHand } from '../case/case-hand.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { useOpenCase } from '../record/open-case.ts'
 import { TopDrawing } from '../trimming/TopDrawing.tsx'
 import { LifeSizeBar } from './LifeSizeBar.tsx'
 import { Paper } from './Paper.tsx'
@@ -10,8 +10,8 @@ import { Paper } from './Paper.tsx'
 export function TrimPaper() {
   const { caseId = '' } = useParams()
   const [query] = useSearchParams()
-  const { state, error } = useCaseHand(caseId)
-  if (!state) return error ? <Told tone="error">{error.message}</Told> : <Waiting />
+  const { state, error } = useOpenCase(caseId)
+  if (!state) return error ? <Told tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job'))
   const sheet =
     job && recordedSheet(job, { stepId: query.get('step') ?? '', sheetId: query.get('sheet') ?? '' })

@@ -1,3 +1,4 @@
+import type { Saying } from '@yentrik/core'
 import { NumberField } from './NumberField.tsx'
 import type { Typed } from './typed-figures.ts'
 
@@ -18,7 +19,7 @@ export function FigureFields({
 }: {
   readonly specs: readonly FigureSpec[]
   readonly typed: Typed
-  readonly faults: Typed
+  readonly faults: Readonly<Record<string, Saying>>
   readonly onTyped: (typed: Typed) => void
   /** Whether an empty field is told as a fault. */
   readonly wanted?: boolean

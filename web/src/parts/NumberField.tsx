@@ -1,54 +1,91 @@
-import { parseTypedNumber } from '@yentrik/core'
-import { useId } from 'react'
+import type { Saying } from '@yentrik/core'
+import { type Ref, useId } from 'react'
+import { readNumber } from './read-number.ts'
 import { Told } from './Told.tsx'
 
-interface NumberFieldProps {
-  readonly label: string
+interface NumberEntryProps {
   readonly unit: string
   /** As typed; it stays in the field whatever becomes of it. */
   readonly text: string
   readonly onText: (text: string) => void
-  /** A sentence that says what is wrong with it. */
-  readonly fault?: string
-  readonly hint?: string
+  readonly wrong: boolean
+  readonly id?: string
+  readonly describedBy?: string
+  /** Its name, where no label stands above it. */
+  readonly name?: string
+  readonly size?: 'large' | 'middle' | 'cell'
   readonly autoFocus?: boolean
+  readonly entry?: Ref<HTMLInputElement>
+  readonly onBlur?: () => void
 }
 
-/** A measured number with its unit. The text is never changed behind the person's back. */
-export function NumberField({ label, unit, text, onText, fault, hint, autoFocus }: NumberFieldProps) {
+const sizes = {
+  large: 'h-14 w-full text-2xl',
+  middle: 'h-12 w-36 text-xl',
+  cell: 'h-11 w-full px-2 text-lg',
+}
+
+/** The one entry for a measured number. The text is never changed behind the person's back. */
+export function NumberEntry({
+  unit,
+  text,
+  onText,
+  wrong,
+  id,
+  describedBy,
+  name,
+  size = 'large',
+  autoFocus,
+  entry,
+  onBlur,
+}: NumberEntryProps) {
+  return (
+    <span className={`input bg-base-100 flex items-center ${sizes[size]} ${wrong ? 'input-error' : ''}`}>
+      <input
+        ref={entry}
+        id={id}
+        inputMode="decimal"
+        autoComplete="off"
+        className="figures min-w-0 grow font-semibold"
+        value={text}
+        onChange={(event) => onText(event.target.value)}
+        onBlur={onBlur}
+        aria-label={name}
+        aria-invalid={wrong}
+        aria-describedby={describedBy}
+        // biome-ignore lint/a11y/noAutofocus: the one entry of a sheet that was just opened
+        autoFocus={autoFocus}
+      />
+      {unit && size !== 'cell' && <span className="text-base opacity-75">{unit}</span>}
+    </span>
+  )
+}
+
+interface NumberFieldProps extends Omit<NumberEntryProps, 'wrong' | 'id' | 'describedBy' | 'name' | 'size'> {
+  readonly label: string
+  /** A sentence that says what is wrong with it. */
+  readonly fault?: Saying
+  readonly hint?: string
+}
+
+/** A measured number with its label and its unit, what is wrong with it, and what was understood where it was typed in another unit. */
+export function NumberField({ label, fault, hint, ...entry }: NumberFieldProps) {
   const id = useId()
+  const { value, converted } = readNumber(entry.text, entry.unit)
+  const understood = converted ? `is ${Number(value?.toPrecision(4))} ${entry.unit}` : hint
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="mb-1 block font-semibold">
         {label}
       </label>
-      <span
-        className={`input bg-base-100 flex h-14 w-full items-center text-2xl ${fault ? 'input-error' : ''}`}
-      >
-        <input
-          id={id}
-          inputMode="decimal"
-          autoComplete="off"
-          className="figures min-w-0 grow font-semibold"
-          value={text}
-          onChange={(event) => onText(event.target.value)}
-          aria-invalid={fault !== undefined}
-          aria-describedby={`${id}-told`}
-          // biome-ignore lint/a11y/noAutofocus: the one entry of a sheet that was just opened
-          autoFocus={autoFocus}
-        />
-        {unit && <span className="text-lg opacity-75">{unit}</span>}
-      </span>
+      <NumberEntry {...entry} id={id} describedBy={`${id}-told`} wrong={fault !== undefined} />
       <div id={`${id}-told`} className="mt-1 min-h-6 text-sm">
-        {fault ? <Told tone="error">{fault}</Told> : <span className="opacity-80">{hint}</span>}
+        {fault !== undefined ? (
+          <Told tone="error" words={fault} />
+        ) : (
+          <span className="opacity-80">{understood}</span>
+        )}
       </div>
     </div>
   )
-}
-
-/** The number typed, or the sentence to show; an empty field is neither, unless it is wanted. */
-export function readNumber(text: string, unit: string, wanted = true): { value?: number; fault?: string } {
-  if (text.trim() === '' && !wanted) return {}
-  const parsed = parseTypedNumber(text, unit)
-  return parsed.ok ? { value: parsed.value } : { fault: parsed.sentence }
 }

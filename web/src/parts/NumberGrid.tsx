@@ -1,3 +1,5 @@
+import { NumberEntry } from './NumberField.tsx'
+
 /** Numbers in rows and columns, each with its label from both; the text stays as typed. */
 export function NumberGrid<C extends string>({
   caption,
@@ -32,14 +34,13 @@ export function NumberGrid<C extends string>({
           <tr key={`${index + 1}`}>
             {columns.map(([column, name]) => (
               <td key={column} className="pr-1 pb-1">
-                <input
-                  inputMode="decimal"
-                  autoComplete="off"
-                  aria-label={`${name}, ${rowName} ${index + 1}`}
-                  aria-invalid={wrong?.(index, column) ?? false}
-                  className={`input bg-base-100 figures h-11 w-full px-2 text-lg font-semibold ${wrong?.(index, column) ? 'input-error' : ''}`}
-                  value={row[column] ?? ''}
-                  onChange={(event) => onText(index, column, event.target.value)}
+                <NumberEntry
+                  name={`${name}, ${rowName} ${index + 1}`}
+                  unit=""
+                  text={row[column] ?? ''}
+                  onText={(text) => onText(index, column, text)}
+                  wrong={wrong?.(index, column) ?? false}
+                  size="cell"
                 />
               </td>
             ))}

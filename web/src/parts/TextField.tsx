@@ -1,3 +1,4 @@
+import type { Saying } from '@yentrik/core'
 import { useId } from 'react'
 import { Told } from './Told.tsx'
 
@@ -5,7 +6,7 @@ interface TextFieldProps {
   readonly label: string
   readonly text: string
   readonly onText: (text: string) => void
-  readonly fault?: string
+  readonly fault?: Saying
   readonly hint?: string
   readonly type?: 'text' | 'date' | 'time' | 'password'
   readonly lines?: number
@@ -63,7 +64,11 @@ export function TextField({
         </datalist>
       )}
       <div id={`${id}-told`} className="mt-0.5 text-sm">
-        {fault ? <Told tone="error">{fault}</Told> : hint && <span className="opacity-80">{hint}</span>}
+        {fault !== undefined ? (
+          <Told tone="error" words={fault} />
+        ) : (
+          hint && <span className="opacity-80">{hint}</span>
+        )}
       </div>
     </div>
   )

@@ -1,5 +1,7 @@
+import type { Saying } from '@yentrik/core'
 import { CircleAlert, CircleCheck, TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
+import { Said } from '../preferences/words.tsx'
 
 /** Shown while something is fetched. */
 export function Waiting() {
@@ -10,8 +12,13 @@ export function Waiting() {
   )
 }
 
+type ToldProps = { readonly tone: 'error' | 'warning' | 'good' } & (
+  | { readonly words: Saying; readonly children?: never }
+  | { readonly words?: never; readonly children: ReactNode }
+)
+
 /** A refusal or warning in words, with a sign beside the colour. */
-export function Told({ tone, children }: { tone: 'error' | 'warning' | 'good'; children: ReactNode }) {
+export function Told({ tone, words, children }: ToldProps) {
   const Sign = tone === 'error' ? CircleAlert : tone === 'warning' ? TriangleAlert : CircleCheck
   const colour = tone === 'error' ? 'text-error' : tone === 'warning' ? 'text-warning' : 'text-success'
   return (
@@ -20,7 +27,7 @@ export function Told({ tone, children }: { tone: 'error' | 'warning' | 'good'; c
       className={`flex items-start gap-2 font-medium ${colour}`}
     >
       <Sign className="mt-0.5 size-5 shrink-0" aria-hidden />
-      <span>{children}</span>
+      <span>{words === undefined ? children : <Said words={words} />}</span>
     </p>
   )
 }

@@ -1,10 +1,11 @@
+import type { MachineKind } from '@yentrik/core'
 import { useState } from 'react'
-import { useEquipment } from '../equipment/use-equipment.ts'
 import { SelectField } from '../parts/Choices.tsx'
+import { useEquipment } from '../record/equipment.ts'
 import { useMachineRuns } from './use-machine-runs.ts'
 
 /** The machines of a kind that the lab has on its list, and the one to start: as chosen, else the first that is free. */
-export function useMachineChoice(kind: 'furnace' | 'bath') {
+export function useMachineChoice(kind: MachineKind) {
   const cards = useEquipment(kind)
   const runs = useMachineRuns()
   const [chosen, choose] = useState('')
@@ -13,7 +14,7 @@ export function useMachineChoice(kind: 'furnace' | 'bath') {
     cards.find(({ name }) => name === chosen) ?? cards.find(({ name }) => !busy.includes(name)) ?? cards[0]
   return { cards, runs, choose, machine: card?.name ?? usualName[kind] } as const
 }
-const usualName = { furnace: 'Furnace', bath: 'Bath' } as const
+const usualName: { readonly [K in MachineKind]: string } = { furnace: 'Furnace', bath: 'Bath' }
 
 /** Which machine to start, where there are several. */
 export function MachineSelect({

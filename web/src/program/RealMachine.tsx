@@ -1,8 +1,12 @@
+import type { MachineRunShown } from '@yentrik/contract'
 import { Told } from '../parts/Told.tsx'
-import type { MachineRun } from './use-machine-runs.ts'
 
 /** What is different where a real machine runs the program: who sets it, and that its thermometer may fall silent. */
-export function RealMachine({ run: { standIn, stoppedAt, fault, measured } }: { readonly run: MachineRun }) {
+export function RealMachine({
+  run: { standIn, stoppedAt, fault, measured },
+}: {
+  readonly run: MachineRunShown
+}) {
   if (standIn || stoppedAt) return null
   return (
     <>

@@ -1,5 +1,5 @@
 import type { ProgramSegment } from '@yentrik/core'
-import { readNumber } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 
 /** A segment of a program as it is typed. */
 export interface SegmentDraft {

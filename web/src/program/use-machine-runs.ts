@@ -1,54 +1,39 @@
-import type { JobState, MeasuredPoint, TemperatureProgram } from '@yentrik/core'
-import { useEffect } from 'react'
-import { useFetched } from '../live/live-store.ts'
-
-/** A program on a machine, with what it shows, minute by minute. */
-export interface MachineRun {
-  readonly runId: string
-  readonly machine: string
-  readonly kind: 'furnace' | 'bath'
-  /** Otherwise its thermometer is read, and the program is set on the machine itself. */
-  readonly standIn: boolean
-  /** In words, while its thermometer says nothing. */
-  readonly fault?: string
-  readonly program: TemperatureProgram
-  readonly loads: readonly { readonly caseId: string; readonly jobId: string; readonly stepId: string }[]
-  readonly startedAt: string
-  readonly stoppedAt: string | null
-  /** Likely, while it runs. */
-  readonly endsAt: string
-  readonly ended: boolean
-  readonly measured: readonly (MeasuredPoint & { readonly setCelsius: number })[]
-}
+import type { MachineLoad, MachineRunShown } from '@yentrik/contract'
+import { type JobState, type MachineKind, startedAt } from '@yentrik/core'
+import { useAnswer } from '../live/queries.ts'
+import type { ForCase } from '../record/IntoRecord.tsx'
 
 /** The run that holds the work of a step, of this attempt and none before; undefined while the step is not running. */
 export function runOf(
-  runs: readonly MachineRun[],
+  runs: readonly MachineRunShown[],
   caseId: string,
   { jobId, steps }: JobState,
   stepId: string,
-): MachineRun | undefined {
-  const { status, startedAt } = steps[stepId] ?? {}
-  if (status !== 'running' || !startedAt) return undefined
+): MachineRunShown | undefined {
+  const step = steps[stepId]
+  const since = step?.status === 'running' ? startedAt(step) : undefined
+  if (since === undefined) return undefined
   return runs.find(
     (run) =>
-      run.startedAt >= startedAt &&
+      run.startedAt >= since &&
       run.loads.some((load) => load.caseId === caseId && load.jobId === jobId && load.stepId === stepId),
   )
+}
+
+/** The steps of a job that run and whose work belongs into a machine of this kind. */
+export function loadsOf({ caseId, job }: ForCase, kind: MachineKind): readonly MachineLoad[] {
+  return job.route.steps
+    .filter(({ id, machine }) => machine === kind && job.steps[id]?.status === 'running')
+    .map(({ id }) => ({ caseId, jobId: job.jobId, stepId: id }))
 }
 
 /** How often a machine is looked at while it runs, ms. */
 const LOOK_MILLIS = 3000
 
 /** What the machines run, looked at every few seconds while one of them does. */
-export function useMachineRuns(): readonly MachineRun[] {
-  const { data = [], reload } = useFetched<readonly MachineRun[]>('/machine-runs')
-  const running = data.some(({ stoppedAt }) => stoppedAt === null)
-  // `reload` is another function at each render: the beat must not begin anew with it.
-  useEffect(() => {
-    if (!running) return
-    const beat = setInterval(reload, LOOK_MILLIS)
-    return () => clearInterval(beat)
+export function useMachineRuns(): readonly MachineRunShown[] {
+  const { data = [] } = useAnswer('GET /machine-runs', undefined, {
+    everyMillis: (runs) => (runs?.some(({ stoppedAt }) => stoppedAt === null) ? LOOK_MILLIS : undefined),
   })
   return data
 }

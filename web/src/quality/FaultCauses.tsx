@@ -8,8 +8,10 @@ import {
   type RankedCause,
   type RouteStep,
   type Standing,
+  saying,
 } from '@yentrik/core'
 import { Told } from '../parts/Told.tsx'
+import { Said } from '../preferences/words.tsx'
 
 const standingWords: Readonly<Record<Standing, string>> = {
   supported: 'The record speaks for it',
@@ -19,9 +21,9 @@ const standingWords: Readonly<Record<Standing, string>> = {
 
 /** What may have caused the faults that this step has found, by the evidence of this case. */
 export function FaultCauses({ job, step }: { job: JobState; step: RouteStep }) {
-  const found = faultsOn(job, step).flatMap(({ place, where, fault }) => {
+  const found = faultsOn(job, step).flatMap(({ place, where, fault, seenBy }) => {
     const casting = castingCauses(place, fault, castingRecord(job))
-    const causes = casting.length > 0 ? casting : processingCauses(place, fault, processingRecord(job))
+    const causes = casting.length > 0 ? casting : processingCauses(seenBy, fault, processingRecord(job))
     return causes.length > 0 ? [{ title: `${where}: ${fault.toLowerCase()}`, causes }] : []
   })
   if (found.length === 0) return null
@@ -46,10 +48,10 @@ function Cause({ name, standing, words, change }: RankedCause) {
   return (
     <li className={standing === 'against' ? 'opacity-75' : ''}>
       {standing === 'supported' ? (
-        <Told tone="warning">{`${name}. ${words}`}</Told>
+        <Told tone="warning" words={saying`${name}. ${words}`} />
       ) : (
         <p>
-          <b>{name}.</b> {words}
+          <b>{name}.</b> <Said words={words} />
         </p>
       )}
       <p className="text-sm">
@@ -69,11 +71,14 @@ function faultsOn(job: JobState, step: RouteStep) {
       place: region.id,
       where: region.name,
       fault,
+      seenBy: undefined,
     }))
   })
   const answers = (step.checks ?? []).flatMap((check) => {
     const answer = state?.readings.findLast(({ checkId }) => checkId === check.id)?.answer
-    return answer === undefined ? [] : [{ place: check.id, where: check.name, fault: answer }]
+    return answer === undefined
+      ? []
+      : [{ place: check.id, where: check.name, fault: answer, seenBy: check.means }]
   })
   return [...regions, ...answers]
 }

@@ -2,15 +2,18 @@ import {
   compareSetUp,
   DomainError,
   type Prescription,
+  type Saying,
   type SetUpLine,
   type SetUpReading,
   type SetUpTolerances,
 } from '@yentrik/core'
 import { useState } from 'react'
 import { millimetres } from '../format/format.ts'
+import { refusalWords } from '../parts/attempt.ts'
+import { useDraft } from '../parts/draft.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { useKept } from '../parts/use-kept.ts'
+import { Said } from '../preferences/words.tsx'
 import { FrontCompare, SideCompare } from './CompareDrawing.tsx'
 import {
   measureFaults,
@@ -28,7 +31,7 @@ interface ComparePanelProps {
   readonly prescription: Prescription
   readonly draftKey: string
   readonly stored?: { readonly reading: SetUpReading; readonly tolerances: SetUpTolerances }
-  readonly refusal?: string
+  readonly refusal?: Saying
   readonly onRecord?: (reading: SetUpReading, tolerances: SetUpTolerances) => Promise<boolean>
 }
 
@@ -39,7 +42,7 @@ interface Draft {
 
 /** The set-up measured again: each figure beside what the rim said, drawn, and what to move. */
 export function ComparePanel({ prescription, draftKey, stored, refusal, onRecord }: ComparePanelProps) {
-  const [draft, keep, forget] = useKept<Draft>(draftKey, () => ({
+  const [draft, keep, forget] = useDraft<Draft>(draftKey, () => ({
     typed: stored ? typedReading(stored.reading) : {},
     tolerances: typedTolerances(stored?.tolerances),
   }))
@@ -73,7 +76,7 @@ export function ComparePanel({ prescription, draftKey, stored, refusal, onRecord
           </div>
           <section aria-label="What to move">
             {refused ? (
-              <Told tone="error">{refused}</Told>
+              <Told tone="error" words={refused} />
             ) : !complete ? (
               <p className="text-lg">
                 Measure the same places on the teeth: {specs.length - Object.keys(faults).length} of{' '}
@@ -85,7 +88,9 @@ export function ComparePanel({ prescription, draftKey, stored, refusal, onRecord
               <ul className="grid gap-2">
                 {wrong.map((line) => (
                   <li key={line.name}>
-                    <p className="text-error text-3xl leading-tight font-bold">{line.say}</p>
+                    <p className="text-error text-3xl leading-tight font-bold">
+                      <Said words={line.say} />
+                    </p>
                     <p className="figures">
                       {`${line.name}: wanted ${show(line.wantedMillimetres)}, found ${show(line.foundMillimetres)}, at most ${show(line.toleranceMillimetres)} off`}
                     </p>
@@ -128,7 +133,7 @@ export function ComparePanel({ prescription, draftKey, stored, refusal, onRecord
             ))}
           </div>
         </details>
-        {refusal && <Told tone="error">{refusal}</Told>}
+        {refusal && <Told tone="error" words={refusal} />}
         {onRecord && (
           <button type="submit" className="act-main mt-2">
             Record the set-up
@@ -147,12 +152,12 @@ function held(
   prescription: Prescription,
   reading: SetUpReading,
   tolerances: SetUpTolerances,
-): { lines: readonly SetUpLine[]; refused?: string } {
+): { lines: readonly SetUpLine[]; refused?: Saying } {
   try {
     return { lines: compareSetUp(prescription, reading, tolerances) }
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    return { lines: [], refused: `${error.message} ${error.remedy}` }
+    return { lines: [], refused: refusalWords(error) }
   }
 }
 

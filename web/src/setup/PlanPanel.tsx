@@ -7,6 +7,7 @@ import {
   neededCusps,
   type Prescription,
   posteriorTeeth,
+  type Saying,
   type SetUpEntry,
   type SetUpPlan,
   showTooth,
@@ -14,13 +15,15 @@ import {
 } from '@yentrik/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
 import { millimetres } from '../format/format.ts'
+import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { Told } from '../parts/Told.tsx'
-import { useKept } from '../parts/use-kept.ts'
+import { usePreferences } from '../preferences/preferences.ts'
+import { useWords } from '../preferences/words.tsx'
 import { PlanCurve, PlanFront, PlanTop } from './PlanDrawings.tsx'
 import {
   draftOf,
@@ -40,7 +43,7 @@ interface PlanPanelProps {
   /** As it stands on record; none: one with usual guides. */
   readonly articulator?: Articulator
   readonly stored?: SetUpEntry
-  readonly refusal?: string
+  readonly refusal?: Saying
   readonly paper?: string
   readonly onRecord?: (entry: SetUpEntry) => Promise<boolean>
 }
@@ -56,7 +59,7 @@ const parts: Options<Part> = [
 export function PlanPanel(props: PlanPanelProps) {
   const { draftKey, arch, prescription, articulator, stored, refusal, paper, onRecord } = props
   const notation = usePreferences((preferences) => preferences.teeth)
-  const [draft, keep, forget] = useKept<PlanDraft>(draftKey, () =>
+  const [draft, keep, forget] = useDraft<PlanDraft>(draftKey, () =>
     stored ? draftOf(stored) : freshPlan(arch, prescription, articulator?.intercondylarMillimetres),
   )
   const [part, setPart] = useState<Part>('rim')
@@ -77,7 +80,7 @@ export function PlanPanel(props: PlanPanelProps) {
             {plan ? (
               <Verdict plan={plan} />
             ) : refused ? (
-              <Told tone="error">{refused}</Told>
+              <Told tone="error" words={refused} />
             ) : (
               <div className="grid gap-2 text-lg">
                 <p>Lay a millimetre rule across the cast, at a few depths behind the front of the rim.</p>
@@ -99,7 +102,7 @@ export function PlanPanel(props: PlanPanelProps) {
             )}
           </div>
         </div>
-        {refusal && <Told tone="error">{refusal}</Told>}
+        {refusal && <Told tone="error" words={refusal} />}
         {entry && plan && (
           <div className="grid gap-3 md:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
             <PlanTop entry={entry} plan={plan} notation={notation} className="max-h-[27rem] w-full" />
@@ -142,7 +145,7 @@ function CuspsNeeded({
 }) {
   const notation = usePreferences((preferences) => preferences.teeth)
   const { needed, refusal } = neededOrRefusal(entry, plan, articulator)
-  if (refusal) return <Told tone="warning">{refusal}</Told>
+  if (refusal) return <Told tone="warning" words={refusal} />
   // Both sides of a tooth together: the steeper counts.
   const half = needed.length / 2
   const pairs = needed.slice(0, half).map((right, index) => {
@@ -173,12 +176,12 @@ function neededOrRefusal(
   entry: SetUpEntry,
   plan: SetUpPlan,
   articulator: Articulator,
-): { readonly needed: readonly NeededCusp[]; readonly refusal?: string } {
+): { readonly needed: readonly NeededCusp[]; readonly refusal?: Saying } {
   try {
     return { needed: neededCusps(entry, plan, articulator) }
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    return { needed: [], refusal: `${error.message} ${error.remedy}` }
+    return { needed: [], refusal: refusalWords(error) }
   }
 }
 
@@ -189,6 +192,7 @@ function partOf(field: string): Part {
 }
 
 function Verdict({ plan }: { plan: SetUpPlan }) {
+  const say = useWords()
   const spare = plan.spareMillimetres.right + plan.spareMillimetres.left
   const show = (mm: number) => millimetres(Number(Math.abs(mm).toFixed(1)))
   return (
@@ -207,7 +211,7 @@ function Verdict({ plan }: { plan: SetUpPlan }) {
         {spareWords(plan.spareMillimetres.left, show)}; rim within {show(plan.rim.rmsMillimetres)} of a smooth
         arch, ridge within {show(plan.crest.rmsMillimetres)} (root mean square)
       </p>
-      {plan.remarks.map((remark) => (
+      {plan.remarks.map(say).map((remark) => (
         <Told key={remark} tone="warning">
           {remark}
         </Told>

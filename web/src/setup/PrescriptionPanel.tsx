@@ -1,9 +1,10 @@
-import { checkPrescription, DomainError, type Prescription } from '@yentrik/core'
+import { checkPrescription, DomainError, type Prescription, type Saying } from '@yentrik/core'
 import { useState } from 'react'
+import { refusalWords } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { useKept } from '../parts/use-kept.ts'
 import { FrontCompare, SideCompare } from './CompareDrawing.tsx'
 import { measureFaults, prescriptionOf, rimMeasures, type Typed, typedPrescription } from './measure-entry.ts'
 
@@ -13,7 +14,7 @@ interface PrescriptionPanelProps {
   /** Only where the route leaves it open. */
   readonly onArch?: (arch: 'upper' | 'lower') => void
   readonly stored?: Prescription
-  readonly refusal?: string
+  readonly refusal?: Saying
   readonly button: string
   readonly onRecord?: (prescription: Prescription) => Promise<boolean>
 }
@@ -28,7 +29,7 @@ export function PrescriptionPanel({
   button,
   onRecord,
 }: PrescriptionPanelProps) {
-  const [typed, keep, forget] = useKept<Typed>(draftKey, () => (stored ? typedPrescription(stored) : {}))
+  const [typed, keep, forget] = useDraft<Typed>(draftKey, () => (stored ? typedPrescription(stored) : {}))
   const [tried, setTried] = useState(false)
   const specs = rimMeasures(arch)
   const faults = measureFaults(specs, typed)
@@ -96,8 +97,8 @@ export function PrescriptionPanel({
             />
           ))}
         </div>
-        {refused && <Told tone="error">{refused}</Told>}
-        {refusal && <Told tone="error">{refusal}</Told>}
+        {refused && <Told tone="error" words={refused} />}
+        {refusal && <Told tone="error" words={refusal} />}
         {onRecord && (
           <button type="submit" className="act-main mt-2">
             {button}
@@ -108,12 +109,12 @@ export function PrescriptionPanel({
   )
 }
 
-function refusalOf(prescription: Prescription): string | undefined {
+function refusalOf(prescription: Prescription): Saying | undefined {
   try {
     checkPrescription(prescription)
     return undefined
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    return `${error.message} ${error.remedy}`
+    return refusalWords(error)
   }
 }

@@ -1,9 +1,9 @@
-import { type JobState, recordedSheet, type SheetData, type StepSheet } from '@yentrik/core'
+import { type JobState, recordedSheet, type Saying, type SheetData, type StepSheet } from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { useCaseHand } from '../case/case-hand.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { useOpenCase } from '../record/open-case.ts'
 import { ComparePanel } from './ComparePanel.tsx'
 import { PlanPanel } from './PlanPanel.tsx'
 import { PrescriptionPanel } from './PrescriptionPanel.tsx'
@@ -18,11 +18,11 @@ export function SetUpScreen() {
 function SetUpForCase({ caseId }: { caseId: string }) {
   const [query] = useSearchParams()
   const go = useNavigate()
-  const hand = useCaseHand(caseId)
-  if (!hand.state)
-    return hand.error ? (
+  const openCase = useOpenCase(caseId)
+  if (!openCase.state)
+    return openCase.error ? (
       <main className="p-8">
-        <Told tone="error">{hand.error.message}</Told>
+        <Told tone="error" words={openCase.error.said} />
       </main>
     ) : (
       <Waiting />
@@ -30,7 +30,7 @@ function SetUpForCase({ caseId }: { caseId: string }) {
   const jobId = query.get('job') ?? ''
   const stepId = query.get('step') ?? ''
   const sheetId = query.get('sheet') ?? ''
-  const job = hand.state.jobs.find((each) => each.jobId === jobId)
+  const job = openCase.state.jobs.find((each) => each.jobId === jobId)
   const step = job?.route.steps.find((each) => each.id === stepId)
   const sheet = step?.sheets?.find((each) => each.id === sheetId)
   if (!job || !step || !sheet)
@@ -41,7 +41,7 @@ function SetUpForCase({ caseId }: { caseId: string }) {
     )
   const running = job.steps[stepId]?.status === 'running'
   const give = async (data: SheetData) => {
-    const kept = await hand.give({ type: 'recordSheet', jobId, stepId, sheetId, sheet: data })
+    const kept = await openCase.give({ type: 'recordSheet', jobId, stepId, sheetId, sheet: data })
     if (kept) await go(`/case/${caseId}`)
     return kept
   }
@@ -50,7 +50,7 @@ function SetUpForCase({ caseId }: { caseId: string }) {
       title={
         <>
           <Link to={`/case/${caseId}`} className="link">
-            {hand.state.docket}
+            {openCase.state.docket}
           </Link>{' '}
           · {step.name}
         </>
@@ -62,7 +62,7 @@ function SetUpForCase({ caseId }: { caseId: string }) {
         sheet={sheet}
         stepId={stepId}
         draftKey={`${caseId} ${jobId} ${stepId} ${sheetId} ${job.steps[stepId]?.attempt ?? 1}`}
-        refusal={hand.refusal?.message}
+        refusal={openCase.refusal?.said}
         paper={`/papers/set-up/${caseId}?job=${jobId}&step=${stepId}&sheet=${sheetId}`}
         give={running ? give : undefined}
       />
@@ -83,7 +83,7 @@ function ForSheet({
   sheet: StepSheet
   stepId: string
   draftKey: string
-  refusal?: string
+  refusal?: Saying
   paper: string
   give?: (data: SheetData) => Promise<boolean>
 }) {

@@ -1,22 +1,11 @@
-import { type DataOfKind, type SheetOfKind, showTooth, stillToSet } from '@yentrik/core'
+import { showTooth, stillToSet } from '@yentrik/core'
 import { Check } from 'lucide-react'
-import { usePreferences } from '../app/preferences.ts'
 import { Told } from '../parts/Told.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
+import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
 /** Teeth in the order of setting; each tap is stored at once, in whatever order the hand works. */
-export function TeethSetEntry({
-  sheet,
-  last,
-  refusal,
-  open,
-  onRecord,
-}: {
-  readonly sheet: SheetOfKind<'teethSet'>
-  readonly last: DataOfKind<'teethSet'> | undefined
-  readonly refusal?: string
-  readonly open: boolean
-  readonly onRecord: (data: DataOfKind<'teethSet'>) => Promise<boolean>
-}) {
+export function TeethSetEntry({ sheet, last, refusal, open, onRecord }: SheetEntryProps<'teethSet'>) {
   const notation = usePreferences((preferences) => preferences.teeth)
   const set = last?.teeth ?? []
   const next = stillToSet(sheet.order, set)[0]
@@ -58,7 +47,7 @@ export function TeethSetEntry({
           )
         })}
       </div>
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
     </div>
   )
 }

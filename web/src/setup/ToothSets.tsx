@@ -1,18 +1,12 @@
-import {
-  anteriorTeeth,
-  checkToothSet,
-  DomainError,
-  posteriorTeeth,
-  type ToothSet,
-  toothNames,
-} from '@yentrik/core'
+import { anteriorTeeth, checkToothSet, posteriorTeeth, type ToothSet, toothNames } from '@yentrik/core'
 import { useState } from 'react'
-import { ApiError, api } from '../live/api.ts'
-import { useFetched } from '../live/live-store.ts'
+import { useEntryForm } from '../form/entry-form.ts'
+import { FormNumber, FormText } from '../form/fields.tsx'
+import { freshen, useAnswer } from '../live/queries.ts'
+import { request } from '../live/request.ts'
 import { SelectField } from '../parts/Choices.tsx'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Sheet } from '../parts/Sheet.tsx'
-import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 
 /** The lab's own sets of teeth: choose one, or measure another. */
@@ -27,7 +21,7 @@ export function ToothSets({
   readonly fault?: string
   readonly onChoose: (set: ToothSet) => void
 }) {
-  const { data: sets = [], reload } = useFetched<readonly ToothSet[]>('/tooth-sets')
+  const { data: sets = [] } = useAnswer('GET /tooth-sets')
   const [editing, setEditing] = useState<'new' | 'chosen'>()
   const six = chosen && anteriorTeeth.reduce((sum, kind) => sum + 2 * chosen.widthsMillimetres[kind], 0)
   return (
@@ -67,7 +61,6 @@ export function ToothSets({
           onClose={() => setEditing(undefined)}
           onKept={(set) => {
             setEditing(undefined)
-            reload()
             onChoose(set)
           }}
         />
@@ -78,6 +71,13 @@ export function ToothSets({
 
 const kinds = [...anteriorTeeth, ...posteriorTeeth]
 
+/** A set as it is typed: the measures by the names that the core refuses them under. */
+interface TypedSet {
+  name: string
+  cuspDegrees: string
+  [measure: string]: string
+}
+
 function ToothSetSheet({
   start,
   onClose,
@@ -87,58 +87,33 @@ function ToothSetSheet({
   onClose: () => void
   onKept: (set: ToothSet) => void
 }) {
-  const [name, setName] = useState(start?.name ?? '')
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() => typedSet(start))
-  const [told, setTold] = useState<{ readonly field?: string; readonly words: string }>()
-  const keep = async () => {
-    const number = (key: string) => readNumber(typed[key] ?? '', '').value ?? Number.NaN
-    const set: ToothSet = {
-      name: name.trim(),
-      widthsMillimetres: Object.fromEntries(kinds.map((kind) => [kind, number(kind)])) as never,
-      lengthsMillimetres: Object.fromEntries(
-        anteriorTeeth.map((kind) => [kind, number(`${kind} long`)]),
-      ) as never,
-      cuspDegrees: number('cuspDegrees'),
-    }
-    try {
+  const form = useEntryForm<TypedSet>({
+    draftKey: `tooth set ${start?.name ?? 'new'}`,
+    start: () => typedSet(start),
+    check: (typed) => ({
+      name: typed.name.trim() === '' ? 'Give it the name the lab uses.' : undefined,
+      ...Object.fromEntries(measures.map(({ key, unit }) => [key, readNumber(typed[key] ?? '', unit).fault])),
+    }),
+    store: async (typed) => {
+      const set = setOf(typed)
       checkToothSet(set)
-      const { name: _name, ...measures } = set
-      await api(`/tooth-sets/${encodeURIComponent(set.name)}`, { method: 'PUT', body: measures })
+      const { name, ...body } = set
+      await request('PUT /tooth-sets/:name', { path: { name }, body })
+      await freshen('GET /tooth-sets')
       onKept(set)
-    } catch (error) {
-      if (error instanceof DomainError)
-        setTold({ field: error.field, words: `${error.message} ${error.remedy}` })
-      else if (error instanceof ApiError) setTold({ words: error.message })
-      else throw error
-    }
-  }
-  const field = (key: string, label: string, unit = 'mm') => (
-    <NumberField
-      key={key}
-      label={label}
-      unit={unit}
-      text={typed[key] ?? ''}
-      onText={(text) => setTyped({ ...typed, [key]: text })}
-    />
-  )
+    },
+  })
   return (
     <Sheet title="A set of teeth, as measured" onClose={onClose}>
-      <form
-        noValidate
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void keep()
-        }}
-      >
-        <TextField label="Name the lab gives it" text={name} onText={setName} />
+      <form noValidate className="grid gap-3" onSubmit={form.submit}>
+        <FormText form={form} name="name" label="Name the lab gives it" />
         <div className="grid grid-cols-2 gap-x-3 sm:grid-cols-4">
-          {kinds.map((kind) => field(kind, `${toothNames[kind]}, wide`))}
-          {anteriorTeeth.map((kind) => field(`${kind} long`, `${toothNames[kind]}, long`))}
-          {field('cuspDegrees', 'Cusp angle', '°')}
+          {measures.map(({ key, label, unit }) => (
+            <FormNumber key={key} form={form} name={key} label={label} unit={unit} />
+          ))}
         </div>
-        {told && <Told tone="error">{told.words}</Told>}
-        <button type="submit" className="act-main justify-self-start">
+        {form.fault && <Told tone="error">{form.fault}</Told>}
+        <button type="submit" className="act-main justify-self-start" disabled={form.busy}>
           Keep the set
         </button>
       </form>
@@ -146,9 +121,28 @@ function ToothSetSheet({
   )
 }
 
-function typedSet(set: ToothSet | undefined): Record<string, string> {
-  if (!set) return {}
+const measures = [
+  ...kinds.map((kind) => ({ key: kind as string, label: `${toothNames[kind]}, wide`, unit: 'mm' })),
+  ...anteriorTeeth.map((kind) => ({ key: `${kind} long`, label: `${toothNames[kind]}, long`, unit: 'mm' })),
+  { key: 'cuspDegrees', label: 'Cusp angle', unit: '°' },
+]
+
+function setOf(typed: TypedSet): ToothSet {
+  const number = (key: string, unit = 'mm') => readNumber(typed[key] ?? '', unit).value ?? Number.NaN
   return {
+    name: typed.name.trim(),
+    widthsMillimetres: Object.fromEntries(kinds.map((kind) => [kind, number(kind)])) as never,
+    lengthsMillimetres: Object.fromEntries(
+      anteriorTeeth.map((kind) => [kind, number(`${kind} long`)]),
+    ) as never,
+    cuspDegrees: number('cuspDegrees', '°'),
+  }
+}
+
+function typedSet(set: ToothSet | undefined): TypedSet {
+  if (!set) return { name: '', cuspDegrees: '' }
+  return {
+    name: set.name,
     ...Object.fromEntries(kinds.map((kind) => [kind, String(set.widthsMillimetres[kind])])),
     ...Object.fromEntries(
       anteriorTeeth.map((kind) => [`${kind} long`, String(set.lengthsMillimetres[kind])]),

@@ -1,5 +1,5 @@
 import { type Prescription, type SetUpReading, type SetUpTolerances, usualTolerances } from '@yentrik/core'
-import { readNumber } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 
 /** A measure as it is typed: its key, what it is, and where the ruler goes. */
 export interface MeasureSpec {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { inventedPrescription, inventedSetUp } from '@yentrik/core'
+import { inventedPrescription, inventedSetUp, spoken } from '@yentrik/core'
 import {
   measureFaults,
   prescriptionOf,
@@ -70,8 +70,8 @@ describe('a plan as it is typed', () => {
   })
   it("gives the core's refusal in words, or the plan", () => {
     expect(planOrRefusal(inventedSetUp).plan?.anterior).toHaveLength(6)
-    expect(planOrRefusal({ ...inventedSetUp, curveRadiusMillimetres: 10 }).refusal).toContain(
-      'Choose a larger radius.',
+    expect(spoken(planOrRefusal({ ...inventedSetUp, curveRadiusMillimetres: 10 }).refusal!, 'us')).toBe(
+      'A sphere of 0.394 in does not reach both sides of the arch. Choose a larger radius.',
     )
   })
 })

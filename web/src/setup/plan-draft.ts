@@ -6,13 +6,15 @@ import {
   type Point,
   type Prescription,
   planSetUp,
+  type Saying,
   type SetUpEntry,
   type SetUpPlan,
   type Stances,
   type ToothSet,
   usualStances,
 } from '@yentrik/core'
-import { readNumber } from '../parts/NumberField.tsx'
+import { refusalWords } from '../parts/attempt.ts'
+import { readNumber } from '../parts/read-number.ts'
 
 /** A row of the ruler across the cast: so far behind the front, the rim and the crest on each side. */
 export interface RulerRow {
@@ -209,11 +211,11 @@ export function entryOf(draft: PlanDraft): { readonly entry?: SetUpEntry; readon
 }
 
 /** The plan, or the core's refusal in words. */
-export function planOrRefusal(entry: SetUpEntry): { readonly plan?: SetUpPlan; readonly refusal?: string } {
+export function planOrRefusal(entry: SetUpEntry): { readonly plan?: SetUpPlan; readonly refusal?: Saying } {
   try {
     return { plan: planSetUp(entry) }
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    return { refusal: `${error.message} ${error.remedy}` }
+    return { refusal: refusalWords(error) }
   }
 }

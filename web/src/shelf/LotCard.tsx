@@ -1,30 +1,21 @@
-import { type FormEvent, useState } from 'react'
+import type { LotOnShelf } from '@yentrik/contract'
+import { useState } from 'react'
 import { Link } from 'react-router'
+import { useEntryForm } from '../form/entry-form.ts'
+import { FormText } from '../form/fields.tsx'
 import { dayAndTime, grams, midnightOf, shortDate } from '../format/format.ts'
-import { api } from '../live/api.ts'
-import { useFetched } from '../live/live-store.ts'
-import { useAsking } from '../live/use-asking.ts'
-import { TextField } from '../parts/TextField.tsx'
+import { useAnswer } from '../live/queries.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { Told } from '../parts/Told.tsx'
+import { lotWords, type Shelf } from '../record/shelf.ts'
 import { lotNotices } from './shelf-notices.ts'
-import { type Lot, lotWords, type Shelf } from './use-shelf.ts'
-
-interface CaseOfLot {
-  readonly caseId: string
-  readonly docket: string
-  readonly clinic: string
-  readonly jobNames: readonly string[]
-  readonly status: string
-  readonly powderGrams: number
-  readonly lastAt: string
-}
 
 /** A lot: what is left, what it wants, which cases used it; into quarantine and out again. */
-export function LotCard({ lot, shelf, now }: { lot: Lot; shelf: Shelf; now: number }) {
+export function LotCard({ lot, shelf, now }: { lot: LotOnShelf; shelf: Shelf; now: number }) {
   const [showing, setShowing] = useState<'cases' | 'quarantine'>()
-  const { told, asking } = useAsking()
-  const does = async (path: string, body: object = {}) =>
-    (await asking(() => api(`/lots/${lot.lotId}/${path}`, { body }).then(() => true))) ?? false
+  const { refusal, run } = useRequest()
+  const path = { lotId: lot.lotId }
   const notices = lotNotices(lot, now)
   return (
     <li
@@ -75,12 +66,20 @@ export function LotCard({ lot, shelf, now }: { lot: Lot; shelf: Shelf; now: numb
           Its cases
         </button>
         {!lot.openedOn && (
-          <button type="button" className="small-act" onClick={() => void does('open')}>
+          <button
+            type="button"
+            className="small-act"
+            onClick={() => void run(() => request('POST /lots/:lotId/open', { path }))}
+          >
             Opened today
           </button>
         )}
         {lot.quarantine ? (
-          <button type="button" className="small-act" onClick={() => void does('release')}>
+          <button
+            type="button"
+            className="small-act"
+            onClick={() => void run(() => request('POST /lots/:lotId/release', { path }))}
+          >
             Release it
           </button>
         ) : (
@@ -96,28 +95,23 @@ export function LotCard({ lot, shelf, now }: { lot: Lot; shelf: Shelf; now: numb
         <button
           type="button"
           className="small-act"
-          onClick={() => void does('use', { inUse: !lot.inUse })}
+          onClick={() =>
+            void run(() => request('POST /lots/:lotId/use', { path, body: { inUse: !lot.inUse } }))
+          }
           aria-label={`${lot.inUse ? 'Used up' : 'Use again'}: lot ${lot.number}`}
         >
           {lot.inUse ? 'Used up' : 'Use again'}
         </button>
       </div>
-      {told && <Told tone="error">{told}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
       {showing === 'cases' && <CasesOfLot lotId={lot.lotId} now={now} />}
-      {showing === 'quarantine' && (
-        <QuarantineForm
-          openCases={lot.openCases}
-          onGive={async (reason) => {
-            if (await does('quarantine', { reason })) setShowing('cases')
-          }}
-        />
-      )}
+      {showing === 'quarantine' && <QuarantineForm lot={lot} onStored={() => setShowing('cases')} />}
     </li>
   )
 }
 
 function CasesOfLot({ lotId, now }: { lotId: string; now: number }) {
-  const { data } = useFetched<readonly CaseOfLot[]>(`/lots/${lotId}/cases`)
+  const { data } = useAnswer('GET /lots/:lotId/cases', { path: { lotId } })
   if (!data) return null
   if (data.length === 0) return <p className="mt-3">No case has used it.</p>
   return (
@@ -140,28 +134,33 @@ function CasesOfLot({ lotId, now }: { lotId: string; now: number }) {
 }
 
 function QuarantineForm({
-  openCases,
-  onGive,
+  lot: { lotId, openCases },
+  onStored,
 }: {
-  openCases: number
-  onGive: (reason: string) => Promise<void>
+  readonly lot: LotOnShelf
+  readonly onStored: () => void
 }) {
-  const [reason, setReason] = useState('')
-  const [fault, setFault] = useState<string>()
-  const give = (event: FormEvent) => {
-    event.preventDefault()
-    if (reason.trim() === '') return setFault('Say why, so that the next hand knows.')
-    void onGive(reason.trim())
-  }
+  const form = useEntryForm({
+    draftKey: `quarantine ${lotId}`,
+    start: () => ({ reason: '' }),
+    check: ({ reason }) => ({
+      reason: reason.trim() === '' ? 'Say why, so that whoever comes next knows.' : undefined,
+    }),
+    store: async ({ reason }) => {
+      await request('POST /lots/:lotId/quarantine', { path: { lotId }, body: { reason: reason.trim() } })
+      onStored()
+    },
+  })
   return (
-    <form className="mt-3 grid gap-3" onSubmit={give} noValidate>
-      <TextField label="Why nobody may use it" text={reason} onText={setReason} fault={fault} autoFocus />
+    <form className="mt-3 grid gap-3" onSubmit={form.submit} noValidate>
+      <FormText form={form} name="reason" label="Why nobody may use it" autoFocus />
       <p className="text-sm">
         {openCases === 0
           ? 'No open case has used it.'
           : `${openCases} open ${openCases === 1 ? 'case has' : 'cases have'} used it: they are flagged.`}
       </p>
-      <button type="submit" className="act-main justify-self-start">
+      {form.fault && <Told tone="error">{form.fault}</Told>}
+      <button type="submit" className="act-main justify-self-start" disabled={form.busy}>
         Into quarantine
       </button>
     </form>

@@ -1,10 +1,12 @@
-import type { MaterialCard } from '@yentrik/core'
+import type { MaterialCard, Saying } from '@yentrik/core'
 import { Link } from 'react-router'
 import { ratio } from '../format/format.ts'
 import { Told } from '../parts/Told.tsx'
+import { useWords } from '../preferences/words.tsx'
 
 /** Every figure of a card with where it comes from. */
-export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flags?: readonly string[] }) {
+export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flags?: readonly Saying[] }) {
+  const say = useWords()
   const { measure, clock, density, thickness, settingExpansion, iso6873, investment, alloy } = card
   return (
     <div className="grid gap-1">
@@ -24,7 +26,7 @@ export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flag
           <Source of={measure.source} />
         </p>
       )}
-      {flags.map((flag) => (
+      {flags.map(say).map((flag) => (
         <Told key={flag} tone="warning">
           {flag}
         </Told>

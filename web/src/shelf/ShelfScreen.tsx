@@ -1,16 +1,17 @@
+import type { LotOnShelf } from '@yentrik/contract'
 import { type MaterialCard, type MaterialFamily, materials } from '@yentrik/core'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { EquipmentList } from '../equipment/EquipmentList.tsx'
-import { useNow } from '../live/live-store.ts'
+import { useNow } from '../live/lab-clock.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { Waiting } from '../parts/Told.tsx'
+import { type Shelf, useShelf } from '../record/shelf.ts'
 import { LotCard } from './LotCard.tsx'
 import { MaterialFigures } from './MaterialFigures.tsx'
 import { ProductForm } from './ProductForm.tsx'
 import { ReceiveLot } from './ReceiveLot.tsx'
 import { lotNotices } from './shelf-notices.ts'
-import { type Lot, type Shelf, useShelf } from './use-shelf.ts'
 
 const families: readonly (readonly [MaterialFamily, string])[] = [
   ['gypsum', 'Gypsum'],
@@ -114,7 +115,7 @@ function MaterialRow({
   onOpen,
 }: {
   card: MaterialCard
-  lots: readonly Lot[]
+  lots: readonly LotOnShelf[]
   open: boolean
   now: number
   onOpen: () => void

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
+import type { LotOnShelf } from '@yentrik/contract'
 import { lotNotices } from './shelf-notices.ts'
-import type { Lot } from './use-shelf.ts'
 
 const lot = {
   lotId: 'l1',
@@ -17,10 +17,10 @@ const lot = {
   leftGrams: 3000,
   runsLow: false,
   openCases: 0,
-} as unknown as Lot
+} as unknown as LotOnShelf
 const at = (year: number, month: number, day: number, hour = 12) =>
   new Date(year, month - 1, day, hour).getTime()
-const words = (change: Partial<Lot>, now: number) =>
+const words = (change: Partial<LotOnShelf>, now: number) =>
   lotNotices({ ...lot, ...change }, now).map((notice) => `${notice.tone}: ${notice.words}`)
 
 describe('what wants attention about a lot', () => {
@@ -37,7 +37,7 @@ describe('what wants attention about a lot', () => {
     expect(words(on, at(2026, 11, 26, 1))).toEqual(['error: expired Wed 25 Nov'])
   })
   it('puts quarantine first, with the cases that hang on it', () => {
-    const held = { quarantine: 'crumbles', runsLow: true, leftGrams: 420 } as unknown as Partial<Lot>
+    const held = { quarantine: 'crumbles', runsLow: true, leftGrams: 420 } as unknown as Partial<LotOnShelf>
     expect(words({ ...held, openCases: 0 }, at(2026, 11, 25))).toEqual([
       'error: in quarantine',
       'warning: runs low, 420 g left',

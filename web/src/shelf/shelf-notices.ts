@@ -1,5 +1,5 @@
+import type { LotOnShelf } from '@yentrik/contract'
 import { grams, midnightOf, shortDate } from '../format/format.ts'
-import type { Lot } from './use-shelf.ts'
 
 const DAY_MILLIS = 86_400_000
 /** Sooner than this a lot is about to expire. */
@@ -11,7 +11,7 @@ export interface LotNotice {
 }
 
 /** What wants attention about a lot that is in use, the worst first. */
-export function lotNotices(lot: Lot, now: number): LotNotice[] {
+export function lotNotices(lot: LotOnShelf, now: number): LotNotice[] {
   if (!lot.inUse) return []
   const notices: LotNotice[] = []
   if (lot.quarantine)

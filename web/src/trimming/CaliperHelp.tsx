@@ -1,7 +1,10 @@
 import { DomainError, fromCalipers } from '@yentrik/core'
 import { useState } from 'react'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { refusalWords } from '../parts/attempt.ts'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
+import { Said } from '../preferences/words.tsx'
 
 /** A point from two caliper distances to two midline marks: where it lies. */
 export function CaliperHelp() {
@@ -24,7 +27,7 @@ export function CaliperHelp() {
       if (!(error instanceof DomainError)) throw error
       return (
         <Told tone="error">
-          {error.message} {error.remedy}
+          <Said words={refusalWords(error)} />
         </Told>
       )
     }

@@ -8,7 +8,7 @@ import {
   type TouchUp,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { readNumber } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 
 type Arch = 'upper' | 'lower'

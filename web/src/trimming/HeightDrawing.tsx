@@ -1,5 +1,5 @@
 import { type PairPlan, TOTAL_HEIGHT } from '@yentrik/core'
-import { Hatch } from '../parts/Hatch.tsx'
+import { Hatch } from '../drawings/Hatch.tsx'
 
 /** The pair from the side and from the back, standing in occlusion, to scale: what is there, what comes off, where the plane lies. */
 export function HeightDrawing({ pair, offMiddle }: { pair: PairPlan; offMiddle: number }) {

@@ -1,7 +1,8 @@
-import type { Point } from '@yentrik/core'
+import type { Point, Saying } from '@yentrik/core'
 import { useState } from 'react'
-import { meshWorker } from '../mesh/mesh-worker.ts'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { brokenFile, meshWorker } from '../mesh/mesh-worker.ts'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 import { CaliperHelp } from './CaliperHelp.tsx'
 import { HEIGHT_KEY, MarkPlate, type ModelPicture, SCALE_KEY } from './MarkPlate.tsx'
@@ -26,7 +27,7 @@ export function MarkModel({ arch, model, onModel, picture, onPicture }: MarkMode
   const [picked, setPicked] = useState<string>()
   const [scaleEnds, setScaleEnds] = useState<readonly Point[]>([])
   const [scaleText, setScaleText] = useState('50')
-  const [told, setTold] = useState<string>()
+  const [told, setTold] = useState<Saying>()
   const open = specs.find(({ key, want }) => (model.points[key] ?? []).length < want)
   const current = wantsScale ? SCALE_KEY : (picked ?? open?.key ?? HEIGHT_KEY)
   const spec = specs.find(({ key }) => key === current)
@@ -61,9 +62,9 @@ export function MarkModel({ arch, model, onModel, picture, onPicture }: MarkMode
     setTold(undefined)
     if (/\.(stl|ply|obj)$/i.test(file.name)) {
       const worker = meshWorker()
-      const seen = await worker.work.fromAbove(file)
+      const { answer: seen, refusal } = await worker.give((work) => work.fromAbove(file)).catch(brokenFile)
       worker.stop()
-      if ('sentence' in seen) return setTold(seen.sentence)
+      if (!seen) return setTold(refusal)
       const canvas = document.createElement('canvas')
       canvas.width = seen.columns
       canvas.height = seen.rows
@@ -150,7 +151,7 @@ export function MarkModel({ arch, model, onModel, picture, onPicture }: MarkMode
         </label>
         {told && (
           <div className="mt-2">
-            <Told tone="error">{told}</Told>
+            <Told tone="error" words={told} />
           </div>
         )}
         {wantsScale ? (

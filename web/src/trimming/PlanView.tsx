@@ -3,13 +3,14 @@ import {
   type PairEntry,
   type PairPlan,
   type PlannedModel,
+  saying,
   type TrimCut,
 } from '@yentrik/core'
 import { type ReactNode, useState } from 'react'
-import { usePreferences } from '../app/preferences.ts'
 import { quantity } from '../format/format.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { Told } from '../parts/Told.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
 import { HeightDrawing } from './HeightDrawing.tsx'
 import { TopDrawing } from './TopDrawing.tsx'
 import type { ArchName } from './trim-draft.ts'
@@ -213,10 +214,12 @@ function Warnings({
                 the {arch}.
               </Told>
             )}
-            {plan.warnings.map(({ code, sentence }) => (
-              <Told key={code + sentence} tone="warning">
-                {arch === 'upper' ? 'Upper' : 'Lower'}: {sentence}
-              </Told>
+            {plan.warnings.map(({ code, sentence }, index) => (
+              <Told
+                key={`${code} ${index + 1}`}
+                tone="warning"
+                words={saying`${arch === 'upper' ? 'Upper' : 'Lower'}: ${sentence}`}
+              />
             ))}
             <p className="text-sm opacity-80">
               {arch === 'upper' ? 'Upper' : 'Lower'}: angles from the {plan.better} side

@@ -1,7 +1,7 @@
 import { type JobState, planPair, type RouteStep, recordedSheet } from '@yentrik/core'
 import { Link } from 'react-router'
-import { usePreferences } from '../app/preferences.ts'
 import { quantity } from '../format/format.ts'
+import { usePreferences } from '../preferences/preferences.ts'
 import { TopDrawing } from './TopDrawing.tsx'
 
 /** The cuts of the stored plan that a step makes: the angle for the table and the depth, large, on the drawing. */

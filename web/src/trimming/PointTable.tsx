@@ -1,6 +1,6 @@
 import type { Point } from '@yentrik/core'
 import { useState } from 'react'
-import { readNumber } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 import type { LandmarkSpec } from './trim-draft.ts'
 

@@ -1,6 +1,6 @@
 import { type PlannedModel, type Point, plannedOutline } from '@yentrik/core'
 import type { ReactNode } from 'react'
-import { Hatch } from '../parts/Hatch.tsx'
+import { Hatch } from '../drawings/Hatch.tsx'
 
 interface TopDrawingProps {
   readonly model: PlannedModel

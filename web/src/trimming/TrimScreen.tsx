@@ -1,10 +1,20 @@
-import { DomainError, heelRange, type PairEntry, type PairPlan, planPair, recordedSheet } from '@yentrik/core'
+import {
+  DomainError,
+  heelRange,
+  type PairEntry,
+  type PairPlan,
+  planPair,
+  recordedSheet,
+  type Saying,
+} from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { type CaseHand, useCaseHand } from '../case/case-hand.ts'
+import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
-import { NumberField, readNumber } from '../parts/NumberField.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
+import { type OpenCase, useOpenCase } from '../record/open-case.ts'
 import { FinishedPairForm } from './FinishedPairForm.tsx'
 import { MarkModel } from './MarkModel.tsx'
 import type { ModelPicture } from './MarkPlate.tsx'
@@ -23,20 +33,20 @@ export function TrimScreen() {
 function TrimForCase({ caseId }: { caseId: string }) {
   const [query] = useSearchParams()
   const go = useNavigate()
-  const hand = useCaseHand(caseId)
+  const openCase = useOpenCase(caseId)
   const jobId = query.get('job') ?? ''
   const planStep = query.get('plan')
   const pairStep = query.get('pair')
   const sheetId = query.get('sheet') ?? ''
-  if (!hand.state)
-    return hand.error ? (
+  if (!openCase.state)
+    return openCase.error ? (
       <main className="p-8">
-        <Told tone="error">{hand.error.message}</Told>
+        <Told tone="error" words={openCase.error.said} />
       </main>
     ) : (
       <Waiting />
     )
-  const job = hand.state.jobs.find((each) => each.jobId === jobId)
+  const job = openCase.state.jobs.find((each) => each.jobId === jobId)
   const stepId = planStep ?? pairStep ?? ''
   const step = job?.route.steps.find((each) => each.id === stepId)
   const sheet = step?.sheets?.find((each) => each.id === sheetId)
@@ -49,8 +59,8 @@ function TrimForCase({ caseId }: { caseId: string }) {
   const of = sheet.kind === 'finishedPair' ? sheet.planOf : { stepId, sheetId }
   const stored = recordedSheet(job, of)
   const running = job.steps[stepId]?.status === 'running'
-  const record = async (data: Parameters<CaseHand['give']>[0] & { type: 'recordSheet' }) => {
-    const kept = await hand.give(data)
+  const record = async (data: Parameters<OpenCase['give']>[0] & { type: 'recordSheet' }) => {
+    const kept = await openCase.give(data)
     if (kept) await go(`/case/${caseId}`)
     return kept
   }
@@ -61,7 +71,7 @@ function TrimForCase({ caseId }: { caseId: string }) {
       draftKey={`${caseId} ${of.stepId} ${job.steps[of.stepId]?.attempt ?? 1}`}
       stored={stored?.kind === 'trimPlan' ? stored.entry : undefined}
       startWith={sheet.kind === 'finishedPair' ? 'finished' : undefined}
-      refusal={hand.refusal?.message}
+      refusal={openCase.refusal?.said}
       paper={
         stored?.kind === 'trimPlan'
           ? `/papers/trim/${caseId}?job=${jobId}&step=${of.stepId}&sheet=${of.sheetId}`
@@ -70,7 +80,7 @@ function TrimForCase({ caseId }: { caseId: string }) {
       title={
         <>
           <Link to={`/case/${caseId}`} className="link">
-            {hand.state.docket}
+            {openCase.state.docket}
           </Link>{' '}
           · {step.name}
         </>
@@ -94,7 +104,7 @@ interface TrimToolProps {
   readonly title?: React.ReactNode
   readonly stored?: PairEntry
   readonly startWith?: Tab
-  readonly refusal?: string
+  readonly refusal?: Saying
   readonly paper?: string
   readonly onStore?: (entry: PairEntry) => Promise<boolean>
   readonly onPair?: Parameters<typeof FinishedPairForm>[0]['onRecord']
@@ -142,7 +152,7 @@ function TrimTool({ draftKey, title, stored, startWith, refusal, paper, onStore,
           )}
         </div>
       </header>
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
       {tab === 'upper' || tab === 'lower' ? (
         <MarkModel
           key={tab}
@@ -166,7 +176,7 @@ function TrimTool({ draftKey, title, stored, startWith, refusal, paper, onStore,
               </ul>
             </section>
           )}
-          {planned?.refusal && <Told tone="error">{planned.refusal}</Told>}
+          {planned?.refusal && <Told tone="error" words={planned.refusal} />}
         </>
       )}
       {needsPlan && !planned?.pair && <Choices draft={draft} onDraft={change} />}
@@ -189,19 +199,19 @@ function TrimTool({ draftKey, title, stored, startWith, refusal, paper, onStore,
 }
 
 /** The core's plan, or its refusal as a sentence. */
-function planOrRefusal(entry: PairEntry): { readonly pair?: PairPlan; readonly refusal?: string } {
+function planOrRefusal(entry: PairEntry): { readonly pair?: PairPlan; readonly refusal?: Saying } {
   try {
     return { pair: planPair(entry) }
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    return { refusal: `${error.message} ${error.remedy}` }
+    return { refusal: refusalWords(error) }
   }
 }
 
 /** What a person may set against the usual. */
 function Choices({ draft, onDraft }: { draft: PairDraft; onDraft: (to: Partial<PairDraft>) => void }) {
   const heel = readNumber(draft.heel, 'mm')
-  const off = readNumber(draft.planeOff, 'mm', false)
+  const off = readNumber(draft.planeOff, 'mm', { wanted: false })
   return (
     <div className="border-base-300 mt-3 flex flex-wrap items-start gap-x-5 gap-y-1 border-t pt-2">
       <div className="w-40">

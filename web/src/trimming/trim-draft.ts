@@ -1,6 +1,6 @@
 import type { ArchLandmarks, ModelEntry, PairEntry, Point } from '@yentrik/core'
 import { useCallback, useState } from 'react'
-import { readNumber } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
 
 export type ArchName = 'upper' | 'lower'
 
@@ -173,7 +173,7 @@ export function entryOf(draft: PairDraft): {
   const missing: string[] = []
   const heel = readNumber(draft.heel, 'mm')
   if (heel.fault) missing.push(`Heel: ${heel.fault}`)
-  const off = readNumber(draft.planeOff, 'mm', false)
+  const off = readNumber(draft.planeOff, 'mm', { wanted: false })
   if (off.fault) missing.push(`Plane off the middle: ${off.fault}`)
   const model = (name: ArchName) => {
     const { points, heights, deepest } = draft[name]
@@ -185,7 +185,7 @@ export function entryOf(draft: PairDraft): {
     }))
     if (heights.length < 3 || read.some(({ heightMillimetres }) => Number.isNaN(heightMillimetres)))
       missing.push(`${name}: height at three places`)
-    const deep = readNumber(deepest, 'mm', false)
+    const deep = readNumber(deepest, 'mm', { wanted: false })
     if (deep.fault) missing.push(`${name}: deepest anatomy, ${deep.fault}`)
     return {
       outline: points.outline ?? [],

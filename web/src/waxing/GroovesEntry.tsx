@@ -1,32 +1,13 @@
-import {
-  type DataOfKind,
-  type DrawnLine,
-  type GroovePattern,
-  groovePatternsFor,
-  parseTeeth,
-  showTooth,
-} from '@yentrik/core'
+import { type DrawnLine, type GroovePattern, groovePatternsFor, parseTeeth, showTooth } from '@yentrik/core'
 import { useState } from 'react'
-import { usePreferences } from '../app/preferences.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
+import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
 /** Which grooves the tooth gets: drawings made for this, the choice goes on record with the tooth. */
-export function GroovesEntry({
-  last,
-  teeth,
-  refusal,
-  open,
-  onRecord,
-}: {
-  readonly last: DataOfKind<'grooves'> | undefined
-  /** Of the work authorisation. */
-  readonly teeth: readonly number[]
-  readonly refusal?: string
-  readonly open: boolean
-  readonly onRecord: (data: DataOfKind<'grooves'>) => Promise<boolean>
-}) {
+export function GroovesEntry({ last, teeth, refusal, open, onRecord }: SheetEntryProps<'grooves'>) {
   const notation = usePreferences((preferences) => preferences.teeth)
   const back = teeth.filter((tooth) => groovePatternsFor(tooth).length > 0)
   const [tooth, setTooth] = useState<number | undefined>(last?.tooth ?? back[0])
@@ -81,7 +62,7 @@ export function GroovesEntry({
           )
         })}
       </div>
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
     </div>
   )
 }

@@ -1,5 +1,5 @@
 import type { RoomSite, RoomVerdict } from '@yentrik/core'
-import { Hatch } from '../parts/Hatch.tsx'
+import { Hatch } from '../drawings/Hatch.tsx'
 
 const ink = 'var(--color-base-content)'
 /** Of a drawn millimetre. */

@@ -1,5 +1,4 @@
 import {
-  type DataOfKind,
   DomainError,
   type RoomPlace,
   type RoomSite,
@@ -7,12 +6,15 @@ import {
   roomPlaces,
   roomRules,
   roomVerdict,
-  type SheetOfKind,
+  type Saying,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { readNumber } from '../parts/NumberField.tsx'
+import { refusalWords } from '../parts/attempt.ts'
+import { useDraft } from '../parts/draft.ts'
+import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
-import { useKept } from '../parts/use-kept.ts'
+import { Said } from '../preferences/words.tsx'
+import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { RoomDrawing } from './RoomDrawing.tsx'
 
 interface Line {
@@ -29,22 +31,8 @@ const columns = [
 ] as const
 
 /** What the layers leave of the room at each place, drawn as they lie on the die. */
-export function RoomEntry({
-  sheet,
-  last,
-  draftKey,
-  refusal,
-  open,
-  onRecord,
-}: {
-  readonly sheet: SheetOfKind<'room'>
-  readonly last: DataOfKind<'room'> | undefined
-  readonly draftKey: string
-  readonly refusal?: string
-  readonly open: boolean
-  readonly onRecord: (data: DataOfKind<'room'>) => Promise<boolean>
-}) {
-  const [lines, keep, forget] = useKept<readonly Line[]>(draftKey, () =>
+export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: SheetEntryProps<'room'>) {
+  const [lines, keep, forget] = useDraft<readonly Line[]>(draftKey, () =>
     last
       ? last.sites.map(typedSite)
       : sheet.suggested.map(({ name, place }) => ({ name, place, room: '', green: '', resin: '' })),
@@ -75,7 +63,7 @@ export function RoomEntry({
         .filter(({ verdict }) => verdict.say !== '')
         .map(({ site, verdict }) => (
           <p key={site.name} className="text-error text-xl leading-tight font-bold">
-            {verdict.say}
+            <Said words={verdict.say} />
           </p>
         ))}
       <table className="w-full">
@@ -146,7 +134,7 @@ export function RoomEntry({
                       {Number(verdict.outerMillimetres.toFixed(2))}
                     </output>
                   ) : (
-                    tried && !empty && <Told tone="error">{fault ?? 'Enter all three.'}</Told>
+                    tried && !empty && <Told tone="error" words={fault ?? 'Enter all three.'} />
                   )}
                 </td>
               </tr>
@@ -164,7 +152,7 @@ export function RoomEntry({
         </button>
       </div>
       {tried && filled.length === 0 && <Told tone="error">Measure at one place or more.</Told>}
-      {refusal && <Told tone="error">{refusal}</Told>}
+      {refusal && <Told tone="error" words={refusal} />}
       <button type="submit" className="act justify-self-start" disabled={!open}>
         Record
       </button>
@@ -186,7 +174,7 @@ interface Judged {
   readonly empty: boolean
   readonly site?: RoomSite
   readonly verdict?: RoomVerdict
-  readonly fault?: string
+  readonly fault?: Saying
 }
 
 function judge({ name, place, ...texts }: Line): Judged {
@@ -202,6 +190,6 @@ function judge({ name, place, ...texts }: Line): Judged {
     return { empty: false, site, verdict: roomVerdict(site) }
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    return { empty: false, fault: `${error.message} ${error.remedy}` }
+    return { empty: false, fault: refusalWords(error) }
   }
 }

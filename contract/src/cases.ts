@@ -1,0 +1,127 @@
+import {
+  type CaseEvent,
+  type CaseSummary,
+  type CustomMadeStatement,
+  choice,
+  commandShape,
+  eventShape,
+  id,
+  intakeParts,
+  list,
+  maybe,
+  named,
+  type Of,
+  type Route,
+  record,
+  routeShape,
+  text,
+  typedAs,
+  whole,
+} from '@yentrik/core'
+import { result, results, route } from './route.ts'
+
+/** A case as screens get it: its events and the routes they name; the state is worked out by the core. */
+export interface CaseRecord {
+  readonly caseId: string
+  readonly events: readonly CaseEvent[]
+  readonly routes: Readonly<Record<string, Route>>
+}
+const caseRecord = result<CaseRecord>('The events of a case, and the routes that they name')
+
+const lotShape = record({ lotId: id(), materialId: id(), number: text(60) })
+
+/** A whole case, as it leaves and comes back. Its schema is published at /api/schema/case.json. */
+export const caseDocumentShape = record(
+  {
+    format: choice(['yentrik-case']),
+    version: choice([1]),
+    caseId: text(36, { pattern: '^[0-9a-f-]{36}$' }),
+    events: typedAs<readonly CaseEvent[]>(list(eventShape, 20_000, 1)),
+    routes: named(routeShape, 200),
+    lots: list(lotShape, 2000),
+  },
+  { description: 'A dental laboratory case with everything that was done on it' },
+)
+export type CaseDocument = Of<typeof caseDocumentShape>
+
+const docket = text(24, {
+  pattern: '^[A-Za-z0-9][A-Za-z0-9-]*$',
+  example: 'K-2157',
+  description: 'As scanned or pasted; left out, the next number of the lab',
+})
+
+export const caseRoutes = {
+  'GET /cases': route({
+    room: 'cases',
+    summary: 'Every case in short',
+    query: record({ which: maybe(choice(['live', 'closed', 'all'])) }),
+    answer: results<CaseSummary>('A case in short'),
+  }),
+  'POST /cases': route({
+    room: 'cases',
+    summary: 'Take a case in',
+    body: record({ docket: maybe(docket), ...intakeParts }),
+    answer: caseRecord,
+    status: 201,
+  }),
+  'GET /dockets/:docket': route({
+    room: 'cases',
+    summary: 'The case of a docket code',
+    answer: record({ caseId: id() }),
+  }),
+  'POST /cases/import': route({
+    room: 'cases',
+    summary: 'Take in a whole case that another lab, or this one, has exported',
+    body: caseDocumentShape,
+    answer: caseRecord,
+    status: 201,
+    most: 10_000_000,
+    unchecked: true,
+  }),
+  'GET /schema/case.json': route({
+    room: 'cases',
+    summary: 'JSON Schema of an exported case',
+    answer: result<object>('A JSON Schema, draft 7'),
+  }),
+  'GET /cases/:caseId': route({
+    room: 'cases',
+    summary: 'A case: its events and the routes they name',
+    answer: caseRecord,
+  }),
+  'GET /cases/:caseId/events': route({
+    room: 'cases',
+    summary: 'What came on a case after an event, and the routes that it names',
+    query: record({
+      after: text(9, { pattern: '^[0-9]+$', example: '12', description: 'Sequence of the last event seen' }),
+    }),
+    answer: caseRecord,
+  }),
+  'GET /cases/:caseId/summary': route({
+    room: 'cases',
+    summary: 'One case in short',
+    answer: result<CaseSummary>('A case in short'),
+  }),
+  'GET /cases/:caseId/document': route({
+    room: 'cases',
+    summary: 'The whole case as one JSON document',
+    answer: result<CaseDocument>('See /api/schema/case.json'),
+  }),
+  'GET /cases/:caseId/jobs/:jobId/statement': route({
+    room: 'cases',
+    summary: 'The statement on a custom-made device, from the record; a template, local law decides',
+    answer: result<CustomMadeStatement>('What the statement says'),
+  }),
+  'POST /cases/:caseId/events': route({
+    room: 'cases',
+    summary: 'Do something on a case; 409 when somebody did something since',
+    body: record({
+      seen: whole(1, 1e6, {
+        example: 12,
+        description: 'Sequence of the last event seen; a later one on record answers 409',
+      }),
+      command: commandShape,
+    }),
+    answer: result<CaseEvent>('The new event'),
+    status: 201,
+  }),
+}

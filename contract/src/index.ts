@@ -1,0 +1,46 @@
+import { benchRoutes } from './bench.ts'
+import { caseRoutes } from './cases.ts'
+import { labRoutes } from './lab.ts'
+import { machineRoutes } from './machines.ts'
+import { peopleRoutes } from './people.ts'
+import type { AnswerOf, BodyOf, Declared, QueryOf } from './route.ts'
+import { shelfRoutes } from './shelf.ts'
+
+/**
+ * Everything that goes over HTTP but the calculators, which declare themselves in the core, and the live stream. By method and
+ * address under /api.
+ */
+export const routes = {
+  ...peopleRoutes,
+  ...caseRoutes,
+  ...benchRoutes,
+  ...shelfRoutes,
+  ...machineRoutes,
+  ...labRoutes,
+}
+type Routes = typeof routes
+export type RouteKey = keyof Routes
+export type Answer<K extends RouteKey> = AnswerOf<Routes[K]>
+export type Body<K extends RouteKey> = BodyOf<Routes[K]>
+export type Query<K extends RouteKey> = QueryOf<Routes[K]>
+/** Whether a route answers without a session. */
+export type IsOpen<K extends RouteKey> =
+  Routes[K] extends Declared<infer _B, infer _Q, infer _A, infer O> ? O : never
+
+/** The names in an address that stand for something: `/cases/:caseId` has `caseId`. */
+export type PathNames<K extends string> = K extends `${string}:${infer Name}/${infer Rest}`
+  ? Name | PathNames<Rest>
+  : K extends `${string}:${infer Name}`
+    ? Name
+    : never
+export type PathOf<K extends string> = Readonly<Record<PathNames<K>, string>>
+
+export type { Bench } from './bench.ts'
+export { type CaseDocument, type CaseRecord, caseDocumentShape } from './cases.ts'
+export type { LabSettings } from './lab.ts'
+export type { LiveChange, LiveEvents } from './live.ts'
+export type { ClockReading, DevicesState, MachineLoad, MachineRunShown, MixClock } from './machines.ts'
+export { type Person, type Role, roles, type Session } from './people.ts'
+export type { Problem } from './problem.ts'
+export { type Declared, USUAL_MOST } from './route.ts'
+export type { AlloyPieceOnShelf, CaseOfLot, Lot, LotOnShelf, ProductOnShelf } from './shelf.ts'

@@ -1,0 +1,16 @@
+import type { DevicesState } from './machines.ts'
+
+/** Something changed that screens may show: what, and of which case. Told as the event `change` on /api/live. */
+export interface LiveChange {
+  readonly kind: 'case' | 'lots' | 'lab' | 'clock' | 'mixes' | 'machines'
+  readonly caseId?: string
+  readonly sequence?: number
+}
+
+/** What the live stream tells, by the name of the event. */
+export interface LiveEvents {
+  readonly change: LiveChange
+  readonly devices: DevicesState
+  /** So that a dead connection is noticed. */
+  readonly beat: { readonly beat: number }
+}

@@ -1,0 +1,155 @@
+import { DomainError } from '../refusal/index.ts'
+import { buildRoute, type Route, readRoute } from '../route/index.ts'
+import { id, list, named, type Of, record, text } from '../shape/index.ts'
+import { instantMillis, inUtc } from '../time/index.ts'
+import type { CaseCommand, CommandContext } from './case-command.ts'
+import type { CaseEvent } from './case-event.ts'
+import { applyEvent, caseState, type RouteLookup } from './case-state.ts'
+import { decide } from './decide.ts'
+import { authorisationShape } from './payloads.ts'
+import type { CaseState } from './state.ts'
+
+/** A case in memory: its events so far and its state, with the routes it names. */
+export interface CaseAtHand {
+  readonly events: readonly CaseEvent[]
+  readonly state: CaseState
+  readonly routes: ReadonlyMap<string, Route>
+}
+
+/** What is taken in: the work authorisation and the jobs, each with the choices made for it. */
+export const intakeParts = {
+  authorisation: authorisationShape,
+  jobs: list(
+    record({
+      templateId: id('study-cast'),
+      choices: named(text(80), 60, { example: { arch: 'upper' } }),
+    }),
+    8,
+    1,
+  ),
+}
+const intakeShape = record({ docket: text(40), ...intakeParts })
+export type Intake = Of<typeof intakeShape>
+
+/** The routes of the house, and how a copy of one is named: the same route always gets the same name. */
+export type RouteSource = Omit<CommandContext, 'now'>
+
+/**
+ * Takes a case in.
+ * @param at ms since 1970
+ * @throws {DomainError} `no-jobs`, `no-such-template`, `no-such-matter`, `no-such-choice`,
+ * `due-before-receipt`, `not-an-instant`
+ */
+export function receiveCase(
+  intake: Intake,
+  at: number,
+  by: string,
+  { templates, routeIdOf }: RouteSource,
+): CaseAtHand {
+  if (intake.jobs.length === 0)
+    throw new DomainError('no-jobs', 'No job was chosen.', 'Choose what is to be made.', 'jobs')
+  const { dueAt, tryInAt } = intake.authorisation
+  if (!(instantMillis(dueAt, 'authorisation.dueAt') > at))
+    throw new DomainError(
+      'due-before-receipt',
+      'The due date is not in the future.',
+      'Enter the date the clinic wants it back.',
+      'authorisation.dueAt',
+    )
+  const routes = new Map<string, Route>()
+  const jobs = intake.jobs.map(({ templateId, choices }, index) => {
+    const template = templates.get(templateId)
+    if (!template)
+      throw new DomainError(
+        'no-such-template',
+        `There is no job "${templateId}".`,
+        `Choose one of: ${[...templates.keys()].join(', ')}.`,
+        'jobs',
+      )
+    const route = buildRoute(template, choices)
+    const routeId = routeIdOf(route)
+    routes.set(routeId, route)
+    return { jobId: `job-${index + 1}`, routeId }
+  })
+  const { docket } = intake
+  const authorisation = {
+    ...intake.authorisation,
+    dueAt: inUtc(dueAt),
+    ...(tryInAt === undefined ? {} : { tryInAt: inUtc(tryInAt, 'authorisation.tryInAt') }),
+  }
+  const first: CaseEvent = {
+    sequence: 1,
+    at: new Date(at).toISOString(),
+    by,
+    type: 'caseReceived',
+    docket,
+    authorisation,
+    jobs,
+  }
+  return caseAtHand([first], routes, templates)
+}
+
+/**
+ * A case from its record: the routes are read as their templates know them today.
+ * @throws {Error} as `caseState`: the record is damaged
+ */
+export function caseAtHand(
+  events: readonly CaseEvent[],
+  routes: ReadonlyMap<string, Route>,
+  templates: RouteSource['templates'],
+): CaseAtHand {
+  return { events, routes, state: caseState(events, routeReader(routes, templates)) }
+}
+
+/** One event of others further, as it was put on record. @throws {Error} as `applyEvent` */
+export function follow(
+  hand: CaseAtHand,
+  event: CaseEvent,
+  routes: ReadonlyMap<string, Route>,
+  templates: RouteSource['templates'],
+): CaseAtHand {
+  return {
+    events: [...hand.events, event],
+    routes,
+    state: applyEvent(hand.state, event, routeReader(routes, templates)),
+  }
+}
+
+function routeReader(routes: ReadonlyMap<string, Route>, templates: RouteSource['templates']): RouteLookup {
+  return (routeId) => {
+    const route = routes.get(routeId)
+    if (!route) throw new Error(`The record names the route ${routeId}, which is not there.`)
+    return readRoute(route, templates)
+  }
+}
+
+/** The routes that events name. */
+export function namedRoutes(events: readonly CaseEvent[]): string[] {
+  const named = events.flatMap((event) =>
+    event.type === 'caseReceived'
+      ? event.jobs.map(({ routeId }) => routeId)
+      : event.type === 'variantSwapped'
+        ? [event.routeId]
+        : [],
+  )
+  return [...new Set(named)]
+}
+
+/** One command further, or a refusal. @throws {DomainError} as `decide` */
+export function obey(
+  hand: CaseAtHand,
+  command: CaseCommand,
+  at: number,
+  by: string,
+  { templates, routeIdOf }: RouteSource,
+): CaseAtHand {
+  const routes = new Map(hand.routes)
+  const keep = (route: Route) => {
+    const id = routeIdOf(route)
+    routes.set(id, route)
+    return id
+  }
+  const data = decide(hand.state, command, { now: at, templates, routeIdOf: keep })
+  const event: CaseEvent = { ...data, sequence: hand.state.sequence + 1, at: new Date(at).toISOString(), by }
+  return follow(hand, event, routes, templates)
+}

@@ -1,0 +1,381 @@
+import { materials } from '../materials/index.ts'
+import { joined, qty, type Saying, saying } from '../quantity/index.ts'
+import { DomainError } from '../refusal/index.ts'
+import { buildRoute, checkMix, type RecordedMix, type RouteStep, takeReading } from '../route/index.ts'
+import { checkSheet } from '../sheet/index.ts'
+import { instantMillis, inUtc } from '../time/index.ts'
+import type { CaseCommand, CommandContext, CommandOf } from './case-command.ts'
+import type { CaseEventData } from './case-event.ts'
+import { isDelivered } from './case-state.ts'
+import { failingChecks, failingSheets, openChecks, stepOf } from './job.ts'
+import type { WorkAuthorisation } from './payloads.ts'
+import type { CaseState, JobState } from './state.ts'
+import { isSettled, mayMove, type StepState } from './step-state.ts'
+import { stepWindow, windowVerdict } from './step-window.ts'
+
+/**
+ * Judges a command against the state of a case: the event it leads to, or a refusal that says what to do.
+ * @throws {DomainError} with a stable code
+ */
+export function decide(state: CaseState, command: CaseCommand, context: CommandContext): CaseEventData {
+  if (state.ended)
+    refuse(
+      'case-ended',
+      `The case ended: ${state.ended.reason}`,
+      'Take it in again as a new case if work goes on.',
+    )
+  switch (command.type) {
+    case 'note':
+      return { ...command, type: 'noted', text: sentence(command.text, 'text', 'the note') }
+    case 'hold':
+      if (state.held) refuse('already-held', 'The case is on hold already.', 'Release it first.')
+      return { type: 'held', reason: sentence(command.reason, 'reason', 'why it is held') }
+    case 'release':
+      if (!state.held) refuse('not-held', 'The case is not on hold.', 'Go on with the step in hand.')
+      return { type: 'released' }
+    case 'correct':
+      return correct(state, command)
+    case 'amend':
+      return {
+        type: 'authorisationAmended',
+        changes: checkedChanges(state, command.changes),
+        reason: sentence(command.reason, 'reason', 'why it is changed'),
+      }
+    default:
+      return decideOnJob(state, command, context)
+  }
+}
+
+/** What is changed on the work authorisation: at least one entry, none taken away, its dates as instants in UTC. */
+function checkedChanges(state: CaseState, changes: Partial<WorkAuthorisation>): Partial<WorkAuthorisation> {
+  const entries = Object.entries(changes)
+  if (entries.length === 0)
+    refuse('nothing-changed', 'Nothing was changed.', 'Change at least one entry.', 'changes')
+  const [empty] = entries.find(([, value]) => value === null || value === undefined) ?? []
+  if (empty)
+    refuse('entry-missing', `"${empty}" was left without a value.`, 'Enter it, or leave it as it was.', empty)
+  const { dueAt, tryInAt } = changes
+  if (dueAt !== undefined && instantMillis(dueAt, 'changes.dueAt') <= Date.parse(state.receivedAt))
+    refuse(
+      'due-before-receipt',
+      'The case came in later than that.',
+      'Enter the date the clinic wants it back.',
+      'changes.dueAt',
+    )
+  return {
+    ...changes,
+    ...(dueAt === undefined ? {} : { dueAt: inUtc(dueAt) }),
+    ...(tryInAt === undefined ? {} : { tryInAt: inUtc(tryInAt, 'changes.tryInAt') }),
+  }
+}
+
+type JobCommand = Extract<CaseCommand, { readonly jobId: string }>
+
+function decideOnJob(
+  state: CaseState,
+  command: Exclude<JobCommand, { type: 'note' }>,
+  context: CommandContext,
+): CaseEventData {
+  const job = state.jobs.find((j) => j.jobId === command.jobId)
+  if (!job) refuse('no-such-job', `The case has no job ${command.jobId}.`, 'Reload the case.', 'jobId')
+  if (command.type === 'dentistAnswered') return answer(job, command)
+  if (command.type === 'askDentist') {
+    if (job.question)
+      refuse('already-asked', 'A question to the dentist is open already.', 'Enter the answer first.')
+    if (isDelivered(state)) refuse('case-delivered', 'The case is delivered.', 'Take in a new case.')
+    return {
+      ...command,
+      type: 'dentistAsked',
+      question: sentence(command.question, 'question', 'the question'),
+    }
+  }
+  if (state.held)
+    refuse('case-held', `The case is on hold: ${state.held.reason}`, 'Release it before going on.')
+  if (job.question)
+    refuse(
+      'dentist-asked',
+      saying`The dentist has been asked: ${job.question.question}`,
+      'Enter the answer before going on.',
+    )
+  switch (command.type) {
+    case 'goBack':
+      return goBack(job, command)
+    case 'swapVariant':
+      return swapVariant(job, command, context)
+    default:
+      return decideOnStep(job, command, context)
+  }
+}
+
+function decideOnStep(
+  job: JobState,
+  command: Extract<
+    JobCommand,
+    { type: 'startStep' | 'finishStep' | 'skipStep' | 'recordCheck' | 'recordMix' | 'recordSheet' }
+  >,
+  { now }: CommandContext,
+): CaseEventData {
+  const state = job.steps[command.stepId]
+  if (!state)
+    refuse(
+      'no-such-step',
+      `The route has no step ${command.stepId}.`,
+      'Reload the case; the route may have changed.',
+      'stepId',
+    )
+  const step = stepOf(job, command.stepId)
+  switch (command.type) {
+    case 'startStep':
+      mustBeStartable(job, step, state)
+      return { ...command, type: 'stepStarted', ...outOfTime(job, step, now, command.outOfTimeReason) }
+    case 'skipStep':
+      mustBeStartable(job, step, state)
+      if (!step.mayBeSkipped)
+        refuse('step-not-skippable', `"${step.name}" cannot be left out.`, `Do it: ${step.why}`)
+      return {
+        ...command,
+        type: 'stepSkipped',
+        reason: sentence(command.reason, 'reason', 'why it is left out'),
+      }
+    case 'recordCheck': {
+      mustBeRunning(step, state)
+      const check = step.checks?.find((c) => c.id === command.checkId)
+      if (!check)
+        refuse(
+          'no-such-check',
+          `"${step.name}" has no check ${command.checkId}.`,
+          'Reload the case.',
+          'checkId',
+        )
+      return { ...command, type: 'checkRecorded', ...takeReading(check, command) }
+    }
+    case 'recordMix':
+      mustBeRunning(step, state)
+      return { ...command, ...checkedMix(step, command), type: 'mixRecorded' }
+    case 'recordSheet': {
+      mustBeRunning(step, state)
+      const sheet = step.sheets?.find((each) => each.id === command.sheetId)
+      if (!sheet)
+        refuse(
+          'no-such-sheet',
+          `"${step.name}" has no sheet ${command.sheetId}.`,
+          'Reload the case.',
+          'sheetId',
+        )
+      checkSheet(sheet, command.sheet)
+      return { ...command, type: 'sheetRecorded' }
+    }
+    case 'finishStep':
+      mustBeRunning(step, state)
+      mustBeComplete(job, step, state)
+      return { ...command, type: 'stepFinished', ...outOfTime(job, step, now, command.outOfTimeReason) }
+  }
+}
+
+function mustBeStartable(job: JobState, step: RouteStep, state: StepState): void {
+  if (!mayMove(state, 'running'))
+    refuse(
+      'step-not-waiting',
+      `"${step.name}" is ${statusWord[state.status]}.`,
+      'Go back to it to do it again.',
+    )
+  const missing = step.after.find((id) => !isSettled(job.steps[id]))
+  if (missing)
+    refuse('step-not-yet', `"${step.name}" comes after "${stepOf(job, missing).name}".`, 'Finish that first.')
+}
+
+const statusWord = {
+  waiting: 'not started',
+  running: 'running already',
+  done: 'done already',
+  skipped: 'left out',
+}
+
+function mustBeRunning(step: RouteStep, state: StepState): void {
+  if (state.status !== 'running')
+    refuse(
+      'step-not-running',
+      `"${step.name}" is ${statusWord[state.status]}.`,
+      state.status === 'waiting' ? 'Start it first.' : 'Go back to it to do it again.',
+    )
+}
+
+function mustBeComplete(job: JobState, step: RouteStep, state: StepState): void {
+  const unmixed = (step.amounts ?? []).find((a) => !state.mixes.some((m) => m.amountId === a.id))
+  if (unmixed) {
+    const name = materials.get(unmixed.materialId)?.name ?? unmixed.materialId
+    refuse('mix-missing', `${name} is not recorded yet.`, 'Record what was used, then finish.', unmixed.id)
+  }
+  const open = openChecks(step, state)[0]
+  if (open) refuse('check-missing', `The check "${open.name}" is still open.`, `${open.how}`, open.id)
+  const unwritten = step.sheets?.find((each) => !state.sheets.some((s) => s.sheetId === each.id))
+  if (unwritten)
+    refuse('sheet-missing', `"${unwritten.name}" is not filled in yet.`, unwritten.how, unwritten.id)
+  const wrong = failingSheets(step, job)[0]
+  if (wrong && wrong.outcome.verdict !== 'pass')
+    refuse(
+      'sheet-failing',
+      saying`"${wrong.sheet.name}" does not pass: ${joined(wrong.faults)}.`,
+      wrong.outcome.say,
+      wrong.sheet.id,
+    )
+  const failing = failingChecks(step, state)[0]
+  if (failing && failing.outcome.verdict !== 'pass')
+    refuse(
+      'check-failing',
+      `The check "${failing.check.name}" does not pass.`,
+      failing.outcome.say,
+      failing.check.id,
+    )
+}
+
+/** Outside its window a step is started or finished only with a reason, which goes on record. */
+function outOfTime(
+  job: JobState,
+  step: RouteStep,
+  now: number,
+  reason: string | undefined,
+): { outOfTimeReason?: string } {
+  const window = stepWindow(job, step)
+  const verdict = window && windowVerdict(window, now)
+  const missed = verdict === 'past' && (window?.to === 'start' || window?.hard === true)
+  if (!window || (verdict !== 'tooSoon' && !missed)) return {}
+  const outOfTimeReason = reason?.trim()
+  if (outOfTimeReason) return { outOfTimeReason }
+  if (missed)
+    refuse(
+      'window-missed',
+      `The time to ${window.to} "${step.name}" is past. ${window.late}`,
+      `Give a reason to ${window.to} all the same, or go back.`,
+      'outOfTimeReason',
+    )
+  const minutes = Math.ceil((window.goodFrom - now) / 60_000)
+  refuse(
+    'too-soon',
+    window.early
+      ? saying`Too soon: ${qty.minutes(minutes)} to go. ${window.early}`
+      : saying`Too soon: ${qty.minutes(minutes)} to go.`,
+    `Wait, or give a reason to ${window.to} now.`,
+    'outOfTimeReason',
+  )
+}
+
+/** A mix for an amount that the step uses, with the moment its parts met in UTC. */
+function checkedMix(step: RouteStep, mix: RecordedMix): RecordedMix {
+  const amount = step.amounts?.find(({ id }) => id === mix.amountId)
+  if (!amount)
+    refuse('no-such-amount', `"${step.name}" uses no ${mix.amountId}.`, 'Reload the case.', 'amountId')
+  checkMix(amount, mix)
+  return mix.metAt === undefined ? mix : { ...mix, metAt: inUtc(mix.metAt, 'metAt') }
+}
+
+function correct(state: CaseState, command: CommandOf<'correct'>): CaseEventData {
+  const reason = sentence(command.reason, 'reason', 'why it is corrected')
+  for (const job of state.jobs)
+    for (const step of job.route.steps) {
+      const stepState = job.steps[step.id]!
+      const reading = stepState.readings.find((r) => r.sequence === command.corrects)
+      const check = reading && step.checks?.find((c) => c.id === reading.checkId)
+      if (check) return { ...command, type: 'corrected', reason, ...takeReading(check, command) }
+      const mix = stepState.mixes.find((m) => m.sequence === command.corrects)
+      if (mix) {
+        const { powderGrams = mix.powderGrams, liquidMillilitres = mix.liquidMillilitres } = command
+        checkedMix(step, { ...mix, powderGrams, liquidMillilitres })
+        return { type: 'corrected', corrects: command.corrects, powderGrams, liquidMillilitres, reason }
+      }
+    }
+  refuse(
+    'nothing-to-correct',
+    `Event ${command.corrects} is no reading or mix of the present attempt.`,
+    'Choose a reading of a step as it stands; add a note for anything older.',
+    'corrects',
+  )
+}
+
+function goBack(job: JobState, command: CommandOf<'goBack'>): CaseEventData {
+  const target = job.steps[command.toStepId]
+  if (!target)
+    refuse('no-such-step', `The route has no step ${command.toStepId}.`, 'Reload the case.', 'toStepId')
+  if (target.status === 'waiting')
+    refuse(
+      'step-not-begun',
+      `"${stepOf(job, command.toStepId).name}" has not been begun.`,
+      'Choose a step that was begun.',
+      'toStepId',
+    )
+  return { ...command, type: 'wentBack', reason: sentence(command.reason, 'reason', 'why it goes back') }
+}
+
+function answer(job: JobState, command: CommandOf<'dentistAnswered'>): CaseEventData {
+  if (!job.question) refuse('nothing-asked', 'No question to the dentist is open.', 'Ask first.')
+  const text = sentence(command.answer, 'answer', 'what the dentist said')
+  if (command.decision !== 'goBack' && command.decision !== 'remake')
+    return { ...command, answer: text, toStepId: undefined }
+  const target = command.toStepId === undefined ? undefined : job.steps[command.toStepId]
+  if (!target || target.status === 'waiting')
+    refuse('step-not-begun', 'Say to which step it goes back.', 'Choose a step that was begun.', 'toStepId')
+  return { ...command, answer: text }
+}
+
+function swapVariant(
+  job: JobState,
+  command: CommandOf<'swapVariant'>,
+  { templates, routeIdOf }: CommandContext,
+): CaseEventData {
+  const template = templates.get(job.route.templateId)
+  if (!template)
+    refuse(
+      'no-such-template',
+      `There is no route template ${job.route.templateId} any more.`,
+      'Keep the route as it is.',
+    )
+  const route = buildRoute(template, { ...job.route.choices, [command.matter]: command.choice })
+  for (const step of job.route.steps) {
+    const touched = job.steps[step.id]!.status !== 'waiting'
+    if (touched && workOf(route.steps.find(({ id }) => id === step.id)) !== workOf(step))
+      refuse(
+        'variant-too-late',
+        `"${step.name}" would change, and it has been begun.`,
+        'Go back to before it, then change the variant.',
+        'choice',
+      )
+  }
+  return {
+    ...command,
+    type: 'variantSwapped',
+    routeId: routeIdOf(route),
+    reason: sentence(command.reason, 'reason', 'why it is changed'),
+  }
+}
+
+/** What is to be done on a step, to be compared: how it is drawn and read later does not count. */
+function workOf(step: RouteStep | undefined): string {
+  return JSON.stringify(step, (key, value: unknown) =>
+    ['picture', 'instrument', 'machine', 'means'].includes(key) ? undefined : value,
+  )
+}
+
+function sentence(text: string | undefined, field: string, what: string): string {
+  const trimmed = text?.trim() ?? ''
+  if (trimmed === '') refuse('words-missing', `It does not say ${what}.`, 'Write a few words.', field)
+  return trimmed
+}
+
+function refuse(code: string, message: Saying, remedy: Saying, field?: string): never {
+  throw new DomainError(code, message, remedy, field)
+}
+
+/** Whether the command would be taken as the case stands: the refusal, or undefined. */
+export function refusalOf(
+  state: CaseState,
+  command: CaseCommand,
+  context: CommandContext,
+): DomainError | undefined {
+  try {
+    decide(state, command, context)
+    return undefined
+  } catch (error) {
+    if (error instanceof DomainError) return error
+    throw error
+  }
+}

@@ -1,0 +1,103 @@
+import { recordedMix } from '../route/index.ts'
+import {
+  changesOf,
+  choice,
+  figure,
+  id,
+  instant,
+  list,
+  maybe,
+  type Of,
+  record,
+  text,
+  whole,
+  words,
+  yesNo,
+} from '../shape/index.ts'
+import { sheetDataShape } from '../sheet/index.ts'
+import { fdiInUniversalOrder } from '../teeth/index.ts'
+
+/** What the work authorisation says. The patient is a code, never a name. */
+export const authorisationShape = record({
+  clinic: text(120, { example: 'Mill Lane' }),
+  prescriber: text(120, { example: 'Dr. Orla' }),
+  patientCode: text(40, { example: 'P-0417', description: 'A code, never a name' }),
+  patientAge: maybe(whole(0, 130, { example: 67 })),
+  wanted: text(2000, { example: 'Upper complete denture' }),
+  /** ISO 3950 numbers. */
+  teeth: list(choice(fdiInUniversalOrder), 32, 0, { example: [11, 21] }),
+  materials: maybe(words(500)),
+  shade: maybe(words(80)),
+  dueAt: instant({ example: '2026-12-03T11:00:00.000Z' }),
+  tryInAt: maybe(instant()),
+  /** What came along: trays, bites, casts, screws, parts. All of it must go back or be used. */
+  enclosures: list(words(200), 50),
+  notes: maybe(words(4000)),
+})
+export type WorkAuthorisation = Of<typeof authorisationShape>
+export const authorisationChangesShape = changesOf(authorisationShape)
+
+const onStep = { jobId: id('job-1'), stepId: id('pour-anatomy') }
+const reason = words()
+const outOfTimeReason = maybe(words())
+const reading = { value: maybe(figure(-1e6, 1e6)), answer: maybe(words()) }
+
+/**
+ * What a person asks of a case, and the fact that it becomes: the same parts. `becomes` names the event; `adds` what the case
+ * itself puts to it.
+ */
+export const deeds = {
+  startStep: { becomes: 'stepStarted', payload: record({ ...onStep, outOfTimeReason }) },
+  finishStep: { becomes: 'stepFinished', payload: record({ ...onStep, outOfTimeReason }) },
+  skipStep: { becomes: 'stepSkipped', payload: record({ ...onStep, reason }) },
+  recordCheck: { becomes: 'checkRecorded', payload: record({ ...onStep, checkId: id(), ...reading }) },
+  recordMix: { becomes: 'mixRecorded', payload: record({ ...onStep, ...recordedMix }) },
+  recordSheet: {
+    becomes: 'sheetRecorded',
+    payload: record({ ...onStep, sheetId: id('parts-list'), sheet: sheetDataShape }),
+  },
+  goBack: {
+    becomes: 'wentBack',
+    payload: record({ jobId: id(), toStepId: id(), remake: yesNo(), reason }),
+  },
+  correct: {
+    becomes: 'corrected',
+    payload: record({
+      /** The sequence of the event that was wrong. It stays on record. */
+      corrects: whole(1, 1e6),
+      ...reading,
+      powderGrams: maybe(figure(-100_000, 100_000)),
+      liquidMillilitres: maybe(figure(-100_000, 100_000)),
+      reason,
+    }),
+  },
+  note: {
+    becomes: 'noted',
+    payload: record({ jobId: maybe(id()), stepId: maybe(id()), text: words() }),
+  },
+  swapVariant: {
+    becomes: 'variantSwapped',
+    payload: record({ jobId: id(), matter: id(), choice: id(), reason }),
+    adds: { routeId: id() },
+  },
+  hold: { becomes: 'held', payload: record({ reason }) },
+  release: { becomes: 'released', payload: record({}) },
+  askDentist: {
+    becomes: 'dentistAsked',
+    payload: record({ jobId: id(), stepId: maybe(id()), question: words() }),
+  },
+  dentistAnswered: {
+    becomes: 'dentistAnswered',
+    payload: record({
+      jobId: id(),
+      answer: words(),
+      decision: choice(['proceed', 'goBack', 'remake', 'end']),
+      toStepId: maybe(id()),
+    }),
+  },
+  amend: {
+    becomes: 'authorisationAmended',
+    payload: record({ changes: authorisationChangesShape, reason }),
+  },
+} as const
+export type Deeds = typeof deeds

@@ -1,0 +1,40 @@
+import type { Saying } from '../quantity/index.ts'
+import type { Route } from '../route/index.ts'
+import type { WorkAuthorisation } from './payloads.ts'
+import type { StepState } from './step-state.ts'
+
+export interface DentistQuestion {
+  readonly question: Saying
+  readonly since: string
+  readonly stepId?: string
+  /** The check that asks; none when a person asked. */
+  readonly checkId?: string
+}
+
+export interface JobState {
+  readonly jobId: string
+  readonly routeId: string
+  readonly route: Route
+  readonly steps: Readonly<Record<string, StepState>>
+  readonly question?: DentistQuestion
+  /** The last time it went back, until the step it went back to is finished again. */
+  readonly wentBack?: {
+    readonly toStepId: string
+    readonly reason: string
+    readonly at: string
+    readonly remake: boolean
+  }
+  readonly remakes: number
+}
+
+export interface CaseState {
+  readonly docket: string
+  readonly authorisation: WorkAuthorisation
+  readonly receivedAt: string
+  readonly sequence: number
+  readonly jobs: readonly JobState[]
+  /** Lots that ever went into it, in their order: of attempts that were given up too. */
+  readonly lots: readonly string[]
+  readonly held?: { readonly reason: string; readonly since: string }
+  readonly ended?: { readonly reason: string; readonly at: string }
+}

@@ -1,0 +1,124 @@
+import { COMMON_PRACTICE } from '../materials/index.ts'
+import type { RouteTemplate, TemplateStep } from '../route/index.ts'
+import { PONTIC_SHEETS, ponticClearanceMillimetres } from '../waxing/index.ts'
+import { castHere, castingSteps, investmentMatter } from './casting-steps.ts'
+import { adjust, look } from './checks.ts'
+import { disinfectArrival, readAuthorisation } from './door.ts'
+import { diePictures, onBridge, shows, WAXED } from './pictures.ts'
+import { dieSteps, layerSteps, occlusalSteps, sentOut } from './wax-pattern-steps.ts'
+
+const clearance = ponticClearanceMillimetres(PONTIC_SHEETS).toFixed(2)
+
+const ponticSteps: readonly TemplateStep[] = [
+  {
+    id: 'pontic-clearance',
+    name: 'Clearance on the ridge',
+    stage: 'wax',
+    picture: shows('bridge', WAXED, ['clearance']),
+    kind: 'attended',
+    how: [`Lay ${PONTIC_SHEETS} sheets of 28-gauge wax on the ridge: ${clearance} mm.`],
+    why: 'A pontic that presses on the ridge cannot be kept clean.',
+    handsOnMinutes: 3,
+    checks: [
+      {
+        id: 'pontic-sheets',
+        name: '28-gauge sheets on the ridge',
+        how: `Count them: ${PONTIC_SHEETS} make ${clearance} mm.`,
+        kind: 'measure',
+        quantity: 'count',
+        min: PONTIC_SHEETS,
+        below: adjust(`Lay sheets until there are ${PONTIC_SHEETS}.`),
+        plausible: { min: 0, max: 8 },
+        source: 'common practice; sheet thickness ASTM B258',
+      },
+    ],
+  },
+  {
+    id: 'set-pontic',
+    name: 'Set the pontic',
+    stage: 'wax',
+    picture: shows('bridge', [...WAXED, 'clearance'], ['pontic']),
+    kind: 'attended',
+    how: ['Lute it to the sheets, close the articulator on it while it is soft.'],
+    howWhen: [
+      {
+        when: { pontic: ['keep'] },
+        say: 'Cut it from a copy of the diagnostic wax-up; keep the wax-up itself.',
+      },
+      { when: { pontic: ['new'] }, say: 'Wax it new, by the wax-up as a pattern.' },
+    ],
+    why: 'Closing sets its height; the eye sets its line.',
+    handsOnMinutes: 12,
+    checks: [
+      look('buccal-line', 'Buccal cusps', 'Straight edge from the front.', 'In one line', {
+        'Out of line': adjust('Warm it, bring it into line, close again.'),
+      }),
+      look('lingual-line', 'Lingual cusps', 'Straight edge along the arch.', 'In one line', {
+        'Out of line': adjust('Warm it, bring it into line, close again.'),
+      }),
+    ],
+    cautions: ['hotWax'],
+  },
+  {
+    id: 'join-pontic',
+    name: 'Join it to both retainers',
+    stage: 'wax',
+    picture: shows('bridge', [...WAXED, 'pontic'], ['joints']),
+    kind: 'attended',
+    how: ['Wax or resin, rigid, well inside the contact.', 'Open the embrasures.'],
+    why: 'A joint that bends bends the bridge when it is taken off.',
+    handsOnMinutes: 10,
+    checks: [
+      look('rigid', 'Joints', 'Lift by the pontic: both retainers come along.', 'Rigid', {
+        'One gives': adjust('Melt the joint through and join again.'),
+      }),
+      look('embrasures', 'Embrasures', 'From buccal, from above, from the ridge.', 'Open', {
+        Closed: adjust('Carve them open; the joint stays.'),
+      }),
+      look('ridge-free', 'Under the pontic', 'Sheets out; light through.', 'Free of the ridge', {
+        Touches: adjust('Take the pontic off the ridge to the thickness of the sheets.'),
+      }),
+    ],
+    cautions: ['hotWax'],
+  },
+]
+
+/** A three-unit bridge, from trimmed dies on the articulator to its casting, or to its pattern (common practice throughout). */
+export const castBridge: RouteTemplate = {
+  id: 'cast-bridge',
+  version: 3,
+  name: 'Three-unit bridge',
+  usualDays: 4,
+  pictures: diePictures('bridge', shows('bridge', ['pontic', 'joints', 'metal'])),
+  matters: [
+    castHere,
+    investmentMatter,
+    {
+      id: 'pontic',
+      name: 'Pontic',
+      choices: [
+        { id: 'keep', name: 'From the diagnostic wax-up' },
+        { id: 'new', name: 'Waxed new' },
+      ],
+      usual: 'new',
+      why: `Keep the wax-up, wax new (${COMMON_PRACTICE}).`,
+    },
+  ],
+  steps: [
+    readAuthorisation,
+    disinfectArrival('Casts, dies, bite record, diagnostic wax-up.'),
+    ...onBridge(dieSteps),
+    ...onBridge(
+      layerSteps([
+        { name: 'Front, cusp', place: 'functionalCusp' },
+        { name: 'Front, fossa', place: 'fossa' },
+        { name: 'Back, cusp', place: 'functionalCusp' },
+        { name: 'Back, fossa', place: 'fossa' },
+      ]),
+    ),
+    ...ponticSteps,
+    ...onBridge(occlusalSteps),
+    ...castingSteps,
+    ...sentOut,
+  ],
+}

@@ -1,0 +1,31 @@
+import type { RouteTemplate } from '../route/index.ts'
+import { castHere, castingSteps, investmentMatter } from './casting-steps.ts'
+import { arrives, dieCast } from './die-cast.ts'
+import { disinfectArrival, readAuthorisation } from './door.ts'
+import { diePictures, shows } from './pictures.ts'
+import { dieSteps, layerSteps, occlusalSteps, sentOut } from './wax-pattern-steps.ts'
+
+/** One crown, from the impression or its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
+export const castCrown: RouteTemplate = {
+  id: 'cast-crown',
+  version: 3,
+  name: 'Cast crown',
+  usualDays: 3,
+  pictures: diePictures('crown', shows('crown', ['metal'])),
+  matters: [arrives, castHere, investmentMatter],
+  steps: [
+    readAuthorisation,
+    disinfectArrival('Impression, casts, dies, bite record.'),
+    ...dieCast,
+    ...dieSteps,
+    ...layerSteps([
+      { name: 'Functional cusp', place: 'functionalCusp' },
+      { name: 'Other cusp', place: 'otherCusp' },
+      { name: 'Fossa', place: 'fossa' },
+      { name: 'Buccal wall', place: 'axial' },
+    ]),
+    ...occlusalSteps,
+    ...castingSteps,
+    ...sentOut,
+  ],
+}

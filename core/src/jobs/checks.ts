@@ -1,0 +1,33 @@
+import { COMMON_PRACTICE } from '../materials/index.ts'
+import type { CheckOf } from '../route/index.ts'
+import type { Outcome } from '../sheet/index.ts'
+
+/** Shorthand for writing templates: the answers and outcomes that recur in them. */
+export const pass: Outcome = { verdict: 'pass' }
+export const adjust = (say: string) => ({ verdict: 'adjust', say }) as const
+export const goBack = (toStepId: string, say: string) => ({ verdict: 'goBack', toStepId, say }) as const
+export const remake = (toStepId: string, say: string): Outcome => ({ verdict: 'remake', toStepId, say })
+export const askDentist = (say: string): Outcome => ({ verdict: 'askDentist', say })
+
+/** A look with one good answer first, then the faults and what follows from each. */
+export function look(
+  id: string,
+  name: string,
+  how: string,
+  good: string,
+  faults: Readonly<Record<string, Outcome>>,
+  options: Pick<CheckOf<'observe'>, 'perArch' | 'readings' | 'means'> = {},
+): CheckOf<'observe'> {
+  return {
+    id,
+    name,
+    how,
+    kind: 'observe',
+    source: COMMON_PRACTICE,
+    ...options,
+    answers: [
+      { answer: good, outcome: pass },
+      ...Object.entries(faults).map(([answer, outcome]) => ({ answer, outcome })),
+    ],
+  }
+}

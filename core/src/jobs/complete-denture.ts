@@ -1,0 +1,33 @@
+import type { RouteTemplate } from '../route/index.ts'
+import { dentureCuring } from './denture-curing.ts'
+import { dentureFinishing } from './denture-finishing.ts'
+import { dentureFlasking } from './denture-flasking.ts'
+import { processingMatters, waxMatters } from './denture-matters.ts'
+import { dentureRemount } from './denture-remount.ts'
+import { dentureToMounting } from './denture-to-mounting.ts'
+import { dentureToTryIn } from './denture-to-try-in.ts'
+import { oneArch } from './door.ts'
+import { denturePictures } from './pictures.ts'
+
+/** A complete denture, upper, lower or a pair, from the final impressions to the bag (common practice throughout). */
+export const completeDenture: RouteTemplate = {
+  id: 'complete-denture',
+  version: 6,
+  name: 'Complete denture',
+  usualDays: 10,
+  pictures: denturePictures,
+  formerMeanings: { flash: 'flashSeen' },
+  matters: [
+    { ...oneArch, choices: [...oneArch.choices, { id: 'pair', name: 'Pair' }] },
+    ...waxMatters,
+    ...processingMatters,
+  ],
+  steps: [
+    ...dentureToMounting,
+    ...dentureToTryIn,
+    ...dentureFlasking,
+    ...dentureCuring,
+    ...dentureRemount,
+    ...dentureFinishing,
+  ],
+}

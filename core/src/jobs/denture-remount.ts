@@ -1,0 +1,180 @@
+import { COMMON_PRACTICE } from '../materials/index.ts'
+import type { TemplateStep } from '../route/index.ts'
+import { adjust, askDentist, look } from './checks.ts'
+
+const remountFixing = (choice: string, name: string, how: string): TemplateStep => ({
+  id: `remount-${choice}`,
+  name,
+  stage: 'remount',
+  kind: 'attended',
+  when: { 'remount-fixing': [choice] },
+  how: [how, 'Seat fully, no rock.'],
+  why: 'A gap at the mounting is a false bite.',
+  handsOnMinutes: 10,
+  checks: [
+    look('remount-seated', 'Seated', 'Press each corner.', 'Fully home, no rock', {
+      'Rocks or gaps': adjust('Take it off, clean, fix again.'),
+    }),
+  ],
+})
+
+const grind = (id: string, name: string, how: readonly string[], checkHow: string): TemplateStep => ({
+  id,
+  name,
+  stage: 'remount',
+  kind: 'attended',
+  how,
+  why: 'Contacts that come early now would be sore spots in the mouth.',
+  handsOnMinutes: 12,
+  checks: [
+    look(`${id}-contacts`, 'Contacts', checkHow, 'Right and even', {
+      'Still early': adjust('Mark with paper and grind the marked incline, never the supporting tip.'),
+      'Ground open': askDentist('A contact was ground open. Reset a tooth, or accept?'),
+    }),
+  ],
+  cautions: ['resinDust'],
+})
+
+const removal = (choice: string, name: string, how: readonly string[]): TemplateStep => ({
+  id: `stone-${choice}`,
+  name,
+  stage: 'recover',
+  kind: 'attended',
+  when: { 'stone-removal': [choice] },
+  how,
+  why: 'The fitting surface is the fit: nothing may cut it.',
+  handsOnMinutes: 8,
+  cautions: ['blaster'],
+})
+
+/** From the denture on its cast to the denture free of it. */
+export const dentureRemount: readonly TemplateStep[] = [
+  remountFixing('compound', 'Fix for the remount, compound', 'Compound or sticky wax on both sides.'),
+  remountFixing('glue', 'Fix for the remount, glue', 'A few drops of glue into dry grooves.'),
+  remountFixing('tape', 'Fix for the remount, tape', 'Tape all round. Not advised: tape hides a gap.'),
+  {
+    id: 'clear-flash',
+    name: 'Flash off the chewing faces',
+    stage: 'remount',
+    kind: 'attended',
+    how: ['Pick flash and stone nodules off the teeth, without cutting teeth.'],
+    why: 'A crumb on a cusp reads as an open pin.',
+    handsOnMinutes: 4,
+    cautions: ['blades'],
+  },
+  {
+    id: 'pin-opening',
+    name: 'Read the pin opening',
+    stage: 'remount',
+    kind: 'attended',
+    how: ['Close gently in centric.', 'Measure from the pin tip to its table.'],
+    why: 'Processing lifts it a little. Much more means something else happened.',
+    handsOnMinutes: 3,
+    checks: [
+      {
+        id: 'pin-open',
+        name: 'Pin opening',
+        how: 'Gap under the pin at its set-up reading.',
+        kind: 'measure',
+        quantity: 'millimetres',
+        min: 0,
+        max: 2,
+        below: adjust(
+          'The pin cannot be lower than at the set-up: look whether a tooth came out, measure again.',
+        ),
+        above: askDentist(
+          'The pin stands open by more than 2 mm after curing. Grind it in, or process again?',
+        ),
+        plausible: { min: -10, max: 30 },
+        source: 'common practice: up to 2 mm is expected',
+      },
+    ],
+  },
+  grind(
+    'grind-centric',
+    'Grind in centric',
+    [
+      'Mark with paper.',
+      'Fossae, marginal ridges, inclines; never the cusp tips.',
+      'Until the pin touches AND the contacts are right: the two must coincide.',
+    ],
+    'Upper lingual and lower buccal cusps in their fossae; the pin down.',
+  ),
+  grind(
+    'grind-right',
+    'Grind right lateral',
+    [
+      'Clear front teeth that hold the back ones apart.',
+      'Working side: buccal of upper, lingual of lower.',
+      'Balancing side: inclines, not the supporting tips.',
+    ],
+    'Working side: canine and back teeth touch together. Balancing side keeps its contact.',
+  ),
+  grind(
+    'grind-left',
+    'Grind left lateral',
+    ['As on the right.', 'Working side: buccal of upper, lingual of lower.'],
+    'Working side: canine and back teeth touch together. Balancing side keeps its contact.',
+  ),
+  grind(
+    'grind-protrusive',
+    'Grind protrusive',
+    ['Inclines only, not cusp height.', 'Lower front: labio-incisal; upper front: lingual.'],
+    'Front and back touch together as it slides forward.',
+  ),
+  {
+    id: 'mill-in',
+    name: 'Mill in with paste',
+    stage: 'remount',
+    kind: 'attended',
+    when: { 'milling-in': ['at-end'] },
+    how: ['A little abrasive paste, light hand, short strokes, rinse.'],
+    why: 'Smooths what the stone left; too long flattens cusps.',
+    handsOnMinutes: 6,
+  },
+  {
+    id: 'smooth-ground',
+    name: 'Smooth the ground spots',
+    stage: 'remount',
+    kind: 'attended',
+    how: ['Rubber points, light.'],
+    why: 'Rough spots wear the opposite tooth.',
+    handsOnMinutes: 6,
+    cautions: ['resinDust'],
+  },
+  {
+    id: 'cut-cast',
+    name: 'Cut the cast away',
+    stage: 'recover',
+    kind: 'attended',
+    how: [
+      'Saw cuts in sections from the base, running water, mind the vault.',
+      'Wedge the pieces; never pry in one direction.',
+    ],
+    why: 'Prying one way bends or breaks the base.',
+    handsOnMinutes: 15,
+    cautions: ['blades', 'chisel', 'silicaDust'],
+  },
+  removal('shell', 'Shell blast', ['100 mm (4 in) or more away, always moving.']),
+  removal('alumina', 'Alumina at low pressure', [
+    'Low pressure, always moving, not on the fitting surface longer than needed.',
+  ]),
+  {
+    id: 'citrate',
+    name: 'Citrate bath',
+    stage: 'recover',
+    kind: 'unattended',
+    how: ['Last stone off in sodium citrate solution.'],
+    why: 'It dissolves stone and leaves resin alone.',
+    handsOnMinutes: 2,
+    waitMinutes: 30,
+    mayBeSkipped: 'No stone is left.',
+    wait: {
+      earliestMinutes: 15,
+      bestMinutes: 8 * 60,
+      early: 'Stone is still there.',
+      late: 'No harm.',
+      source: COMMON_PRACTICE,
+    },
+  },
+]

@@ -1,0 +1,81 @@
+import { ARCH_MATTER, type Matter, type TemplateStep } from '../route/index.ts'
+import { adjust, askDentist, look } from './checks.ts'
+
+/** What most jobs do alike on the way in and out (common practice). */
+
+export const oneArch: Matter = {
+  id: ARCH_MATTER,
+  name: 'Arch',
+  choices: [
+    { id: 'upper', name: 'Upper' },
+    { id: 'lower', name: 'Lower' },
+  ],
+  usual: 'upper',
+  why: 'As prescribed.',
+  prescribed: true,
+}
+
+export const readAuthorisation: TemplateStep = {
+  id: 'work-authorisation',
+  name: 'Read the work authorisation',
+  stage: 'receive',
+  kind: 'attended',
+  how: ['Compare it with what came in the box.', 'Teeth, materials, due date, enclosures.'],
+  why: 'Work without a complete prescription is work twice.',
+  handsOnMinutes: 3,
+  onlyOnce: true,
+  checks: [
+    look(
+      'authorisation-complete',
+      'Complete',
+      'Every line filled in, nothing against what lies in the box.',
+      'Complete',
+      {
+        'Something is missing or unclear': askDentist(
+          'The work authorisation is incomplete or does not agree with what came along.',
+        ),
+      },
+    ),
+  ],
+}
+
+export function disinfectArrival(what: string): TemplateStep {
+  return {
+    id: 'disinfect-arrival',
+    name: 'Disinfect everything that came',
+    stage: 'receive',
+    kind: 'attended',
+    how: ['Rinse, disinfect for the time on the label, rinse.', what],
+    why: 'It comes from a mouth. The record shows who did it.',
+    handsOnMinutes: 5,
+    cautions: ['infection', 'disinfectant'],
+  }
+}
+
+export const papersAndLabel: TemplateStep = {
+  id: 'label',
+  name: 'Papers',
+  stage: 'document',
+  kind: 'attended',
+  how: ['Print the record.', 'Patient code and date on everything that leaves.'],
+  why: 'Work without a name belongs to nobody.',
+  handsOnMinutes: 3,
+}
+
+export function handOver(change: Pick<TemplateStep, 'how'> & Partial<TemplateStep>): TemplateStep {
+  return {
+    id: 'deliver',
+    name: 'Disinfect, wrap, hand over',
+    stage: 'deliver',
+    kind: 'attended',
+    why: 'Nothing leaves the lab that could carry infection or that is not on the note.',
+    handsOnMinutes: 5,
+    checks: [
+      look('enclosures-back', 'Enclosures', 'Compare with the list on the docket.', 'All in the bag', {
+        'Something is missing': adjust('Look for it on the bench, or note what was used up.'),
+      }),
+    ],
+    cautions: ['disinfectant'],
+    ...change,
+  }
+}

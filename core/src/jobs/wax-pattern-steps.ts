@@ -1,0 +1,336 @@
+import { COMMON_PRACTICE } from '../materials/index.ts'
+import type { CheckOf, TemplateStep } from '../route/index.ts'
+import type { RoomPlace } from '../waxing/index.ts'
+import { adjust, askDentist, goBack, look } from './checks.ts'
+import { handOver, papersAndLabel } from './door.ts'
+import { shows, UNDER_WAX, WAXED } from './pictures.ts'
+
+/** What the wax patterns of crowns and bridges have in common, from the trimmed die to investing (common practice). */
+
+const used = (id: string, materialId: string, unit: string) => ({
+  id,
+  kind: 'use' as const,
+  materialId,
+  count: 1,
+  unit,
+  source: COMMON_PRACTICE,
+})
+
+const millimetres = (
+  check: Pick<CheckOf<'measure'>, 'id' | 'name' | 'how' | 'source'> & Partial<CheckOf<'measure'>>,
+): CheckOf<'measure'> => ({
+  kind: 'measure',
+  quantity: 'millimetres',
+  plausible: { min: 0, max: 10 },
+  ...check,
+})
+
+/** Hardened, spaced dies with their margins marked. */
+export const dieSteps: readonly TemplateStep[] = [
+  {
+    id: 'inspect-dies',
+    name: 'Inspect dies and bite',
+    stage: 'receive',
+    kind: 'attended',
+    how: ['Margins trimmed free, no bubble, no chip.', 'Close the articulator: pin down, dies fully home.'],
+    why: 'A pattern can be no better than its margin.',
+    handsOnMinutes: 5,
+    checks: [
+      look('dies-sound', 'Dies', 'Each margin under the lens, all round.', 'Sound, margin clear', {
+        'Margin cannot be read': askDentist('A margin cannot be read. Please send a new impression.'),
+        'A chip or bubble off the margin': adjust('Block it out, and note where.'),
+      }),
+      look('dies-home', 'Dies in the cast', 'Press each home and close.', 'Home, pin down', {
+        'A die stands up': adjust('Clean its seat and pin, then seat it again.'),
+      }),
+    ],
+  },
+  {
+    id: 'die-spacer',
+    name: 'Harden and space the dies',
+    stage: 'wax',
+    picture: shows('crown', [], ['spacer']),
+    kind: 'attended',
+    how: [
+      'Die hardener, let it dry.',
+      'Spacer to 20-40 µm, short of the margin all round.',
+      'Mark the margin with a dark pencil.',
+    ],
+    why: 'The spacer is the room for the cement; on the margin it would be a gap.',
+    handsOnMinutes: 10,
+    checks: [
+      millimetres({
+        id: 'spacer-short',
+        name: 'Spacer short of the margin by',
+        how: 'Under the lens, at the nearest place.',
+        min: 0.5,
+        max: 1.5,
+        below: adjust('Scrape the spacer back from the margin.'),
+        above: adjust('Lay another coat nearer to the margin.'),
+        source: 'common practice: about 1 mm; 0.5 to 1.5 our choice',
+      }),
+    ],
+    cautions: ['monomer'],
+  },
+]
+
+const SHIMS = 'with the shims in, then without'
+
+/** Green wax, resin, room, stops, and the gate before any more time goes in. */
+export const layerSteps = (
+  suggested: readonly { readonly name: string; readonly place: RoomPlace }[],
+): readonly TemplateStep[] => [
+  {
+    id: 'green-wax',
+    name: 'Thin green wax to the margin',
+    stage: 'wax',
+    picture: shows('crown', ['spacer'], ['green']),
+    kind: 'attended',
+    how: ['Lubricate the die, blow off what pools.', 'Thin soft wax into every groove and down to the line.'],
+    why: 'This layer is the fit: a bubble in it is a hole in the casting.',
+    handsOnMinutes: 10,
+    amounts: [used('wax', 'inlay-wax', 'stick')],
+    checks: [
+      look('green-sound', 'Green wax', 'Grooves and margin under the lens.', 'No bubble, to the line', {
+        'A bubble': adjust('Melt that spot through to the die and lay it again.'),
+        'Short of the line': adjust('Flow it down to the pencil line.'),
+      }),
+    ],
+    cautions: ['hotWax'],
+  },
+  {
+    id: 'pattern-resin',
+    name: 'Thin pattern resin over it',
+    stage: 'wax',
+    picture: shows('crown', ['spacer', 'green'], ['resin']),
+    kind: 'attended',
+    how: [
+      'A thin layer, short of the margin.',
+      'Hollow boxes and isthmus: resin in bulk where the pattern is delicate.',
+    ],
+    why: 'It carries the pattern; thick, it takes the room of the anatomy.',
+    handsOnMinutes: 10,
+    amounts: [used('resin', 'pattern-resin', 'portion')],
+    checks: [
+      millimetres({
+        id: 'resin-short',
+        name: 'Resin short of the margin by',
+        how: 'At the nearest place all round.',
+        min: 0.5,
+        below: adjust('Cut the resin back: the margin belongs to the wax.'),
+        source: 'common practice: short of the margin; 0.5 mm our choice',
+      }),
+    ],
+    cautions: ['monomer'],
+  },
+  {
+    id: 'room-budget',
+    name: 'Measure the room left',
+    stage: 'wax',
+    picture: shows('crown', ['spacer', 'green', 'resin']),
+    kind: 'attended',
+    how: ['Caliper or a wax bite: die to opposing tooth.', 'Then how thick the layers are there.'],
+    why: 'A layer that is too thick is thinned now, or the grooves end in resin.',
+    handsOnMinutes: 5,
+    sheets: [
+      {
+        id: 'room',
+        kind: 'room',
+        name: 'Room',
+        how: 'Each place: room in all, green wax, resin.',
+        source: 'room of a casting: Shillingburg, recalled; layers our choice',
+        suggested,
+        failing: adjust('Thin the layers as it says, then measure again.'),
+      },
+    ],
+  },
+  {
+    id: 'record-stops',
+    name: 'Record stops and freedom',
+    stage: 'wax',
+    picture: shows('crown', ['spacer', 'green', 'resin'], ['mound']),
+    kind: 'attended',
+    how: [
+      'Lubricate the opposing teeth.',
+      'A mound of resin at the functional cusp.',
+      `Close when its gloss goes, ${SHIMS}; move from centric relation to centric occlusion.`,
+    ],
+    why: 'The mound keeps where the jaw closes and how far it is free to slide.',
+    handsOnMinutes: 8,
+    checks: [
+      look('gloss', 'When closed', 'Watch the shine of the mound.', 'Gloss just gone', {
+        'Still glossy: smeared': adjust('Too early. Take the mound off and lay a fresh one.'),
+        'Hard: no mark': adjust('Too late. Take the mound off and lay a fresh one.'),
+      }),
+      look('centric-stops', 'Centric stops', `Closed ${SHIMS}.`, 'Marked on every tooth', {
+        'One is missing': adjust('Add resin there, close again.'),
+      }),
+      millimetres({
+        id: 'freedom',
+        name: 'Freedom, relation to occlusion',
+        how: 'Length of the mark from centric relation to centric occlusion.',
+        plausible: { min: 0, max: 5 },
+        source: COMMON_PRACTICE,
+      }),
+      look('shows-through', 'Resin closed', 'Spots where wax shows through.', 'Covered', {
+        'Wax shows through': adjust('Cover the spots with a little resin.'),
+      }),
+    ],
+    cautions: ['monomer'],
+  },
+  {
+    id: 'take-off',
+    name: 'Take the pattern off',
+    stage: 'wax',
+    picture: shows('crown', UNDER_WAX),
+    kind: 'attended',
+    how: ['Now, before more wax goes on: off the die in one piece.', 'Look inside for voids, then back on.'],
+    why: 'If it will not come off now, all later time is wasted.',
+    handsOnMinutes: 3,
+    checks: [
+      look('comes-off', 'Comes off', 'Finger and thumb, straight up.', 'Whole, by itself', {
+        'Will not come off': goBack('green-wax', 'Free the die, lubricate it, lay wax and resin again.'),
+        'Tears or bends': goBack('green-wax', 'Lay wax and resin again.'),
+      }),
+      look('no-voids', 'Inside', 'Fitting surface under the lens.', 'No void', {
+        'A void': adjust('Add wax to it, seat, take off again.'),
+      }),
+    ],
+  },
+  {
+    id: 'margin-wax',
+    name: 'Wax the margins',
+    stage: 'wax',
+    picture: shows('crown', UNDER_WAX, ['margin']),
+    kind: 'attended',
+    how: ['Wax over the resin down to the pencil line.', 'Cover the resin fully, polish the margin.'],
+    why: 'Resin at the margin burns out late and roughens it.',
+    handsOnMinutes: 10,
+    checks: [
+      look('margin-covered', 'Margins', 'Under the lens, all round.', 'To the line, resin covered', {
+        Short: adjust('Flow wax down to the line.'),
+        'Over the line': adjust('Carve back to the line.'),
+        'Resin shows': adjust('Cover it with wax.'),
+      }),
+    ],
+    cautions: ['hotWax'],
+  },
+  {
+    id: 'contour',
+    name: 'Contour the walls',
+    stage: 'wax',
+    picture: shows('crown', [...UNDER_WAX, 'margin'], ['wax']),
+    kind: 'attended',
+    how: ['Walls and contacts to form.', 'Leave the chewing face shy: it is waxed by itself.'],
+    why: 'Walls first: they decide where the cusps may stand.',
+    handsOnMinutes: 15,
+    cautions: ['hotWax'],
+  },
+]
+
+/** Chewing face, last look, weight: from then on the clock runs until it is invested. */
+export const occlusalSteps: readonly TemplateStep[] = [
+  {
+    id: 'wax-occlusal',
+    name: 'Wax the chewing face',
+    stage: 'wax',
+    picture: shows('crown', [...UNDER_WAX, 'margin'], ['wax']),
+    kind: 'attended',
+    how: [
+      'Cusp tips into the arch line, ridges, then grooves.',
+      'Close often: stops stay where they were recorded.',
+    ],
+    why: 'Ground into metal later it costs an hour.',
+    handsOnMinutes: 25,
+    sheets: [
+      {
+        id: 'grooves',
+        kind: 'grooves',
+        name: 'Groove pattern',
+        how: 'The one that the neighbours and the other side show.',
+        source: 'dental anatomy as taught, recalled',
+        failing: adjust('Choose again.'),
+      },
+    ],
+    checks: [
+      look('stops-present', 'Centric stops', 'Powder, close, look.', 'Present', {
+        'One is gone': adjust('Add wax until it marks again.'),
+        'A high spot': adjust('Take wax away until the pin is down.'),
+      }),
+      look('contacts', 'Contacts to the neighbours', 'Strip between the teeth.', 'Touch', {
+        Open: adjust('Add wax to the contact.'),
+        'Too tight': adjust('Take a little off; seat again.'),
+      }),
+      {
+        id: 'ridge-step',
+        name: 'Marginal ridge, step to its neighbour',
+        how: 'The larger of the two, straight across.',
+        kind: 'measure',
+        quantity: 'millimetres',
+        plausible: { min: 0, max: 5 },
+        max: 0.5,
+        above: adjust('Bring the marginal ridges level.'),
+        source: 'common practice: level; 0.5 mm our choice',
+      },
+    ],
+    cautions: ['hotWax'],
+  },
+  {
+    id: 'margin-check',
+    name: 'Last look at the margin, weigh',
+    stage: 'check',
+    means: 'lastMarginLook',
+    picture: shows('crown', WAXED),
+    kind: 'attended',
+    how: ['Seat, look at every margin under the lens, close any gap.', 'Take it off and weigh it.'],
+    why: 'The weight tells how much alloy; the clock starts now.',
+    handsOnMinutes: 5,
+    checks: [
+      look('margin-last', 'Margin', 'All round under the lens.', 'Closed, sharp', {
+        'A gap': adjust('Run wax into it, carve, look again.'),
+        'Pattern bent': goBack('green-wax', 'Make the pattern again.'),
+      }),
+      {
+        id: 'pattern-weight',
+        name: 'Pattern weight',
+        how: 'On the fine balance, without its sprue.',
+        kind: 'measure',
+        quantity: 'grams',
+        plausible: { min: 0.02, max: 20 },
+        source: 'weighed',
+      },
+    ],
+  },
+]
+
+/** Out of the house: the casting, or a pattern to be cast elsewhere within the hour. */
+export const sentOut: readonly TemplateStep[] = [
+  {
+    id: 'to-invest',
+    name: 'Hand over to investing',
+    stage: 'deliver',
+    picture: shows('crown', WAXED),
+    kind: 'attended',
+    when: { casting: ['elsewhere'] },
+    how: ['On its die, cool, to the bench where it is sprued.', 'Say when the margin was looked at.'],
+    why: 'Wax creeps: with every hour the margin is a little less true.',
+    handsOnMinutes: 2,
+    startWindow: {
+      afterStepId: 'margin-check',
+      bestMinutes: 30,
+      latestMinutes: 60,
+      late: 'The wax has had an hour to move: go back to the last look.',
+      source: 'common practice: invest within about an hour of the last margin check',
+    },
+    checks: [
+      look('handed-over', 'Handed over', 'Pattern, die, papers together.', 'Together', {
+        'Something is missing': adjust('Find it before it is invested.'),
+      }),
+    ],
+  },
+  { ...papersAndLabel, when: { casting: ['here'] } },
+  {
+    ...handOver({ how: ['On its die; casts and bite record back with it.', "Cementing is the clinic's."] }),
+    when: { casting: ['here'] },
+  },
+]

@@ -1,0 +1,42 @@
+/**
+ * What a part of a route means to those who read a record: causes of a fault, clocks, calculators. They look for the meaning,
+ * and know no step by its name.
+ */
+export const stepMeanings = [
+  'prescriptionTaken',
+  'articulatorSet',
+  'flaskFirstPour',
+  'flaskSecondPour',
+  'flaskCap',
+  'mouldSeparated',
+  'mouldCools',
+  'doughMixed',
+  'doughRipens',
+  'trialClosures',
+  'benchRest',
+  'flaskCools',
+  'mouldSawn',
+  'sprued',
+  'lastMarginLook',
+  'invested',
+  'benchSet',
+  'burntOut',
+  'casting',
+] as const
+export type StepMeaning = (typeof stepMeanings)[number]
+
+export const checkMeanings = [
+  'greaseInMould',
+  'finalPressure',
+  'flaskTemperature',
+  'resinSurface',
+  'seatOnCast',
+  'wettingAgent',
+  'specialLiquid',
+  'weightWithSprue',
+  'sprueGauge',
+  'endClearance',
+  'armTurns',
+  'flashSeen',
+] as const
+export type CheckMeaning = (typeof checkMeanings)[number]

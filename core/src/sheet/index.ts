@@ -1,0 +1,25 @@
+export { pairLines } from './kinds/finished-pair.ts'
+export { sheetKinds } from './kinds/index.ts'
+export type { PartCount } from './kinds/parts.ts'
+export { setUpLines } from './kinds/set-up.ts'
+export { type ChangeOffer, firstChange, type WantedChange } from './kinds/try-in-answer.ts'
+export { type FailingOutcome, type Outcome, outcomeShape, sayingShape } from './outcome.ts'
+export {
+  checkSheet,
+  type DataOfKind,
+  goodSheet,
+  heldAgainst,
+  isGrowing,
+  judgeSheet,
+  type RecordedSheets,
+  type SheetData,
+  type SheetJudgement,
+  type SheetKind,
+  type SheetOfKind,
+  type StepSheet,
+  sheetDataShape,
+  sheetLeadsTo,
+  sheetWords,
+  stepSheetShape,
+} from './sheet.ts'
+export { type SheetHead, type SheetOf, type SheetReader, sheetOfShape } from './sheet-kind.ts'

@@ -1,0 +1,15 @@
+import { id, record, whole } from '../../shape/index.ts'
+import { checkGroovePattern, groovePatterns } from '../../waxing/index.ts'
+import { sheetKind } from '../sheet-kind.ts'
+
+/** The groove pattern that a tooth is waxed to. */
+export const groovesSheet = sheetKind({
+  kind: 'grooves',
+  data: record({ tooth: whole(11, 85, { example: 46 }), patternId: id('lower-molar-five') }),
+  wants: record({}),
+  check: ({ tooth, patternId }) => checkGroovePattern(tooth, patternId),
+  words: ({ tooth, patternId }) =>
+    `${tooth}, ${groovePatterns.find((each) => each.id === patternId)?.name ?? patternId}`,
+  good: () => ({ tooth: 46, patternId: 'lower-molar-five' }),
+  refusedExample: () => ({ tooth: 11, patternId: 'lower-molar-five' }),
+})

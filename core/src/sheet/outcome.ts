@@ -1,0 +1,16 @@
+import type { Saying } from '../quantity/index.ts'
+import { byTag, id, type Of, record, typedAs } from '../shape/index.ts'
+
+/** Words of a route or a sheet; with quantities only where the core works them out. */
+export const sayingShape = typedAs<Saying>({
+  anyOf: [{ type: 'string', maxLength: 2000 }, { type: 'array' }],
+})
+const saying = record({ say: sayingShape })
+const sayingAndStep = record({ toStepId: id(), say: sayingShape })
+
+const failing = { adjust: saying, goBack: sayingAndStep, remake: sayingAndStep, askDentist: saying }
+export const outcomeShape = byTag('verdict', { pass: record({}), ...failing })
+export const failingOutcomeShape = byTag('verdict', failing)
+/** What follows from a check. `say` is the next hand movement, or the question for the dentist. */
+export type Outcome = Of<typeof outcomeShape>
+export type FailingOutcome = Of<typeof failingOutcomeShape>

@@ -1,0 +1,76 @@
+import {
+  type CaseAtHand,
+  type CaseCommand,
+  goodHand,
+  obey,
+  receiveCase,
+  refusalOf,
+  stepInHand,
+} from '../case/index.ts'
+import { routeTemplates } from '../jobs/index.ts'
+import { seededRandom } from '../random/index.ts'
+import type { Route } from '../route/index.ts'
+import type { SheetData } from '../sheet/index.ts'
+
+export const START = Date.parse('2026-03-02T08:00:00Z')
+export const MINUTE = 60_000
+export const nameOf = (route: Route) => JSON.stringify([route.templateId, route.choices])
+export const routes = { templates: routeTemplates, routeIdOf: nameOf }
+export const J = 'job-1'
+
+/** For the tests of routes: a case with a clock: the words of a bench in the order of a bench. */
+export class Bench {
+  now = START
+  hand: CaseAtHand
+  constructor(templateId = 'study-cast', choices: Record<string, string> = {}) {
+    const authorisation = {
+      clinic: 'Mill Lane',
+      prescriber: 'Dr. Orla',
+      patientCode: 'P-7',
+      wanted: 'as written',
+      teeth: [],
+      dueAt: '2026-03-20T12:00:00Z',
+      enclosures: [],
+    }
+    this.hand = receiveCase(
+      { docket: 'K-1', authorisation, jobs: [{ templateId, choices }] },
+      START,
+      'Ada',
+      routes,
+    )
+  }
+  do(command: CaseCommand): void {
+    this.hand = obey(this.hand, command, this.now, 'Ada', routes)
+  }
+  get job() {
+    return this.hand.state.jobs[0]!
+  }
+  /** Works as a careful hand up to a step, which is started. */
+  upTo(stepId: string): this {
+    const random = seededRandom(1)
+    for (;;) {
+      const step = stepInHand(this.job)
+      if (!step) throw new Error(`never came to ${stepId}`)
+      if (this.job.steps[step.id]!.status === 'waiting') {
+        this.do({ type: 'startStep', jobId: J, stepId: step.id })
+        if (step.id === stepId) return this
+      }
+      for (const command of goodHand(J, step, random)) this.do(command)
+      this.now += (step.wait?.earliestMinutes ?? 1) * MINUTE
+      this.do({ type: 'finishStep', jobId: J, stepId: step.id })
+    }
+  }
+  check(stepId: string, checkId: string, reading: number | string): void {
+    const value = typeof reading === 'number' ? { value: reading } : { answer: reading }
+    this.do({ type: 'recordCheck', jobId: J, stepId, checkId, ...value })
+  }
+  sheet(stepId: string, sheetId: string, sheet: SheetData): void {
+    this.do({ type: 'recordSheet', jobId: J, stepId, sheetId, sheet })
+  }
+  finish(stepId: string): void {
+    this.do({ type: 'finishStep', jobId: J, stepId })
+  }
+  refusal(command: CaseCommand): string | undefined {
+    return refusalOf(this.hand.state, command, { now: this.now, ...routes })?.code
+  }
+}

@@ -1,0 +1,1 @@
+export { instantMillis, inUtc } from './instant.ts'

@@ -1,0 +1,62 @@
+import { Injectable, type OnModuleDestroy } from '@nestjs/common'
+import { type Calculator, calculators, DomainError } from '@yentrik/core'
+import { Piscina } from 'piscina'
+import { Refusal } from '../errors/problem.filter.ts'
+import { checked } from '../shapes/checked.ts'
+import type { Worked } from './calc-worker.ts'
+
+/** Longer than this nobody waits for a figure (choice), ms. */
+const LONGEST_MILLIS = 10_000
+
+/** The calculators of the core for other programs. Heavy ones have threads of their own: the lab goes on meanwhile. */
+@Injectable()
+export class CalcService implements OnModuleDestroy {
+  private threads?: Piscina<object, Worked>
+
+  /**
+   * @param gone when the asker does not wait any more
+   * @throws {Refusal} `no-such-calculator`, `took-too-long`, `entry-not-valid`; {DomainError} of the calculator
+   */
+  async work(name: string, sent: unknown, gone: AbortSignal): Promise<object> {
+    const calculator = calculators.find((each) => each.name === name)
+    if (!calculator)
+      throw new Refusal(
+        404,
+        'no-such-calculator',
+        `There is no calculator ${name}.`,
+        `Choose one of: ${calculators.map((each) => each.name).join(', ')}.`,
+      )
+    const asked = checked(calculator.asks, sent) as object
+    return calculator.heavy ? this.apart(calculator, asked, gone) : calculator.answer(asked as never)
+  }
+
+  private async apart({ name }: Calculator, asked: object, gone: AbortSignal): Promise<object> {
+    // The built worker, also where the tests run the source.
+    const filename = new URL('../../dist/calc/calc-worker.js', import.meta.url).href
+    this.threads ??= new Piscina<object, Worked>({
+      filename,
+      maxThreads: 2,
+      maxQueue: 100,
+      idleTimeout: 60_000,
+    })
+    const late = AbortSignal.timeout(LONGEST_MILLIS)
+    const worked = await this.threads
+      .run({ name, asked }, { signal: AbortSignal.any([gone, late]) })
+      .catch((error: unknown) => {
+        if (!late.aborted) throw error
+        throw new Refusal(
+          422,
+          'took-too-long',
+          `It was not worked out within ${LONGEST_MILLIS / 1000} s.`,
+          'Ask for a shorter program.',
+        )
+      })
+    if ('answer' in worked) return worked.answer
+    const { code, said, toDo, field } = worked.refusal
+    throw new DomainError(code, said, toDo, field)
+  }
+
+  async onModuleDestroy(): Promise<void> {
+    await this.threads?.destroy()
+  }
+}

@@ -1,0 +1,253 @@
+import { createHash } from 'node:crypto'
+import { Injectable } from '@nestjs/common'
+import {
+  type CaseAtHand,
+  type CaseEvent,
+  type CaseEventData,
+  type CaseSummary,
+  caseAtHand,
+  caseSummary,
+  type LabCalendar,
+  meltedCharges,
+  namedRoutes,
+  type Route,
+  routeTemplates,
+  type SheetKind,
+} from '@yentrik/core'
+import { DataSource, type EntityManager, QueryFailedError } from 'typeorm'
+import { writeAlloyPieces } from '../casting/alloy-pieces.ts'
+import { CaseEventRow, CaseSummaryRow, LabSettingRow, LotUseRow, RouteCopyRow } from '../database/entities.ts'
+import { WriteQueue } from '../database/write-queue.ts'
+
+/** Cases kept in memory: what a lab has in work, a few kB each. */
+const MOST_AT_HAND = 300
+
+/** Goes up whenever `CaseSummary` gains or changes a field, so that kept summaries are made anew. */
+const SUMMARY_VERSION = 4
+
+/** SQLite takes so many values in one statement that 500 rows are safe. */
+const EVENTS_AT_ONCE = 500
+
+/** Reads and writes cases: events, route copies and the summary that lists are made of. */
+@Injectable()
+export class CaseStore {
+  /** Cases as last committed, the longest unused first; looked at against the record at every use. */
+  private readonly hands = new Map<string, CaseAtHand>()
+  /** Route copies never change, so each is read once. */
+  private readonly routes = new Map<string, Route>()
+  /** The live cases in short as last committed: the bench asks for all of them at every change. */
+  private live?: Promise<Map<string, CaseSummary>>
+
+  constructor(
+    private readonly dataSource: DataSource,
+    private readonly queue: WriteQueue,
+  ) {}
+
+  /** @returns undefined when there is no such case */
+  async load(
+    caseId: string,
+    manager: EntityManager = this.dataSource.manager,
+  ): Promise<CaseAtHand | undefined> {
+    const known = this.hands.get(caseId)
+    const last = await this.lastSequence(caseId, manager)
+    if (last === undefined) return undefined
+    if (known?.state.sequence === last) return known
+    const events = await this.eventsOf(caseId, manager)
+    const routes = new Map<string, Route>()
+    for (const routeId of namedRoutes(events)) routes.set(routeId, await this.route(routeId, manager))
+    return caseAtHand(events, routes, routeTemplates)
+  }
+
+  private async lastSequence(caseId: string, manager: EntityManager): Promise<number | undefined> {
+    const last = await manager.findOne(CaseEventRow, {
+      select: { caseId: true, sequence: true },
+      where: { caseId },
+      order: { sequence: 'DESC' },
+    })
+    return last?.sequence
+  }
+
+  private async eventsOf(caseId: string, manager: EntityManager): Promise<CaseEvent[]> {
+    const rows = await manager.find(CaseEventRow, { where: { caseId }, order: { sequence: 'ASC' } })
+    return rows.map(
+      ({ sequence, at, by, type, data }) => ({ ...data, sequence, at, by, type }) as unknown as CaseEvent,
+    )
+  }
+
+  /** Keeps a committed case as it stands, so that its next event costs no replay; the longest unused goes. */
+  keepAtHand(caseId: string, hand: CaseAtHand): void {
+    this.hands.delete(caseId)
+    this.hands.set(caseId, hand)
+    const [oldest] = this.hands.keys()
+    if (this.hands.size > MOST_AT_HAND && oldest !== undefined) this.hands.delete(oldest)
+  }
+
+  /** On any doubt: the next look reads the record. */
+  dropFromHand(caseId: string): void {
+    this.hands.delete(caseId)
+  }
+
+  private async route(routeId: string, manager: EntityManager): Promise<Route> {
+    const known = this.routes.get(routeId)
+    if (known) return known
+    const row = await manager.findOneByOrFail(RouteCopyRow, { routeId })
+    this.routes.set(routeId, row.route as Route)
+    return row.route as Route
+  }
+
+  /**
+   * Puts new events of a case on record, with the routes they name and the summary, inside the caller's transaction.
+   * @returns the new summary, to be remembered once committed; undefined when another writer came first
+   */
+  async append(
+    manager: EntityManager,
+    caseId: string,
+    hand: CaseAtHand,
+    added: readonly CaseEvent[],
+    calendar: LabCalendar,
+  ): Promise<CaseSummary | undefined> {
+    for (const [routeId, route] of hand.routes)
+      await manager
+        .createQueryBuilder()
+        .insert()
+        .into(RouteCopyRow)
+        .values({ routeId, route: route as object })
+        .orIgnore()
+        .execute()
+    try {
+      for (let from = 0; from < added.length; from += EVENTS_AT_ONCE)
+        await manager.insert(
+          CaseEventRow,
+          added.slice(from, from + EVENTS_AT_ONCE).map((event) => toRow(caseId, event)),
+        )
+    } catch (error) {
+      if (isTaken(error)) return undefined
+      throw error
+    }
+    const summary = caseSummary(caseId, hand.state, calendar)
+    const closed = isClosed(summary)
+    await manager.upsert(
+      CaseSummaryRow,
+      { caseId, docket: summary.docket, closed, summary: summary as object },
+      ['caseId'],
+    )
+    if (touchesShelf(added)) await writeLotUses(manager, caseId, hand)
+    if (added.some(melts)) await writeAlloyPieces(manager, caseId, hand)
+    return summary
+  }
+
+  /** Takes a committed summary into memory; an older one never replaces a newer. */
+  async remember(summary: CaseSummary): Promise<void> {
+    const live = await this.liveSummaries()
+    if ((live.get(summary.caseId)?.sequence ?? 0) > summary.sequence) return
+    if (isClosed(summary)) live.delete(summary.caseId)
+    else live.set(summary.caseId, summary)
+  }
+
+  async summaries(which: 'live' | 'closed' | 'all'): Promise<CaseSummary[]> {
+    if (which === 'live') return [...(await this.liveSummaries()).values()]
+    return this.read(this.dataSource.manager, which === 'closed' ? { closed: true } : {})
+  }
+
+  /** @returns undefined when there is no such case */
+  async summary(caseId: string): Promise<CaseSummary | undefined> {
+    const row = await this.dataSource.manager.findOneBy(CaseSummaryRow, { caseId })
+    return row?.summary as CaseSummary | undefined
+  }
+
+  /** Read once, through the queue, so that nothing uncommitted is ever kept. */
+  private liveSummaries(): Promise<Map<string, CaseSummary>> {
+    this.live ??= this.queue.write(
+      async (manager) =>
+        new Map((await this.read(manager, { closed: false })).map((each) => [each.caseId, each])),
+    )
+    return this.live
+  }
+
+  private async read(manager: EntityManager, where: { readonly closed?: boolean }): Promise<CaseSummary[]> {
+    const rows = await manager.find(CaseSummaryRow, { where })
+    return rows.map((row) => row.summary as CaseSummary)
+  }
+
+  /** Sums every case up again where the shape of a summary has changed since the file was last opened. */
+  async renewSummaries(calendar: LabCalendar): Promise<void> {
+    await this.queue.write(async (manager) => {
+      const key = 'summary-version'
+      const known = await manager.findOneBy(LabSettingRow, { key })
+      if (known?.value === SUMMARY_VERSION) return
+      for (const { caseId, docket } of await manager.find(CaseSummaryRow)) {
+        const hand = await this.load(caseId, manager)
+        if (!hand) continue
+        const summary = caseSummary(caseId, hand.state, calendar)
+        await manager.upsert(
+          CaseSummaryRow,
+          { caseId, docket, closed: isClosed(summary), summary: summary as object },
+          ['caseId'],
+        )
+      }
+      await manager.upsert(LabSettingRow, { key, value: SUMMARY_VERSION as unknown as object }, ['key'])
+    })
+  }
+
+  async caseIdOf(docket: string): Promise<string | undefined> {
+    return (await this.dataSource.manager.findOneBy(CaseSummaryRow, { docket }))?.caseId
+  }
+}
+
+/** Sheets that take from the stock of alloy, or give back to it. */
+const meltKinds: ReadonlySet<SheetKind> = new Set(['charge', 'button'])
+const melts = (event: CaseEvent) => event.type === 'sheetRecorded' && meltKinds.has(event.sheet.kind)
+
+/** Whether something was taken from the shelf, or given back to it. */
+export function touchesShelf(events: readonly CaseEvent[]): boolean {
+  return events.some((event) => event.type === 'mixRecorded' || event.type === 'corrected' || melts(event))
+}
+
+function isClosed({ status }: CaseSummary): boolean {
+  return status === 'ended' || status === 'delivered'
+}
+
+/** What the case has used of each lot, from its events: also what a remake used up counts. */
+async function writeLotUses(
+  manager: EntityManager,
+  caseId: string,
+  { events, routes }: CaseAtHand,
+): Promise<void> {
+  const corrected = new Map(
+    events.flatMap((e) =>
+      e.type === 'corrected' && e.powderGrams !== undefined ? [[e.corrects, e.powderGrams]] : [],
+    ),
+  )
+  const uses = new Map<string, LotUseRow>()
+  const use = (lotId: string, grams: number, lastAt: string) => {
+    const before = uses.get(lotId) ?? { lotId, caseId, powderGrams: 0, mixes: 0, lastAt }
+    uses.set(lotId, { ...before, powderGrams: before.powderGrams + grams, mixes: before.mixes + 1, lastAt })
+  }
+  for (const event of events) {
+    if (event.type !== 'mixRecorded') continue
+    const grams = corrected.get(event.sequence) ?? event.powderGrams ?? 0
+    for (const lotId of event.lots) use(lotId, grams, event.at)
+  }
+  for (const { lots, grams, at } of meltedCharges(events, (id) => routes.get(id)!))
+    for (const { lotId, share } of lots) use(lotId, grams * share, at)
+  await manager.delete(LotUseRow, { caseId })
+  if (uses.size > 0) await manager.insert(LotUseRow, [...uses.values()])
+}
+
+/** Names a route by what is in it. */
+export function routeIdOf(route: Route): string {
+  return createHash('sha256').update(JSON.stringify(route)).digest('hex').slice(0, 24)
+}
+
+function toRow(caseId: string, event: CaseEvent): CaseEventRow {
+  const { sequence, at, by, type, ...data } = event as CaseEvent & CaseEventData
+  return { caseId, sequence, at, by, type, data }
+}
+
+/** Whether SQLite refused because the key is taken. */
+export function isTaken(error: unknown): boolean {
+  return (
+    error instanceof QueryFailedError &&
+    /^SQLITE_CONSTRAINT_(UNIQUE|PRIMARYKEY)$/.test(String((error.driverError as { code?: string }).code))
+  )
+}

@@ -1,0 +1,195 @@
+import { randomUUID } from 'node:crypto'
+import { Injectable } from '@nestjs/common'
+import type { Body, CaseRecord } from '@yentrik/contract'
+import {
+  type CaseAtHand,
+  type CaseCommand,
+  type CaseEvent,
+  type CaseSummary,
+  namedRoutes,
+  obey,
+  type RouteSource,
+  receiveCase,
+  routeTemplates,
+} from '@yentrik/core'
+import { EntityManager } from 'typeorm'
+import { LabClock } from '../clock/lab-clock.ts'
+import { CaseSummaryRow, LabSettingRow, LotRow } from '../database/entities.ts'
+import { WriteQueue } from '../database/write-queue.ts'
+import { Refusal } from '../errors/problem.filter.ts'
+import { LabSettingsService } from '../lab/lab-settings.service.ts'
+import { LiveService } from '../live/live.service.ts'
+import { CaseStore, routeIdOf, touchesShelf } from './case-store.ts'
+
+@Injectable()
+export class CasesService {
+  constructor(
+    private readonly store: CaseStore,
+    private readonly queue: WriteQueue,
+    private readonly clock: LabClock,
+    private readonly settings: LabSettingsService,
+    private readonly live: LiveService,
+  ) {}
+
+  summaries(which: 'live' | 'closed' | 'all'): Promise<CaseSummary[]> {
+    return this.store.summaries(which)
+  }
+
+  /** What follows a committed change: lists in memory, then every screen. */
+  async committed(summary: CaseSummary, added: readonly CaseEvent[]): Promise<void> {
+    await this.store.remember(summary)
+    this.live.announce({ kind: 'case', caseId: summary.caseId, sequence: summary.sequence })
+    if (touchesShelf(added)) this.live.announce({ kind: 'lots' })
+  }
+
+  /** @throws {Refusal} `no-such-case` */
+  async summary(caseId: string): Promise<CaseSummary> {
+    const summary = await this.store.summary(caseId)
+    if (!summary) throw noSuchCase(caseId)
+    return summary
+  }
+
+  /** A case, or what came on it after an event. @throws {Refusal} `no-such-case` */
+  async record(caseId: string, after = 0): Promise<CaseRecord> {
+    const hand = await this.store.load(caseId)
+    if (!hand) throw noSuchCase(caseId)
+    return toRecord(caseId, hand, after)
+  }
+
+  /** @throws {Refusal} `no-such-docket` */
+  async byDocket(docket: string): Promise<{ caseId: string }> {
+    const caseId = await this.store.caseIdOf(docket.toUpperCase())
+    if (!caseId)
+      throw new Refusal(
+        404,
+        'no-such-docket',
+        `There is no case ${docket}.`,
+        'Check the code, or take it in as a new case.',
+      )
+    return { caseId }
+  }
+
+  /** Takes a case in, with the lab's variants where the intake makes no choice. @throws {Refusal} `docket-taken` */
+  async receive(intake: Body<'POST /cases'>, by: string): Promise<CaseRecord> {
+    const { calendar, variants } = await this.settings.lab()
+    const jobs = intake.jobs.map((job) => ({
+      ...job,
+      choices: { ...variants[job.templateId], ...job.choices },
+    }))
+    const caseId = randomUUID()
+    const { hand, summary } = await this.queue.write(async (manager) => {
+      const docket = intake.docket?.toUpperCase() ?? (await nextDocket(manager))
+      if (await manager.existsBy(CaseSummaryRow, { docket }))
+        throw new Refusal(
+          409,
+          'docket-taken',
+          `Docket ${docket} is in use.`,
+          'Open that case, or use another code.',
+          { field: 'docket' },
+        )
+      const { authorisation } = intake
+      const received = receiveCase({ authorisation, docket, jobs }, this.clock.now(), by, house)
+      const added = await this.store.append(manager, caseId, received, received.events, calendar)
+      return { hand: received, summary: added }
+    })
+    if (summary) await this.committed(summary, hand.events)
+    return toRecord(caseId, hand)
+  }
+
+  /**
+   * Gives a command to a case.
+   * @param seen the last event the person had seen
+   * @returns the new event
+   * @throws {Refusal} `no-such-case`; `stale` with what came since; {DomainError} as the core's `decide`
+   */
+  async command(caseId: string, seen: number, command: CaseCommand, by: string): Promise<CaseEvent> {
+    const { calendar } = await this.settings.lab()
+    const { event, summary, next } = await this.writeOn(caseId, async (manager) => {
+      const hand = await this.store.load(caseId, manager)
+      if (!hand) throw noSuchCase(caseId)
+      if (hand.state.sequence !== seen) throw stale(hand, seen)
+      if (command.type === 'recordMix') await lotsMustBeUsable(manager, command.lots)
+      if (command.type === 'recordSheet' && command.sheet.kind === 'charge')
+        await lotsMustBeUsable(
+          manager,
+          command.sheet.pieces.flatMap(({ lots }) => lots.map(({ lotId }) => lotId)),
+        )
+      const following = obey(hand, command, this.clock.now(), by, house)
+      const added = following.events.at(-1)!
+      const appended = await this.store.append(manager, caseId, following, [added], calendar)
+      if (!appended) throw stale((await this.store.load(caseId, manager))!, seen)
+      return { event: added, summary: appended, next: following }
+    })
+    this.store.keepAtHand(caseId, next)
+    await this.committed(summary, [event])
+    return event
+  }
+
+  /** A write on a case; after one that failed, what is remembered of it is not trusted. */
+  private async writeOn<T>(caseId: string, work: (manager: EntityManager) => Promise<T>): Promise<T> {
+    try {
+      return await this.queue.write(work)
+    } catch (error) {
+      this.store.dropFromHand(caseId)
+      throw error
+    }
+  }
+}
+
+/** The routes of the house. */
+const house: RouteSource = { templates: routeTemplates, routeIdOf }
+
+function toRecord(caseId: string, hand: CaseAtHand, after = 0): CaseRecord {
+  const events = after === 0 ? hand.events : hand.events.filter(({ sequence }) => sequence > after)
+  const routes = namedRoutes(events).map((routeId) => [routeId, hand.routes.get(routeId)!] as const)
+  return { caseId, events, routes: Object.fromEntries(routes) }
+}
+
+function noSuchCase(caseId: string): Refusal {
+  return new Refusal(404, 'no-such-case', `There is no case ${caseId}.`, 'Go back to the list of cases.')
+}
+
+function stale(hand: CaseAtHand, seen: number): Refusal {
+  const since = hand.events.filter((e) => e.sequence > seen)
+  const last = since.at(-1)
+  const who = last ? `${last.by} has` : 'Somebody has'
+  return new Refusal(
+    409,
+    'stale',
+    `${who} worked on this case in the meantime.`,
+    'Look at what was done, then do it again if it still holds.',
+    { since },
+  )
+}
+
+async function lotsMustBeUsable(manager: EntityManager, lots: readonly string[]): Promise<void> {
+  for (const lotId of lots) {
+    const lot = await manager.findOneBy(LotRow, { lotId })
+    if (!lot)
+      throw new Refusal(422, 'no-such-lot', `There is no lot ${lotId}.`, 'Choose a lot from the shelf.', {
+        field: 'lots',
+      })
+    if (lot.quarantine)
+      throw new Refusal(
+        422,
+        'lot-in-quarantine',
+        `Lot ${lot.number} is in quarantine: ${lot.quarantine}.`,
+        'Take another lot, or ask the lead to release it.',
+        { field: 'lots' },
+      )
+  }
+}
+
+/** The lab's running number. */
+async function nextDocket(manager: EntityManager): Promise<string> {
+  const key = 'next-docket'
+  const row = await manager.findOneBy(LabSettingRow, { key })
+  let next = (row?.value as number | undefined) ?? 1
+  while (await manager.existsBy(CaseSummaryRow, { docket: docketOf(next) })) next++
+  await manager.upsert(LabSettingRow, { key, value: (next + 1) as unknown as object }, ['key'])
+  return docketOf(next)
+}
+
+function docketOf(number: number): string {
+  return `K-${String(number).padStart(4, '0')}`
+}

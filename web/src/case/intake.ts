@@ -1,0 +1,118 @@
+import type { Body } from '@yentrik/contract'
+import {
+  DomainError,
+  parseTeeth,
+  type RouteTemplate,
+  routeTemplates,
+  type ToothNotation,
+} from '@yentrik/core'
+import type { Faults } from '../form/entry-form.ts'
+import { labNow } from '../live/lab-clock.ts'
+import { refusalWords } from '../parts/attempt.ts'
+import { dateText, instantOf } from '../parts/date-entry.ts'
+
+const DAY = 86_400_000
+
+/** A work authorisation as it is typed. */
+export const emptyIntake = {
+  templateId: 'study-cast',
+  choices: {} as Readonly<Record<string, string>>,
+  docket: '',
+  clinic: '',
+  prescriber: '',
+  patientCode: '',
+  patientAge: '',
+  teeth: '',
+  shade: '',
+  /** Empty: as many days as the job usually gets. */
+  dueDay: '',
+  dueTime: '12:00',
+  enclosures: '',
+  notes: '',
+}
+export type Intake = typeof emptyIntake
+
+export const templateOf = ({ templateId }: Pick<Intake, 'templateId'>) =>
+  routeTemplates.get(templateId) ?? routeTemplates.get(emptyIntake.templateId)!
+export const prescribedOf = ({ matters }: RouteTemplate) => matters.filter(({ prescribed }) => prescribed)
+export const usualDueDay = ({ usualDays }: RouteTemplate) => dateText(labNow() + usualDays * DAY)
+
+/** What the prescription decides, as it was chosen or as usual. */
+export function choicesOf(typed: Intake): Readonly<Record<string, string>> {
+  return Object.fromEntries(
+    prescribedOf(templateOf(typed)).map(({ id, choices, usual }) => [
+      id,
+      choices.some((choice) => choice.id === typed.choices[id]) ? typed.choices[id]! : usual,
+    ]),
+  )
+}
+
+const dueOf = (typed: Intake) => instantOf(typed.dueDay || usualDueDay(templateOf(typed)), typed.dueTime)
+
+/** What is wrong with it, by the entry. */
+export function intakeFaults(typed: Intake, notation: ToothNotation): Faults<Intake> {
+  const age = typed.patientAge.trim()
+  const docket = typed.docket.trim()
+  const due = dueOf(typed)
+  return {
+    clinic: typed.clinic.trim() === '' ? 'Enter the clinic.' : undefined,
+    prescriber: typed.prescriber.trim() === '' ? 'Enter who prescribes.' : undefined,
+    patientCode: typed.patientCode.trim() === '' ? 'Enter the code on the box, not a name.' : undefined,
+    patientAge:
+      age !== '' && (!/^\d{1,3}$/.test(age) || Number(age) > 130)
+        ? 'Enter whole years, 0 to 130.'
+        : undefined,
+    docket:
+      docket !== '' && !/^[A-Za-z0-9][A-Za-z0-9-]{0,23}$/.test(docket)
+        ? 'Letters, digits and hyphens only, at most 24.'
+        : undefined,
+    dueDay:
+      due === undefined
+        ? 'Enter the day and time.'
+        : due <= labNow()
+          ? 'It is past. Enter the date the clinic wants it back.'
+          : undefined,
+    teeth: teethFault(typed.teeth, notation),
+  }
+}
+
+function teethFault(text: string, notation: ToothNotation) {
+  try {
+    parseTeeth(text, notation)
+    return undefined
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error
+    return refusalWords(error)
+  }
+}
+
+/** The intake as it is sent. */
+export function intakeOf(typed: Intake, notation: ToothNotation): Body<'POST /cases'> {
+  const optional = (text: string) => (text.trim() === '' ? undefined : text.trim())
+  const template = templateOf(typed)
+  const choices = choicesOf(typed)
+  const named = prescribedOf(template).map(({ id, name, choices: all }) => {
+    const choice = all.find((each) => each.id === choices[id])?.name.toLowerCase()
+    return id === 'arch' ? choice : `${choice} ${name.toLowerCase()}`
+  })
+  const age = typed.patientAge.trim()
+  return {
+    docket: optional(typed.docket),
+    authorisation: {
+      clinic: typed.clinic.trim(),
+      prescriber: typed.prescriber.trim(),
+      patientCode: typed.patientCode.trim(),
+      patientAge: age === '' ? undefined : Number(age),
+      wanted: [template.name, ...named].join(', '),
+      teeth: parseTeeth(typed.teeth, notation),
+      shade: optional(typed.shade),
+      dueAt: new Date(dueOf(typed)!).toISOString(),
+      enclosures: typed.enclosures
+        .split(/[,\n]/)
+        .map((word) => word.trim())
+        .filter((word) => word !== ''),
+      notes: optional(typed.notes),
+    },
+    jobs: [{ templateId: template.id, choices }],
+  }
+}

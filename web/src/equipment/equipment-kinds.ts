@@ -1,0 +1,112 @@
+import { checkEquipment, type EquipmentKind, type EquipmentOf, type LabEquipment } from '@yentrik/core'
+import { readNumber } from '../parts/read-number.ts'
+
+/** A measure of a piece of equipment, as it is typed and shown. */
+interface Measure<K extends EquipmentKind> {
+  readonly field: Exclude<keyof EquipmentOf<K>, 'kind' | 'name' | 'source'> & string
+  readonly label: string
+  readonly unit: string
+  readonly hint?: string
+}
+interface KindShown<K extends EquipmentKind> {
+  readonly name: string
+  readonly measures: readonly Measure<K>[]
+}
+
+/** Every kind of equipment, with what is measured of it. */
+export const equipmentKinds: { readonly [K in EquipmentKind]: KindShown<K> } = {
+  ring: {
+    name: 'Ring',
+    measures: [
+      { field: 'innerDiameterMillimetres', label: 'Inside', unit: 'mm' },
+      { field: 'heightMillimetres', label: 'High', unit: 'mm' },
+      { field: 'formerMillimetres', label: 'Former, high', unit: 'mm' },
+      { field: 'linerMillimetres', label: 'Liner', unit: 'mm', hint: '0: none' },
+    ],
+  },
+  arm: {
+    name: 'Casting arm',
+    measures: [
+      { field: 'innerMillimetres', label: 'Metal from the axis', unit: 'mm' },
+      { field: 'outerMillimetres', label: 'End of the mould', unit: 'mm' },
+      { field: 'measuredRpm', label: 'Speed measured', unit: 'rpm', hint: 'film or tachometer' },
+      { field: 'measuredTurns', label: 'At turns', unit: '' },
+    ],
+  },
+  furnace: {
+    name: 'Furnace',
+    measures: [
+      { field: 'timeConstantMinutes', label: 'Cools by 63 % in', unit: 'min', hint: 'switched off' },
+      { field: 'mostRings', label: 'Rings it takes', unit: '' },
+    ],
+  },
+  bath: {
+    name: 'Curing bath',
+    measures: [
+      { field: 'timeConstantMinutes', label: 'Cools by 63 % in', unit: 'min', hint: 'switched off' },
+      { field: 'mostFlasks', label: 'Flasks it takes', unit: '' },
+    ],
+  },
+  flask: {
+    name: 'Flask',
+    measures: [
+      { field: 'lowerMillilitres', label: 'Lower half', unit: 'mL', hint: 'water to its rim' },
+      { field: 'ringMillilitres', label: 'Ring above', unit: 'mL', hint: 'water to the lid' },
+      { field: 'ringMillimetres', label: 'Ring, high', unit: 'mm' },
+    ],
+  },
+}
+export const kindNames = Object.keys(equipmentKinds) as readonly EquipmentKind[]
+
+interface AnyMeasure {
+  readonly field: string
+  readonly label: string
+  readonly unit: string
+  readonly hint?: string
+}
+export const measuresOf = (kind: EquipmentKind): readonly AnyMeasure[] => equipmentKinds[kind].measures
+
+/** A measure of a piece, by the name of its field. */
+export const measured = (equipment: LabEquipment, field: string): number =>
+  (equipment as unknown as Readonly<Record<string, number>>)[field]!
+
+/** Its measures in words. */
+export const measureWords = (equipment: LabEquipment): string =>
+  measuresOf(equipment.kind)
+    .map(({ field, label, unit }) => `${label.toLowerCase()} ${measured(equipment, field)} ${unit}`.trim())
+    .join(', ')
+
+/** A piece of equipment as it is typed: its measures by their fields. */
+export interface TypedEquipment {
+  kind: EquipmentKind
+  name: string
+  [measure: string]: string
+}
+
+export const typedEquipment = (equipment: LabEquipment | undefined): TypedEquipment => ({
+  kind: equipment?.kind ?? 'ring',
+  name: equipment?.name ?? '',
+  ...Object.fromEntries(
+    equipment
+      ? measuresOf(equipment.kind).map(({ field }) => [field, String(measured(equipment, field))])
+      : [],
+  ),
+})
+
+/** As it is stored. @throws {DomainError} as `checkEquipment` */
+export function equipmentOf(typed: TypedEquipment): LabEquipment {
+  const measures = Object.fromEntries(
+    measuresOf(typed.kind).map(({ field, unit }) => [
+      field,
+      readNumber(typed[field] ?? '', unit).value ?? Number.NaN,
+    ]),
+  )
+  const equipment = {
+    kind: typed.kind,
+    name: typed.name.trim(),
+    source: 'measured here',
+    ...measures,
+  } as unknown as LabEquipment
+  checkEquipment(equipment)
+  return equipment
+}

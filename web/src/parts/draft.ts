@@ -1,0 +1,41 @@
+import { useCallback, useState } from 'react'
+
+const PREFIX = 'yentrik draft '
+
+/** What was being entered under a key, where something was. */
+export function storedDraft<T>(key: string): T | undefined {
+  const text = sessionStorage.getItem(PREFIX + key)
+  return text === null ? undefined : (JSON.parse(text) as T)
+}
+
+export function storeDraft(key: string, value: unknown): void {
+  sessionStorage.setItem(PREFIX + key, JSON.stringify(value))
+}
+
+export function dropDraft(key: string): void {
+  sessionStorage.removeItem(PREFIX + key)
+}
+
+/**
+ * What is being entered, kept over a visit to another screen and a reload, until it is forgotten: every entry, sheet, form and
+ * question keeps its draft by this.
+ * @returns the draft, a way to change it, and a way to begin again
+ */
+export function useDraft<T>(
+  key: string,
+  start: () => T,
+): readonly [draft: T, keep: (next: T) => void, forget: () => void] {
+  const [value, setValue] = useState<T>(() => storedDraft<T>(key) ?? start())
+  const keep = useCallback(
+    (next: T) => {
+      setValue(next)
+      storeDraft(key, next)
+    },
+    [key],
+  )
+  const forget = () => {
+    dropDraft(key)
+    setValue(start())
+  }
+  return [value, keep, forget]
+}

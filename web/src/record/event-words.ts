@@ -1,0 +1,133 @@
+import {
+  type CaseEvent,
+  type Check,
+  type EventOfType,
+  type JobState,
+  joined,
+  materials,
+  qty,
+  type RouteStep,
+  type Saying,
+  saying,
+  sheetWords,
+} from '@yentrik/core'
+import { ratio } from '../format/format.ts'
+
+/** What the words need to know: the jobs as they stand, the lots by their number. */
+export interface EventReader {
+  readonly jobs: readonly JobState[]
+  readonly lotNumber: (lotId: string) => string
+}
+
+/** One event as a person would tell it. */
+export function eventWords(event: CaseEvent, reader: EventReader): Saying {
+  const stepName = (jobId: string, stepId: string) => `"${stepIn(reader, jobId, stepId)?.name ?? stepId}"`
+  switch (event.type) {
+    case 'caseReceived':
+      return `Took the case in as ${event.docket}`
+    case 'authorisationAmended':
+      return `Changed ${Object.keys(event.changes).map(entryName).join(', ')} on the work authorisation${because(event.reason)}`
+    case 'stepStarted':
+      return `Started ${stepName(event.jobId, event.stepId)}${because(event.outOfTimeReason)}`
+    case 'stepFinished':
+      return `Finished ${stepName(event.jobId, event.stepId)}${because(event.outOfTimeReason)}`
+    case 'stepSkipped':
+      return `Left out ${stepName(event.jobId, event.stepId)}${because(event.reason)}`
+    case 'checkRecorded': {
+      const check = stepIn(reader, event.jobId, event.stepId)?.checks?.find((c) => c.id === event.checkId)
+      return saying`${check?.name ?? event.checkId}: ${readingWords(event, check)}`
+    }
+    case 'mixRecorded':
+      return mixWords(event, reader)
+    case 'sheetRecorded': {
+      const sheet = stepIn(reader, event.jobId, event.stepId)?.sheets?.find(({ id }) => id === event.sheetId)
+      return sheet
+        ? saying`${sheet.name}: ${sheetWords(sheet, event.sheet, reader)}`
+        : `A sheet that the route does not ask for: ${event.sheetId}`
+    }
+    case 'wentBack':
+      return `${event.remake ? 'Remake from' : 'Went back to'} ${stepName(event.jobId, event.toStepId)}${because(event.reason)}`
+    case 'corrected':
+      return saying`Corrected entry ${event.corrects} to ${correctedTo(event)}${because(event.reason)}`
+    case 'noted':
+      return `Note: ${event.text}`
+    case 'variantSwapped':
+      return `Changed ${event.matter} to ${event.choice}${because(event.reason)}`
+    case 'held':
+      return `On hold${because(event.reason)}`
+    case 'released':
+      return 'Taken off hold'
+    case 'dentistAsked':
+      return saying`Asked the dentist: ${event.question}`
+    case 'dentistAnswered':
+      return `The dentist answered: ${event.answer} (${decisionWords[event.decision]})`
+  }
+}
+
+const because = (reason: string | undefined) => (reason ? ` (${reason})` : '')
+
+/** What was read, in the unit of its check. */
+export function readingWords(
+  { value, answer }: { readonly value?: number; readonly answer?: string },
+  check: Check | undefined,
+): Saying {
+  if (answer !== undefined || value === undefined) return answer ?? ''
+  return check?.kind === 'measure' ? saying`${{ value, kind: check.quantity }}` : String(value)
+}
+
+function correctedTo({ answer, value, powderGrams, liquidMillilitres }: EventOfType<'corrected'>): Saying {
+  if (answer !== undefined) return answer
+  if (value !== undefined) return String(value)
+  const parts = [
+    ...(powderGrams === undefined ? [] : [saying`${qty.grams(powderGrams)}`]),
+    ...(liquidMillilitres === undefined ? [] : [saying`${qty.millilitres(liquidMillilitres)}`]),
+  ]
+  return joined(parts, ' + ')
+}
+
+export const decisionWords = {
+  proceed: 'go on as it is',
+  goBack: 'go back',
+  remake: 'remake',
+  end: 'end the case',
+} as const
+
+function mixWords(event: EventOfType<'mixRecorded'>, { lotNumber }: EventReader): Saying {
+  const { powderGrams, liquidMillilitres, powderParts, liquidParts } = event
+  const name = [materials.get(event.materialId)?.name ?? event.materialId, event.product]
+    .filter(Boolean)
+    .join(', ')
+  const taken = [
+    event.powderFrom === 'balance' && 'balance',
+    event.liquidFrom === 'dispenser' && 'dispenser',
+  ].filter(Boolean)
+  const amount =
+    powderGrams !== undefined && liquidMillilitres !== undefined
+      ? saying`: ${qty.grams(powderGrams)} + ${qty.millilitres(liquidMillilitres)} (${ratio(liquidMillilitres / powderGrams)})`
+      : powderParts !== undefined
+        ? `: ${powderParts} + ${liquidParts} parts`
+        : ' used'
+  const from = taken.length > 0 ? `, from the ${taken.join(' and ')}` : ''
+  const lots = event.lots.length > 0 ? `, lot ${event.lots.map(lotNumber).join(', ')}` : ', no lot noted'
+  return saying`${name}${amount}${from}${lots}`
+}
+
+const entryNames: Readonly<Record<string, string>> = {
+  dueAt: 'the due date',
+  tryInAt: 'the try-in date',
+  shade: 'the shade',
+  teeth: 'the teeth',
+  wanted: 'what is wanted',
+  notes: 'the notes',
+}
+function entryName(key: string): string {
+  return entryNames[key] ?? key
+}
+
+export function stepIn(
+  { jobs }: Pick<EventReader, 'jobs'>,
+  jobId: string,
+  stepId: string,
+): RouteStep | undefined {
+  return jobs.find((j) => j.jobId === jobId)?.route.steps.find((s) => s.id === stepId)
+}

@@ -1,0 +1,119 @@
+import type { CaseRecord } from '@yentrik/contract'
+import {
+  type CaseCommand,
+  type CaseEvent,
+  type CaseState,
+  caseAtHand,
+  refusalOf,
+  routeTemplates,
+  type Saying,
+  saying,
+} from '@yentrik/core'
+import { useMemo, useRef, useState } from 'react'
+import { recordWith } from '../live/changes.ts'
+import { labNow } from '../live/lab-clock.ts'
+import { changeHeld, freshen, useAnswer } from '../live/queries.ts'
+import { Refusal, request } from '../live/request.ts'
+
+/** A command that came too late, with what others did since it was decided on. */
+export interface StaleCommand {
+  readonly command: CaseCommand
+  readonly since: readonly CaseEvent[]
+}
+
+/** A case as a screen has it open: as it stands, and the way to give it commands. */
+export interface OpenCase {
+  readonly caseId: string
+  readonly record?: CaseRecord
+  readonly state?: CaseState
+  readonly error?: Refusal
+  /** The last refusal, until the next command. */
+  readonly refusal?: Refusal
+  /** The command that was refused. */
+  readonly refused?: CaseCommand
+  readonly stale?: StaleCommand
+  readonly busy: boolean
+  /** @returns whether it was stored */
+  readonly give: (command: CaseCommand) => Promise<boolean>
+  /** Gives the stale command again, on top of what others did. */
+  readonly giveAgain: () => Promise<boolean>
+  readonly dropStale: () => void
+  readonly clearRefusal: () => void
+}
+
+/** Opens a case: it stands as the core works it out from its events, and follows what others do on it. */
+export function useOpenCase(caseId: string): OpenCase {
+  const path = { caseId }
+  const { data: record, error } = useAnswer('GET /cases/:caseId', { path })
+  const state = useMemo(
+    () => record && caseAtHand(record.events, new Map(Object.entries(record.routes)), routeTemplates).state,
+    [record],
+  )
+  const [wrong, setWrong] = useState<{ readonly refusal: Refusal; readonly refused: CaseCommand }>()
+  const [stale, setStale] = useState<StaleCommand>()
+  const [busy, setBusy] = useState(false)
+  /** What this person has really seen: a command is judged by that, even when the screen is fetching already. */
+  const seen = useRef(0)
+  seen.current = Math.max(seen.current, state?.sequence ?? 0)
+
+  const queue = useRef<Promise<unknown>>(Promise.resolve())
+
+  const send = async (command: CaseCommand, seenSequence: number): Promise<boolean> => {
+    setBusy(true)
+    setWrong(undefined)
+    try {
+      const event = await request('POST /cases/:caseId/events', {
+        path,
+        body: { seen: seenSequence, command },
+      })
+      seen.current = event.sequence
+      setStale(undefined)
+      // A new way of a job comes with a route that only the server can name.
+      if (event.type === 'variantSwapped') await freshen('GET /cases/:caseId')
+      else
+        changeHeld('GET /cases/:caseId', { path }, (held) =>
+          recordWith(held, { events: [event], routes: {} }),
+        )
+      return true
+    } catch (thrown) {
+      if (!(thrown instanceof Refusal)) throw thrown
+      if (thrown.problem.code === 'stale') setStale({ command, since: thrown.problem.since as CaseEvent[] })
+      else setWrong({ refusal: thrown, refused: command })
+      return false
+    } finally {
+      setBusy(false)
+    }
+  }
+  return {
+    caseId,
+    record,
+    state,
+    error: error ?? undefined,
+    ...wrong,
+    stale,
+    busy,
+    give: (command) => {
+      // One after the other: a quick second tap must see what the first has done.
+      const given = queue.current.then(() => send(command, seen.current))
+      queue.current = given.catch(() => false)
+      return given
+    },
+    giveAgain: () =>
+      stale ? send(stale.command, stale.since.at(-1)?.sequence ?? seen.current) : Promise.resolve(false),
+    dropStale: () => {
+      setStale(undefined)
+      void freshen('GET /cases/:caseId')
+    },
+    clearRefusal: () => setWrong(undefined),
+  }
+}
+
+/** Whether a command still holds on the case as others have left it: the refusal in words, or undefined. */
+export function refusalNow(state: CaseState, command: CaseCommand): Saying | undefined {
+  const refusal = refusalOf(state, command, {
+    now: labNow(),
+    templates: routeTemplates,
+    routeIdOf: () => 'tried only',
+  })
+  return refusal && saying`${refusal.said} ${refusal.toDo}`
+}

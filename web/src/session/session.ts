@@ -1,0 +1,14 @@
+import type { Session } from '@yentrik/contract'
+import { createContext, useContext } from 'react'
+
+/** Who is at the bench. */
+export const SessionContext = createContext<Session>({
+  person: null,
+  firstStart: false,
+  demo: false,
+  names: [],
+})
+
+export function useSession() {
+  return useContext(SessionContext)
+}

@@ -1,0 +1,99 @@
+import { useState } from 'react'
+import { ArticulatorFields } from '../mounting/ArticulatorFields.tsx'
+import { articulatorOf, entryOfArticulator, usualArticulator } from '../mounting/articulator-entry.ts'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
+import { smallPicture } from '../parts/small-picture.ts'
+import { Told } from '../parts/Told.tsx'
+import type { SheetEntryProps } from '../record/sheet-entry.ts'
+
+/** What the articulator is set to, and where its pin stands: the reference for everything after. */
+export function MountingEntry({ last, refusal, open, onRecord }: SheetEntryProps<'mounting'>) {
+  const kept = last
+  const [entry, setEntry] = useState(() =>
+    kept ? entryOfArticulator(kept.name, kept.articulator) : usualArticulator,
+  )
+  const [pin, setPin] = useState(kept ? String(kept.pinMillimetres) : '')
+  const [facebow, setFacebow] = useState(kept?.facebow ?? false)
+  const [photo, setPhoto] = useState(kept?.photo)
+  const [photoFault, setPhotoFault] = useState<string>()
+  const [tried, setTried] = useState(false)
+  const { articulator } = articulatorOf(entry)
+  const reading = readNumber(pin, 'mm')
+  const record = () => {
+    setTried(true)
+    if (open && articulator && reading.value !== undefined)
+      void onRecord({
+        kind: 'mounting',
+        name: entry.name,
+        articulator,
+        pinMillimetres: reading.value,
+        facebow,
+        ...(photo ? { photo } : {}),
+      })
+  }
+  return (
+    <form
+      className="grid gap-3"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault()
+        record()
+      }}
+    >
+      <div className="grid items-start gap-3 sm:grid-cols-2">
+        <NumberField
+          label="Pin reading"
+          unit="mm"
+          text={pin}
+          onText={setPin}
+          fault={tried ? reading.fault : undefined}
+          hint="0 when it stands on its table at zero"
+        />
+        <label className="flex min-h-11 items-center gap-3 self-center font-semibold">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-lg"
+            checked={facebow}
+            onChange={(event) => setFacebow(event.target.checked)}
+          />
+          Upper placed by facebow
+        </label>
+      </div>
+      <ArticulatorFields entry={entry} onEntry={setEntry} />
+      <div className="flex flex-wrap items-center gap-3">
+        <label className="small-act cursor-pointer has-focus-visible:outline-3">
+          <input
+            type="file"
+            accept="image/*"
+            capture="environment"
+            className="sr-only"
+            onChange={(event) => {
+              const file = event.target.files?.[0]
+              event.target.value = ''
+              if (!file) return
+              void smallPicture(file).then((small) => {
+                setPhotoFault(small ? undefined : 'This file is no picture that can be read. Take another.')
+                if (small) setPhoto(small)
+              })
+            }}
+          />
+          {photo ? 'Another picture' : 'Add a picture (optional)'}
+        </label>
+        {photo && (
+          <>
+            <img src={photo} alt="The mounted casts" className="h-20 rounded-xl" />
+            <button type="button" className="small-act" onClick={() => setPhoto(undefined)}>
+              Without it
+            </button>
+          </>
+        )}
+        {photoFault && <Told tone="error">{photoFault}</Told>}
+      </div>
+      {refusal && <Told tone="error" words={refusal} />}
+      <button type="submit" className="act justify-self-start" disabled={!open}>
+        Record
+      </button>
+    </form>
+  )
+}
