@@ -35,7 +35,7 @@ export type PathNames<K extends string> = K extends `${string}:${infer Name}/${i
     : never
 export type PathOf<K extends string> = Readonly<Record<PathNames<K>, string>>
 
-export type { Bench } from './bench.ts'
+export type { Bench, InstrumentUse } from './bench.ts'
 export { type CaseDocument, type CaseRecord, caseDocumentShape } from './cases.ts'
 export type { LabSettings } from './lab.ts'
 export type { LiveChange, LiveEvents } from './live.ts'

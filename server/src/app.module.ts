@@ -2,6 +2,7 @@ import { type DynamicModule, Module } from '@nestjs/common'
 import { APP_FILTER, APP_GUARD } from '@nestjs/core'
 import { TypeOrmModule } from '@nestjs/typeorm'
 import { BenchController } from './bench/bench.controller.ts'
+import { InstrumentUses } from './bench/instrument-uses.service.ts'
 import { CalcController } from './calc/calc.controller.ts'
 import { CalcService } from './calc/calc.service.ts'
 import { CaseDocuments } from './case/case-documents.service.ts'
@@ -61,6 +62,7 @@ export class AppModule {
         LiveController,
       ],
       providers: [
+        InstrumentUses,
         { provide: SETTINGS, useValue: settings },
         { provide: APP_FILTER, useClass: ProblemFilter },
         { provide: APP_GUARD, useClass: SessionGuard },

@@ -21,6 +21,7 @@ export {
 } from './case-event.ts'
 export { applyEvent, caseState, isDelivered, type RouteLookup, reopenedSteps } from './case-state.ts'
 export { decide, refusalOf } from './decide.ts'
+export { decisionWords, type EventReader, eventWords, readingWords, stepIn } from './event-words.ts'
 export { goodHand } from './good-hand.ts'
 export {
   checksMeaning,

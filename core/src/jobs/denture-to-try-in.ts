@@ -30,6 +30,7 @@ export const dentureToTryIn: readonly TemplateStep[] = [
     id: 'transfer',
     name: 'Transfer the prescription',
     stage: 'setUp',
+    instrument: { opens: 'setUp' },
     means: 'prescriptionTaken',
     kind: 'attended',
     how: [
@@ -55,6 +56,7 @@ export const dentureToTryIn: readonly TemplateStep[] = [
     mayBeSkipped: 'The teeth are set by eye along the rim.',
     name: 'Plan the set-up',
     stage: 'setUp',
+    instrument: { opens: 'setUp' },
     kind: 'attended',
     how: [
       'Measure along the rim and the crest of the ridge.',
@@ -121,6 +123,7 @@ export const dentureToTryIn: readonly TemplateStep[] = [
     id: 're-measure',
     name: 'Measure the set-up again',
     stage: 'setUp',
+    instrument: { opens: 'setUp' },
     kind: 'attended',
     how: ['The same places, the same ruler.', 'Enter what you read; the difference is worked out.'],
     why: 'A set-up drifts as the wax cools. Now it costs minutes.',

@@ -18,6 +18,7 @@ export const mountingSteps: readonly TemplateStep[] = [
     id: 'set-articulator',
     name: 'Set the articulator',
     stage: 'mount',
+    instrument: { opens: 'mount' },
     means: 'articulatorSet',
     kind: 'attended',
     how: [

@@ -89,6 +89,7 @@ export const studyModelPair: RouteTemplate = {
       id: 'measure',
       name: 'Measure and plan the cuts',
       stage: 'trim',
+      instrument: { opens: 'trim' },
       kind: 'attended',
       how: [
         'Pencil the mid-palatal suture, the canine centres, the deepest line of the vestibule.',
@@ -286,6 +287,7 @@ export const studyModelPair: RouteTemplate = {
       id: 'verify',
       name: 'Check the finished pair',
       stage: 'check',
+      instrument: { opens: 'trim' },
       kind: 'attended',
       how: ['Protractor and calipers, line by line.', 'What fails says which cut to touch, and by how much.'],
       why: "A line that fails now is minutes; on the dentist's shelf it stays for years.",

@@ -5,6 +5,7 @@ import { CasesService } from '../case/cases.service.ts'
 import { LabClock } from '../clock/lab-clock.ts'
 import { MachineRuns } from '../program/machine-runs.service.ts'
 import { type Asked, Handles } from '../shapes/handles.ts'
+import { InstrumentUses } from './instrument-uses.service.ts'
 
 @Controller()
 export class BenchController {
@@ -12,6 +13,7 @@ export class BenchController {
     private readonly cases: CasesService,
     private readonly clock: LabClock,
     private readonly machines: MachineRuns,
+    private readonly uses: InstrumentUses,
   ) {}
 
   @Handles('GET /bench')
@@ -22,6 +24,11 @@ export class BenchController {
   @Handles('GET /bench/cases/:caseId')
   async ofCase({ path }: Asked<'GET /bench/cases/:caseId'>): Promise<Bench> {
     return this.benchOf([await this.cases.summary(path.caseId)])
+  }
+
+  @Handles('GET /instruments')
+  instruments() {
+    return this.uses.last()
   }
 
   private async benchOf(summaries: readonly CaseSummary[]): Promise<Bench> {

@@ -3,6 +3,7 @@ import { dirname } from 'node:path'
 import type { DataSourceOptions } from 'typeorm'
 import { entities } from './entities.ts'
 import { CastingRoom1764100000000 } from './migrations/casting-room.ts'
+import { EventsByTime1764300000000 } from './migrations/events-by-time.ts'
 import { FirstTables1700000000000 } from './migrations/first-tables.ts'
 import { PlasterRoom1764000000000 } from './migrations/plaster-room.ts'
 import { Thermometers1764200000000 } from './migrations/thermometers.ts'
@@ -20,6 +21,7 @@ export function dataSourceOptions(dataFile: string): DataSourceOptions {
       PlasterRoom1764000000000,
       CastingRoom1764100000000,
       Thermometers1764200000000,
+      EventsByTime1764300000000,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'each',

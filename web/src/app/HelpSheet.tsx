@@ -1,6 +1,16 @@
 import { Link } from 'react-router'
-import { everywhere, onSteps } from '../keys/shortcuts.ts'
+import { instrumentsShown } from '../instruments/instruments.ts'
+import { onSteps } from '../keys/shortcuts.ts'
 import { Sheet } from '../parts/Sheet.tsx'
+import { places } from './Rail.tsx'
+
+/** Keys of the screens as a whole. */
+const everywhere: readonly (readonly [key: string, does: string])[] = [
+  ...places.flatMap(({ key, name }) => (key ? [[key, name] as const] : [])),
+  ...Object.values(instrumentsShown).map(({ key, name }) => [key, name] as const),
+  ['a', 'Take in a new case'],
+  ['?', 'This sheet'],
+]
 
 /** The keys, and how a scanner is used. */
 export function HelpSheet({ onClose }: { onClose: () => void }) {

@@ -25,6 +25,12 @@ export const router = createBrowserRouter([
         path: 'case/:caseId',
         lazy: async () => ({ Component: (await import('../case/CaseScreen.tsx')).CaseScreen }),
       },
+      {
+        path: 'instruments',
+        lazy: async () => ({
+          Component: (await import('../instruments/InstrumentsScreen.tsx')).InstrumentsScreen,
+        }),
+      },
       { path: 'mix', lazy: async () => ({ Component: (await import('../mixing/MixScreen.tsx')).MixScreen }) },
       {
         path: 'trim',

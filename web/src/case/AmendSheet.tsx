@@ -1,39 +1,46 @@
 import type { Saying, WorkAuthorisation } from '@yentrik/core'
-import { useState } from 'react'
 import { dateText, instantOf, timeText } from '../parts/date-entry.ts'
+import { useDraft } from '../parts/draft.ts'
 import { TextField } from '../parts/TextField.tsx'
-import { WordsSheet } from './case-sheets.tsx'
+import { forgetting } from './case-sheets.tsx'
+import { WordsSheet } from './WordsSheet.tsx'
 
 /** Due date, shade and notes may change while the case is here; the former ones stay on record. */
 export function AmendSheet({
   authorisation,
+  draftKey,
   refusal,
   onClose,
   onGive,
 }: {
   authorisation: WorkAuthorisation
+  draftKey: string
   refusal?: Saying
   onClose: () => void
   onGive: (changes: Partial<WorkAuthorisation>, reason: string) => Promise<boolean>
 }) {
   const due = Date.parse(authorisation.dueAt)
-  const [day, setDay] = useState(dateText(due))
-  const [time, setTime] = useState(timeText(due))
-  const [shade, setShade] = useState(authorisation.shade ?? '')
-  const [notes, setNotes] = useState(authorisation.notes ?? '')
+  const [typed, keep, forget] = useDraft(`${draftKey} entries`, () => ({
+    day: dateText(due),
+    time: timeText(due),
+    shade: authorisation.shade ?? '',
+    notes: authorisation.notes ?? '',
+  }))
+  const { day, time, shade, notes } = typed
   const dueAt = instantOf(day, time)
   const give = (reason: string) => {
     const changes: { -readonly [K in keyof WorkAuthorisation]?: WorkAuthorisation[K] } = {}
     if (dueAt !== undefined && dueAt !== due) changes.dueAt = new Date(dueAt).toISOString()
     if (shade !== (authorisation.shade ?? '')) changes.shade = shade
     if (notes !== (authorisation.notes ?? '')) changes.notes = notes
-    return dueAt === undefined ? Promise.resolve(false) : onGive(changes, reason)
+    return dueAt === undefined ? Promise.resolve(false) : forgetting(forget, onGive(changes, reason))
   }
   return (
     <WordsSheet
       title="Work authorisation"
       label="Why it is changed"
       button="Change it"
+      draftKey={draftKey}
       refusal={refusal}
       onClose={onClose}
       onGive={give}
@@ -54,13 +61,18 @@ export function AmendSheet({
               label="Due on"
               type="date"
               text={day}
-              onText={setDay}
+              onText={(text) => keep({ ...typed, day: text })}
               fault={dueAt === undefined ? 'Enter the day and time.' : undefined}
             />
-            <TextField label="at" type="time" text={time} onText={setTime} />
+            <TextField label="at" type="time" text={time} onText={(text) => keep({ ...typed, time: text })} />
           </div>
-          <TextField label="Shade" text={shade} onText={setShade} />
-          <TextField label="Notes" text={notes} onText={setNotes} lines={2} />
+          <TextField label="Shade" text={shade} onText={(text) => keep({ ...typed, shade: text })} />
+          <TextField
+            label="Notes"
+            text={notes}
+            onText={(text) => keep({ ...typed, notes: text })}
+            lines={2}
+          />
         </>
       }
     />

@@ -2,6 +2,7 @@ import {
   type Amount,
   type CaseCommand,
   type CaseState,
+  type EventReader,
   isDelivered,
   type JobState,
   type RouteStep,
@@ -17,14 +18,13 @@ import { useShortcuts } from '../keys/shortcuts.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { Sheet } from '../parts/Sheet.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
-import type { EventReader } from '../record/event-words.ts'
 import { type OpenCase, refusalNow, useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { MixEntry } from '../route/MixEntry.tsx'
 import { RouteList } from '../route/RouteList.tsx'
 import { AmendSheet } from './AmendSheet.tsx'
 import { CaseHeader } from './CaseHeader.tsx'
-import { AnswerSheet, GoBackSheet, StaleSheet, WordsSheet } from './case-sheets.tsx'
+import { AnswerSheet, GoBackSheet, StaleSheet } from './case-sheets.tsx'
 import { QuarantineFlag } from './QuarantineFlag.tsx'
 import { RecordView } from './RecordView.tsx'
 import { Standing } from './Standing.tsx'
@@ -32,6 +32,7 @@ import { Cautions, StepCard, useMainAction } from './StepCard.tsx'
 import { StepClock } from './StepClock.tsx'
 import { toolsBesideStep } from './step-tools.tsx'
 import { VariantsSheet } from './VariantsSheet.tsx'
+import { WordsSheet } from './WordsSheet.tsx'
 
 /** One case: where it is on its route, the step in hand, what was done. */
 export function CaseScreen() {
@@ -90,6 +91,7 @@ function CaseWork({
   const running = job.steps[step.id]?.status === 'running'
   const main = useMainAction(job, step)
   const on = { jobId: job.jobId, stepId: step.id }
+  const draft = (what: string) => `${openCase.caseId} ${job.jobId} ${step.id} ${what}`
   const shut = () => setOpened(undefined)
   const openSheet = (next: Open) => {
     openCase.clearRefusal()
@@ -239,6 +241,7 @@ function CaseWork({
         <Sheet title="What was used" onClose={shut}>
           <MixEntry
             amount={opened.amount}
+            draftKey={draft(`mix ${opened.amount.id}`)}
             refusal={refusal}
             onRecord={async (mix) => {
               const stored = await give({ type: 'recordMix', ...on, ...mix })
@@ -261,6 +264,7 @@ function CaseWork({
           title={openCase.refusal?.problem.code === 'too-soon' ? 'Too soon' : 'The time is past'}
           label={`Why ${running ? 'it is done' : 'it starts'} all the same`}
           button={running ? 'Done all the same' : 'Start all the same'}
+          draftKey={draft('out of time')}
           intro={<StepClock caseId={openCase.caseId} job={job} step={step} />}
           refusal={openCase.refusal?.problem.said?.detail ?? openCase.refusal?.problem.detail}
           onClose={openCase.clearRefusal}
@@ -272,6 +276,7 @@ function CaseWork({
           title={`Leave out "${step.name}"`}
           label="Why"
           button="Leave it out"
+          draftKey={draft('leave out')}
           start={step.mayBeSkipped}
           refusal={refusal}
           onClose={shut}
@@ -281,6 +286,7 @@ function CaseWork({
       {opened?.sheet === 'goBack' && (
         <GoBackSheet
           job={job}
+          draftKey={draft('go back')}
           refusal={refusal}
           onClose={shut}
           onGive={(toStepId, remake, reason) =>
@@ -291,8 +297,9 @@ function CaseWork({
       {opened?.sheet === 'note' && (
         <WordsSheet
           title="Note"
-          label="What the next hand should know"
+          label="What the next one should know"
           button="Keep it"
+          draftKey={draft('note')}
           refusal={refusal}
           onClose={shut}
           onGive={(text) => give({ type: 'note', ...on, text })}
@@ -303,6 +310,7 @@ function CaseWork({
           title="Put on hold"
           label="Why"
           button="Put on hold"
+          draftKey={draft('hold')}
           refusal={refusal}
           onClose={shut}
           onGive={(reason) => give({ type: 'hold', reason })}
@@ -313,6 +321,7 @@ function CaseWork({
           title="Ask the dentist"
           label="What was found, and the question"
           button="Ask"
+          draftKey={draft('question')}
           intro={<p>The case stops until the answer is entered. Clocks that run go on.</p>}
           refusal={refusal}
           onClose={shut}
@@ -322,6 +331,7 @@ function CaseWork({
       {opened?.sheet === 'answer' && job.question && (
         <AnswerSheet
           job={job}
+          draftKey={draft('answer')}
           refusal={refusal}
           onClose={shut}
           onGive={(answer, decision, toStepId) =>
@@ -332,6 +342,7 @@ function CaseWork({
       {opened?.sheet === 'variants' && (
         <VariantsSheet
           job={job}
+          draftKey={draft('variant')}
           refusal={refusal}
           onClose={shut}
           onGive={(matter, choice, reason) =>
@@ -342,6 +353,7 @@ function CaseWork({
       {opened?.sheet === 'amend' && (
         <AmendSheet
           authorisation={state.authorisation}
+          draftKey={`${openCase.caseId} amend`}
           refusal={refusal}
           onClose={shut}
           onGive={(changes, reason) => give({ type: 'amend', changes, reason })}

@@ -1,4 +1,4 @@
-import { type CaseEvent, type Check, displayUnit } from '@yentrik/core'
+import { type CaseEvent, type Check, displayUnit, type EventReader, eventWords, stepIn } from '@yentrik/core'
 import { type Faults, useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormSelect, FormText } from '../form/fields.tsx'
 import { readNumber } from '../parts/read-number.ts'
@@ -6,7 +6,6 @@ import { Sheet } from '../parts/Sheet.tsx'
 import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
-import { type EventReader, eventWords, stepIn } from '../record/event-words.ts'
 import type { OpenCase } from '../record/open-case.ts'
 
 const fresh = { value: '', liquid: '', answer: '', reason: '' }

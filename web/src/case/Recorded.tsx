@@ -1,8 +1,7 @@
-import type { CaseEvent, JobState } from '@yentrik/core'
+import { type CaseEvent, eventWords, type JobState } from '@yentrik/core'
 import { Link } from 'react-router'
 import { clockTime, dateAndTime } from '../format/format.ts'
 import { Said } from '../preferences/words.tsx'
-import { eventWords } from '../record/event-words.ts'
 import { useShelf } from '../record/shelf.ts'
 import { sheetKindsShown } from '../sheet/sheet-kinds.tsx'
 

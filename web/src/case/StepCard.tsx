@@ -24,6 +24,7 @@ import { Told } from '../parts/Told.tsx'
 import { FaultCauses } from '../quality/FaultCauses.tsx'
 import type { OpenCase } from '../record/open-case.ts'
 import { CheckEntry } from '../route/CheckEntry.tsx'
+import { amountKindsShown } from '../route/MixEntry.tsx'
 import { StepSheetCard } from '../sheet/StepSheetCard.tsx'
 import { PlannedCuts } from '../trimming/PlannedCuts.tsx'
 import { Recorded } from './Recorded.tsx'
@@ -246,7 +247,7 @@ function AmountRow({
       {mixed.length > 0 && <Told tone="good">On record</Told>}
       {entering && (
         <button type="button" className={mixed.length > 0 ? 'small-act' : 'act'} onClick={onMix}>
-          {mixed.length > 0 ? 'Record another' : amount.kind === 'use' ? 'Record' : 'Weigh and record'}
+          {mixed.length > 0 ? 'Record another' : amountKindsShown[amount.kind].does}
           {mixed.length === 0 && <kbd className="key">M</kbd>}
         </button>
       )}

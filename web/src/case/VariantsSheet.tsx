@@ -1,43 +1,46 @@
 import { type JobState, routeTemplates, type Saying } from '@yentrik/core'
-import { useState } from 'react'
 import { SelectField } from '../parts/Choices.tsx'
-import { WordsSheet } from './case-sheets.tsx'
+import { useDraft } from '../parts/draft.ts'
+import { forgetting } from './case-sheets.tsx'
+import { WordsSheet } from './WordsSheet.tsx'
 
 /** Do a step the way of another school, in this case only. */
 export function VariantsSheet({
   job,
+  draftKey,
   refusal,
   onClose,
   onGive,
 }: {
   job: JobState
+  draftKey: string
   refusal?: Saying
   onClose: () => void
   onGive: (matter: string, choice: string, reason: string) => Promise<boolean>
 }) {
   const matters = (routeTemplates.get(job.route.templateId)?.matters ?? []).filter((m) => !m.prescribed)
-  const [matterId, setMatterId] = useState(matters[0]?.id ?? '')
+  const [{ matterId, choice }, keep, forget] = useDraft(`${draftKey} choice`, () => ({
+    matterId: matters[0]?.id ?? '',
+    choice: '',
+  }))
   const matter = matters.find((m) => m.id === matterId)
   const present = job.route.choices[matterId]
-  const [choice, setChoice] = useState<string>()
   return (
     <WordsSheet
       title="Do it another way"
       label="Why"
       button="Change it"
+      draftKey={draftKey}
       refusal={refusal}
       onClose={onClose}
-      onGive={(reason) => onGive(matterId, choice ?? present ?? '', reason)}
+      onGive={(reason) => forgetting(forget, onGive(matterId, choice || present || '', reason))}
       intro={
         <>
           <SelectField
             label="What"
             options={matters.map((each) => [each.id, each.name])}
             value={matterId}
-            onChoose={(id) => {
-              setMatterId(id)
-              setChoice(undefined)
-            }}
+            onChoose={(id) => keep({ matterId: id, choice: '' })}
           />
           <SelectField
             label="How"
@@ -45,8 +48,8 @@ export function VariantsSheet({
               each.id,
               each.id === present ? `${each.name} (now)` : each.name,
             ])}
-            value={choice ?? present ?? ''}
-            onChoose={setChoice}
+            value={choice || present || ''}
+            onChoose={(id) => keep({ matterId, choice: id })}
             hint={matter?.why}
           />
         </>

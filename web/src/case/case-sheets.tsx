@@ -1,69 +1,21 @@
 import {
   type CaseEvent,
   type DentistDecision,
+  decisionWords,
+  type EventReader,
+  eventWords,
   type JobState,
   reopenedSteps,
   type Saying,
   saying,
   stepOf,
 } from '@yentrik/core'
-import { type ReactNode, useState } from 'react'
 import { Pills, SelectField } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { Sheet } from '../parts/Sheet.tsx'
-import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { Said } from '../preferences/words.tsx'
-import { decisionWords, type EventReader, eventWords } from '../record/event-words.ts'
-
-interface WordsSheetProps {
-  readonly title: string
-  readonly label: string
-  readonly button: string
-  readonly intro?: ReactNode
-  readonly refusal?: Saying
-  readonly start?: string
-  readonly onClose: () => void
-  readonly onGive: (words: string) => Promise<boolean>
-}
-
-/** One question in words: a reason, a note, a question to the dentist. Closes when it is stored. */
-export function WordsSheet({
-  title,
-  label,
-  button,
-  intro,
-  refusal,
-  start = '',
-  onClose,
-  onGive,
-}: WordsSheetProps) {
-  const [text, setText] = useState(start)
-  const [fault, setFault] = useState<string>()
-  const give = async () => {
-    if (text.trim() === '') return setFault('Write a few words.')
-    setFault(undefined)
-    if (await onGive(text.trim())) onClose()
-  }
-  return (
-    <Sheet title={title} onClose={onClose}>
-      <form
-        noValidate
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void give()
-        }}
-      >
-        {intro}
-        <TextField label={label} text={text} onText={setText} fault={fault} lines={3} autoFocus />
-        {refusal && <Told tone="error" words={refusal} />}
-        <button type="submit" className="act-main justify-self-start">
-          {button}
-        </button>
-      </form>
-    </Sheet>
-  )
-}
+import { WordsSheet } from './WordsSheet.tsx'
 
 interface StepChoiceProps {
   readonly job: JobState
@@ -102,18 +54,27 @@ function beforeLast(job: JobState): string {
   return begun.at(-2)?.id ?? begun.at(-1)?.id ?? ''
 }
 
+/** A choice that belongs to words is forgotten with them, once they are stored. */
+export async function forgetting(forget: () => void, stored: Promise<boolean>): Promise<boolean> {
+  const done = await stored
+  if (done) forget()
+  return done
+}
+
 export function GoBackSheet({
   job,
+  draftKey,
   refusal,
   onClose,
   onGive,
 }: {
   job: JobState
+  draftKey: string
   refusal?: Saying
   onClose: () => void
   onGive: (toStepId: string, remake: boolean, reason: string) => Promise<boolean>
 }) {
-  const [toStepId, setToStepId] = useState(beforeLast(job))
+  const [toStepId, setToStepId, forget] = useDraft(`${draftKey} to`, () => beforeLast(job))
   if (toStepId === '')
     return (
       <Sheet title="Go back" onClose={onClose}>
@@ -125,9 +86,10 @@ export function GoBackSheet({
       title="Go back"
       label="Why"
       button={`Go back to "${stepOf(job, toStepId).name}"`}
+      draftKey={draftKey}
       refusal={refusal}
       onClose={onClose}
-      onGive={(reason) => onGive(toStepId, false, reason)}
+      onGive={(reason) => forgetting(forget, onGive(toStepId, false, reason))}
       intro={
         <>
           <StepChoice job={job} stepId={toStepId} onChoose={setToStepId} />
@@ -141,26 +103,31 @@ export function GoBackSheet({
 /** What the dentist said, and what follows from it. */
 export function AnswerSheet({
   job,
+  draftKey,
   refusal,
   onClose,
   onGive,
 }: {
   job: JobState
+  draftKey: string
   refusal?: Saying
   onClose: () => void
   onGive: (answer: string, decision: DentistDecision, toStepId?: string) => Promise<boolean>
 }) {
-  const [decision, setDecision] = useState<DentistDecision>('proceed')
-  const [toStepId, setToStepId] = useState(beforeLast(job))
+  const [{ decision, toStepId }, keep, forget] = useDraft(`${draftKey} decision`, () => ({
+    decision: 'proceed' as DentistDecision,
+    toStepId: beforeLast(job),
+  }))
   const backwards = decision === 'goBack' || decision === 'remake'
   return (
     <WordsSheet
       title="The dentist's answer"
       label="What the dentist said"
       button="Enter the answer"
+      draftKey={draftKey}
       refusal={refusal}
       onClose={onClose}
-      onGive={(answer) => onGive(answer, decision, backwards ? toStepId : undefined)}
+      onGive={(answer) => forgetting(forget, onGive(answer, decision, backwards ? toStepId : undefined))}
       intro={
         <>
           {job.question && (
@@ -175,9 +142,11 @@ export function AnswerSheet({
               decisionWords[each],
             ])}
             value={decision}
-            onChoose={setDecision}
+            onChoose={(next) => keep({ decision: next, toStepId })}
           />
-          {backwards && <StepChoice job={job} stepId={toStepId} onChoose={setToStepId} />}
+          {backwards && (
+            <StepChoice job={job} stepId={toStepId} onChoose={(next) => keep({ decision, toStepId: next })} />
+          )}
           {backwards && <Reopened job={job} toStepId={toStepId} remake={decision === 'remake'} />}
         </>
       }

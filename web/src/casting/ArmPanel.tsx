@@ -17,7 +17,7 @@ import { attempt } from '../parts/attempt.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { Told } from '../parts/Told.tsx'
-import { readAll, type Typed } from '../parts/typed-figures.ts'
+import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
 import { useEquipment } from '../record/equipment.ts'
@@ -46,7 +46,7 @@ export function ArmPanel({
 }) {
   const arms = useEquipment('arm')
   const units = usePreferences((preferences) => preferences.units)
-  const { values, faults } = readAll(typed, ['rpm', 'inner', 'outer'])
+  const { values, faults } = readAll(typed, ['rpm', 'inner', 'outer'], unitsOf(specs))
   const radii = values && { innerMetres: values.inner / 1000, outerMetres: values.outer / 1000 }
   const { answer, refusal } =
     values && radii
@@ -55,7 +55,7 @@ export function ArmPanel({
           inflow: inflowMetresPerSecond(values.rpm, radii),
         }))
       : {}
-  const turns = readAll(typed, ['turns']).values?.turns
+  const turns = readAll(typed, ['turns'], unitsOf(specs)).values?.turns
   const arm = arms.find(({ name }) => name === typed.arm) ?? arms[0]
   const band =
     arm && turns

@@ -20,6 +20,7 @@ export function BurnoutEntry({
   caseId,
   step,
   last,
+  draftKey,
   refusal,
   open,
   onRecord,
@@ -35,8 +36,8 @@ export function BurnoutEntry({
   const { program, wrong } = programOf(draft)
   const started = startedAt(job.steps[step.id])
   const byHand = (reading: MeasuredPoint) => {
-    if (!program || !ring) return
-    void onRecord({
+    if (!program || !ring) return Promise.resolve(false)
+    return onRecord({
       kind: 'burnout',
       machine: 'Furnace',
       run: {
@@ -86,6 +87,7 @@ export function BurnoutEntry({
       </div>
       {refusal && <Told tone="error" words={refusal} />}
       <ReadByHand
+        draftKey={draftKey}
         startMinutes={started ? String(Math.max(0, Math.round((now - Date.parse(started)) / 60_000))) : ''}
         from="from putting it in"
         showed="Furnace showed"

@@ -8,6 +8,7 @@ import {
   type PowerCut,
   type RingSpeed,
   type Saying,
+  sheetsWanted,
   startFor,
   type TemperatureProgram,
   USUAL_TIME_CONSTANT_MINUTES,
@@ -31,7 +32,7 @@ import { SegmentTable } from '../program/SegmentTable.tsx'
 import { loadsOf, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import type { ForCase } from '../record/IntoRecord.tsx'
 import { coreColour, furnaceColour, plannedOption } from './burnout-chart.ts'
-import { type BurnoutDraft, programOf, proposed, ringOf, shownDraft } from './burnout-draft.ts'
+import { type BurnoutDraft, burnoutUnits, programOf, proposed, ringOf, shownDraft } from './burnout-draft.ts'
 import { LiveBurnout } from './LiveBurnout.tsx'
 import { useBurnout, useCut } from './use-burnout.ts'
 
@@ -61,7 +62,7 @@ export function BurnoutPanel({
   }
   const shown = shownDraft(draft)
   const { program, wrong } = programOf(shown)
-  const { faults } = readAll(draft.figures, ringKeys)
+  const { faults } = readAll(draft.figures, ringKeys, burnoutUnits)
   const { diameter, height } = draft.figures
   // The same ring while its two measures are the same: the curve of a run is followed for it.
   const ring = useMemo(() => ringOf(draft), [diameter, height])
@@ -81,7 +82,7 @@ export function BurnoutPanel({
   const cut = cutOf(draft)
   const judged = useCut(asked && cut ? { ...asked, cut } : undefined)
   const readyAt = nextAt(draft.readyAt, now)
-  const reserve = readAll(draft.figures, ['reserve']).values?.reserve ?? 0
+  const reserve = readAll(draft.figures, ['reserve'], burnoutUnits).values?.reserve ?? 0
   const ready = followed?.answer?.ready
   const putInAt =
     program && readyAt !== undefined && !refusal ? startFor(readyAt, program, reserve) : undefined
@@ -222,23 +223,26 @@ export function BurnoutPanel({
 /** The run that holds this case; without a case the last one that nobody has taken out. */
 function useRun(forCase: ForCase | undefined): MachineRunShown | undefined {
   const runs = useMachineRuns()
-  if (forCase) return runOf(runs, forCase.caseId, forCase.job, 'burnout')
+  if (forCase) {
+    const [wanted] = sheetsWanted(forCase.job, 'burnout')
+    return wanted && runOf(runs, forCase.caseId, forCase.job, wanted.step.id)
+  }
   return runs.find(
     ({ stoppedAt, loads, kind }) => stoppedAt === null && loads.length === 0 && kind === 'furnace',
   )
 }
 
 function readingOf({ figures }: BurnoutDraft): CoreReading | undefined {
-  const { values } = readAll(figures, ['readMinutes', 'readCelsius'])
+  const { values } = readAll(figures, ['readMinutes', 'readCelsius'], burnoutUnits)
   return values && { minutes: values.readMinutes, celsius: values.readCelsius }
 }
 
 function cutOf({ figures }: BurnoutDraft): PowerCut | undefined {
-  const { values } = readAll({ cutTau: String(USUAL_TIME_CONSTANT_MINUTES), ...figures }, [
-    'cutAfter',
-    'cutFor',
-    'cutTau',
-  ])
+  const { values } = readAll(
+    { cutTau: String(USUAL_TIME_CONSTANT_MINUTES), ...figures },
+    ['cutAfter', 'cutFor', 'cutTau'],
+    burnoutUnits,
+  )
   return (
     values && { afterMinutes: values.cutAfter, minutes: values.cutFor, timeConstantMinutes: values.cutTau }
   )

@@ -20,7 +20,7 @@ import { SelectField } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { Told } from '../parts/Told.tsx'
-import { readAll, type Typed } from '../parts/typed-figures.ts'
+import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
 import { Said } from '../preferences/words.tsx'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 import { gapOption, mouldOption } from './expansion-charts.ts'
@@ -67,9 +67,9 @@ export function ExpansionPanel({
     ...typed,
     shrinkage: typed.shrinkage ?? String(Number((100 * alloy.shrinkageFraction).toFixed(3))),
   }
-  const { values, faults } = readAll(entered, keys)
+  const { values, faults } = readAll(entered, keys, unitsOf(specs))
   const { table, wrong } = readTable(typed)
-  const mould = readAll(typed, ['mould']).values?.mould
+  const mould = readAll(typed, ['mould'], unitsOf(specs)).values?.mould
   const { answer: thermalShare = 1, refusal: outside } =
     mould !== undefined && figures?.thermalCurve
       ? attempt(() => thermalShareAt(figures.thermalCurve!, mould, figures.peakCelsius))

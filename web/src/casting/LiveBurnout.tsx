@@ -72,7 +72,7 @@ export function LiveBurnout({
   const say = useWords()
   const units = usePreferences((preferences) => preferences.units)
   const [typed, setTyped] = useState<Typed>({ tooMuch: '0' })
-  const { value: tooMuch = 0 } = readNumber(typed.tooMuch ?? '', '')
+  const { value: tooMuch = 0 } = readNumber(typed.tooMuch ?? '', '°C', { apart: true })
   const [second, setSecond] = useState<Saying>()
   const { refusal, run: doing } = useRequest()
   const burnout = useMemo(() => burnoutOf(run, binder, ring, tooMuch), [run, binder, ring, tooMuch])

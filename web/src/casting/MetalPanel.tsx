@@ -22,7 +22,7 @@ import { attempt } from '../parts/attempt.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
-import { readAll, type Typed } from '../parts/typed-figures.ts'
+import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
 import { Said } from '../preferences/words.tsx'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 import { useShelf } from '../record/shelf.ts'
@@ -68,8 +68,8 @@ export function MetalPanel({
   const { lotNumber } = useShelf()
   const [chosen, setChosen] = useState<readonly string[]>()
   const entered = { ...typed, density: typed.density ?? String(alloy.gramsPerCm3) }
-  const { values, faults } = readAll(entered, keys)
-  const resin = readAll(typed, ['resin']).values?.resin ?? 0
+  const { values, faults } = readAll(entered, keys, unitsOf(specs))
+  const resin = readAll(typed, ['resin'], unitsOf(specs)).values?.resin ?? 0
   const { answer: need, refusal } = values
     ? attempt(() => alloyGrams(partsOf(values.pattern, resin, values.wax), values.density, values.button))
     : {}
@@ -242,7 +242,7 @@ function Remelt({
   onTyped: (typed: Typed) => void
   alloy: AlloyChoice
 }) {
-  const { values, faults } = readAll(typed, ['share'])
+  const { values, faults } = readAll(typed, ['share'], { share: '%' })
   const { answer, refusal } = values
     ? attempt(() => {
         let history = newMetal

@@ -22,7 +22,7 @@ import { attempt } from '../parts/attempt.ts'
 import { Pills, SelectField } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { Told } from '../parts/Told.tsx'
-import { readAll, type Typed } from '../parts/typed-figures.ts'
+import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
 import { Said } from '../preferences/words.tsx'
 import { useEquipment } from '../record/equipment.ts'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
@@ -68,7 +68,7 @@ export function SpruePanel({
   const own = useEquipment('ring')
   const rings: readonly RingCard[] = own.length > 0 ? own : usualRings
   const typed = { ...sprueStart, ...entered }
-  const { values, faults } = readAll(typed, keys)
+  const { values, faults } = readAll(typed, keys, unitsOf(specs))
   const wish: PatternsToRing | undefined = values && {
     binder,
     patterns: values.patterns,

@@ -46,10 +46,23 @@ export function withRing(draft: BurnoutDraft, sprue: Typed): BurnoutDraft {
   return { ...draft, figures: { diameter, height, ...draft.figures } }
 }
 
+/** The units of what is typed on the burnout panel. */
+export const burnoutUnits: Readonly<Record<string, string>> = {
+  diameter: 'mm',
+  height: 'mm',
+  peak: '°C',
+  reserve: 'min',
+  cutAfter: 'min',
+  cutFor: 'min',
+  cutTau: 'min',
+  readMinutes: 'min',
+  readCelsius: '°C',
+}
+
 /** The program that follows from binder, ring and pattern, as lines to be changed. */
 export function proposed(draft: BurnoutDraft): readonly SegmentDraft[] {
   const number = (key: string, otherwise: number) =>
-    readNumber(draft.figures[key] ?? '', '').value ?? otherwise
+    readNumber(draft.figures[key] ?? '', burnoutUnits[key] ?? '').value ?? otherwise
   const { segments } = burnoutProgram({
     binder: draft.binder,
     radiusMillimetres: number('diameter', 65) / 2,
@@ -69,7 +82,7 @@ export function shownDraft(draft: BurnoutDraft): BurnoutDraft {
 
 /** The ring as typed; undefined while a measure is missing or wrong. */
 export function ringOf({ figures }: BurnoutDraft): RingSize | undefined {
-  const { values } = readAll(figures, ['diameter', 'height'])
+  const { values } = readAll(figures, ['diameter', 'height'], burnoutUnits)
   return values && { radiusMillimetres: values.diameter / 2, heightMillimetres: values.height }
 }
 

@@ -40,8 +40,11 @@ describe('a burnout as it is typed', () => {
 
 describe('figures as they are typed', () => {
   it('all, or what is wrong with which', () => {
-    expect(readAll({ a: '1,5', b: '2' }, ['a', 'b'])).toEqual({ values: { a: 1.5, b: 2 }, faults: {} })
-    const { values, faults } = readAll({ a: 'x' }, ['a', 'b'])
+    expect(readAll({ a: '1,5', b: '2 in' }, ['a', 'b'], { b: 'mm' })).toEqual({
+      values: { a: 1.5, b: 50.8 },
+      faults: {},
+    })
+    const { values, faults } = readAll({ a: 'x' }, ['a', 'b'], {})
     expect(values).toBeUndefined()
     expect(Object.keys(faults)).toEqual(['a', 'b'])
   })

@@ -12,7 +12,16 @@ import { bathProgram, type CureDraft, cureFor, sectionsOf } from './cure-draft.t
 import { cureOf } from './LiveCure.tsx'
 
 /** A cure into the record: the curve of the bath, or what was read off it by hand. */
-export function CureEntry({ job, caseId, step, last, refusal, open, onRecord }: SheetEntryProps<'cure'>) {
+export function CureEntry({
+  job,
+  caseId,
+  step,
+  last,
+  draftKey,
+  refusal,
+  open,
+  onRecord,
+}: SheetEntryProps<'cure'>) {
   const now = useNow()
   const units = usePreferences((preferences) => preferences.units)
   const run = runOf(useMachineRuns(), caseId, job, step.id)
@@ -21,8 +30,8 @@ export function CureEntry({ job, caseId, step, last, refusal, open, onRecord }: 
   const sections = sectionsOf(draft)
   const { program, wrong } = bathProgram(draft.baths[draft.chosen]!)
   const byHand = (reading: MeasuredPoint) => {
-    if (!program || !sections) return
-    void onRecord({
+    if (!program || !sections) return Promise.resolve(false)
+    return onRecord({
       kind: 'cure',
       machine: 'Bath',
       run: {
@@ -62,6 +71,7 @@ export function CureEntry({ job, caseId, step, last, refusal, open, onRecord }: 
       </div>
       {refusal && <Told tone="error" words={refusal} />}
       <ReadByHand
+        draftKey={draftKey}
         startMinutes={program ? String(Math.round(programMinutes(program))) : ''}
         from="from going in"
         showed="Bath showed"

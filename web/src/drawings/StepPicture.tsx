@@ -12,7 +12,7 @@ import { ImplantDrawing } from './ImplantDrawing.tsx'
 import { PairDrawing } from './PairDrawing.tsx'
 import { BridgePattern, CrownPattern } from './PatternDrawing.tsx'
 import { PostDrawing } from './PostDrawing.tsx'
-import { RingDrawing } from './RingDrawing.tsx'
+import { UsualRing } from './UsualRing.tsx'
 
 /** Every drawing that a route can ask for. */
 const drawn: { readonly [D in Drawing]: (props: DrawingProps<D>) => ReactNode } = {
@@ -43,18 +43,4 @@ export function StepPicture({
   const Drawn = drawn[drawing] as (props: DrawingProps<Drawing>) => ReactNode
   const part = (name: string) => (due.includes(name) ? 'due' : shows.includes(name) ? 'there' : undefined)
   return <Drawn part={part} teeth={teeth} choices={choices} />
-}
-
-/** A ring of ordinary size, for the picture only. */
-const usual = {
-  binder: 'phosphate',
-  ringRadiusMillimetres: 24,
-  ringHeightMillimetres: 50,
-  formerMillimetres: 20,
-  sprueLengthMillimetres: 16,
-  patternHeightMillimetres: 10.5,
-  patternReachMillimetres: 9,
-} as const
-function UsualRing() {
-  return <RingDrawing at={usual} wireMillimetres={2.6} lines={[]} />
 }

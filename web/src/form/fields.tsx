@@ -56,13 +56,18 @@ export function FormSelect<T extends FieldValues, V extends string>({
   form,
   name,
   onChosen,
+  shown,
   ...rest
-}: OfForm<T> & Choice<V>) {
+}: OfForm<T> &
+  Choice<V> & {
+    /** What is chosen while nobody has. */
+    readonly shown?: V
+  }) {
   const { text, onText } = useField({ form, name })
   return (
     <SelectField
       {...rest}
-      value={text as V}
+      value={shown ?? (text as V)}
       onChoose={(value) => {
         onText(value)
         onChosen?.(value)

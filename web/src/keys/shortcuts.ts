@@ -7,21 +7,6 @@ export interface Shortcut {
   readonly run: () => void
 }
 
-/** Keys of the screens as a whole. */
-export const everywhere: readonly (readonly [key: string, does: string])[] = [
-  ['b', 'Bench'],
-  ['c', 'Cases'],
-  ['x', 'Mix'],
-  ['r', 'Trim'],
-  ['o', 'Mount'],
-  ['u', 'Set up'],
-  ['k', 'Cast'],
-  ['e', 'Cure'],
-  ['s', 'Shelf'],
-  ['a', 'Take in a new case'],
-  ['?', 'This sheet'],
-]
-
 /** Keys that act while a case or the bench is open. */
 export const onSteps: readonly (readonly [key: string, does: string])[] = [
   ['space', 'Start, or done'],

@@ -67,6 +67,7 @@ function MixForStep({ caseId, jobId, stepId, amountId }: OfStep) {
         docket: openCase.state.docket,
         jobId,
         stepId,
+        ...(step.means ? { means: step.means } : {}),
         amount,
         ...(running
           ? {

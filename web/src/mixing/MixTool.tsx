@@ -8,6 +8,7 @@ import {
   packsNeeded,
   type RecordedMix,
   type Saying,
+  type StepMeaning,
 } from '@yentrik/core'
 import { type ReactNode, useCallback, useState } from 'react'
 import { useDevices } from '../devices/use-devices.ts'
@@ -47,6 +48,7 @@ export interface MixForStepOf {
   readonly docket: string
   readonly jobId: string
   readonly stepId: string
+  readonly means?: StepMeaning
   readonly amount: Amount & { readonly kind: 'mix' }
   /** None while the step does not run. */
   readonly onRecord?: (mix: RecordedMix) => Promise<boolean>
@@ -65,19 +67,28 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
   const now = useNow()
   const running = useRunningMixes()
   const asked = step?.amount.materialId ?? materialId
-  const [chosen, setChosen] = useState(asked && isWeighed(materials.get(asked)) ? asked : 'dental-stone')
+  const draft = (what: string) =>
+    `mix ${step ? `${step.caseId} ${step.jobId} ${step.stepId} ${step.amount.id}` : (materialId ?? '')} ${what}`
+  const [chosen, setChosen] = useDraft(draft('material'), () =>
+    asked && isWeighed(materials.get(asked)) ? asked : 'dental-stone',
+  )
   const [lotId, setLotId] = useState<string>()
   const [flask, keepFlask] = useDraft(`flask ${step?.caseId ?? ''}`, () => emptyFlask)
-  const [entry, setEntry] = useState(() => freshEntry(step?.amount.powderGrams ?? 100, step?.stepId, flask))
-  const [ratioText, setRatioText] = useState(
+  const [entry, setEntry] = useDraft(draft('amount'), () =>
+    freshEntry(step?.amount.powderGrams ?? 100, step?.means, flask),
+  )
+  const [ratioText, setRatioText] = useDraft(draft('ratio'), () =>
     step?.amount.millilitresPerGram ? String(step.amount.millilitresPerGram) : '',
   )
-  const [bowl, setBowl] = useState(emptyBowl)
+  const [bowl, setBowl, forgetBowl] = useDraft<Bowl>(draft('bowl'), () => emptyBowl)
   const [thickening, setThickening] = useState(false)
   const [changers, setChangers] = useState<readonly string[]>([])
   const { refusal, refuse, run } = useRequest()
   const wrong = refusal ?? stepRefusal
-  const onBowl = useCallback((change: Partial<Bowl>) => setBowl((before) => ({ ...before, ...change })), [])
+  const onBowl = useCallback(
+    (change: Partial<Bowl>) => setBowl((before) => ({ ...before, ...change })),
+    [setBowl],
+  )
 
   // A product on the list is chosen by its own id; its class is what the step and the lots go by.
   const product = shelf.products.find((each) => each.product.productId === chosen)
@@ -122,7 +133,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
     if (inBowl.powder === undefined || inBowl.liquid === undefined)
       return refuse('Weigh powder and liquid first, or type what was used.')
     const productName = shelf.products.find((each) => each.product.productId === card.id)?.product.name
-    await step.onRecord({
+    const stored = await step.onRecord({
       amountId: step.amount.id,
       materialId: classId,
       powderGrams: inBowl.powder,
@@ -133,6 +144,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
       ...(productName ? { product: productName } : {}),
       ...(own ? { metAt: own.metAt } : {}),
     })
+    if (stored) forgetBowl()
   }
   return (
     <main className="mx-auto flex max-w-[1500px] flex-col gap-3 p-4 sm:p-5">

@@ -1,4 +1,11 @@
-import { type Amount, type MaterialCard, materials, mixParts } from '@yentrik/core'
+import {
+  type Amount,
+  type AmountKind,
+  type AmountOf,
+  type MaterialCard,
+  materials,
+  mixParts,
+} from '@yentrik/core'
 import { grams, millilitres, ratio } from '../format/format.ts'
 
 /** An amount as the balance and the cylinder are set. */
@@ -10,40 +17,47 @@ export interface AmountFigures {
   readonly source: string
 }
 
-/** The figures of an amount of a step, worked out by the core; by the card of the product in use where there is one. */
-export function amountFigures(amount: Amount, card = materials.get(amount.materialId)!): AmountFigures {
-  const note = amount.note ?? ''
-  const named = { name: card.name, note, source: amount.source }
-  if (amount.kind === 'use')
-    return {
-      ...named,
-      figures: [{ value: String(amount.count), unit: amount.unit, what: card.name.toLowerCase() }],
-    }
-  const { measure } = card
-  if (amount.kind === 'parts' || measure?.by !== 'mass') {
-    const parts = amount.kind === 'parts' ? amount.powderParts : 1
-    const each = measure?.by === 'parts' ? measure : undefined
-    return {
-      ...named,
-      figures: [
-        { value: String(parts), unit: '', what: `${each?.powderPart ?? 'part'}${parts === 1 ? '' : 's'}` },
-        {
-          value: String(parts * (each?.liquidPartsPerPowderPart ?? 1)),
-          unit: '',
-          what: each?.liquidPart ?? 'part',
-        },
-      ],
-    }
-  }
-  const wanted = amount.millilitresPerGram ?? measure.usualMillilitresPerGram
-  const mix = mixParts({ from: 'powder', powderGrams: amount.powderGrams }, wanted)
-  return {
-    ...named,
-    figures: [
+type Figure = AmountFigures['figures'][number]
+
+/** The big figures of each kind of amount. */
+const figuresOf: {
+  readonly [K in AmountKind]: (amount: AmountOf<K>, card: MaterialCard) => readonly Figure[]
+} = {
+  mix: (amount, card) => {
+    const { measure } = card
+    if (measure?.by !== 'mass') return countedFigures(1, card)
+    const wanted = amount.millilitresPerGram ?? measure.usualMillilitresPerGram
+    const mix = mixParts({ from: 'powder', powderGrams: amount.powderGrams }, wanted)
+    return [
       figure(grams(mix.powderGrams), powderWords(card, amount.powderGrams)),
       figure(millilitres(mix.liquidMillilitres), `${card.liquidName}, ${ratio(wanted)}`),
-    ],
-  }
+    ]
+  },
+  parts: ({ powderParts }, card) => countedFigures(powderParts, card),
+  use: ({ count, unit }, card) => [{ value: String(count), unit, what: card.name.toLowerCase() }],
+}
+
+/** The figures of an amount of a step, worked out by the core; by the card of the product in use where there is one. */
+export function amountFigures(amount: Amount, card = materials.get(amount.materialId)!): AmountFigures {
+  const figures = figuresOf[amount.kind] as (amount: Amount, card: MaterialCard) => readonly Figure[]
+  return { name: card.name, note: amount.note ?? '', source: amount.source, figures: figures(amount, card) }
+}
+
+/** What is counted: scoops and units, or parts where the card names none. */
+function countedFigures(powderParts: number, { measure }: MaterialCard): readonly Figure[] {
+  const each = measure?.by === 'parts' ? measure : undefined
+  return [
+    {
+      value: String(powderParts),
+      unit: '',
+      what: `${each?.powderPart ?? 'part'}${powderParts === 1 ? '' : 's'}`,
+    },
+    {
+      value: String(powderParts * (each?.liquidPartsPerPowderPart ?? 1)),
+      unit: '',
+      what: each?.liquidPart ?? 'part',
+    },
+  ]
 }
 
 function figure(text: string, what: string) {

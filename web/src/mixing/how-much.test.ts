@@ -42,11 +42,11 @@ describe('how much', () => {
   }
   // By hand: (160 - 62.4) cm3 of stone at 2.75 g/cm3 and 0.24: 1.65663 g to the cm3, · 0.99 · 1.1.
   it('goes by the flask once it is measured, each step by its pour', () => {
-    const entry = freshEntry(250, 'first-pour', flask)
+    const entry = freshEntry(250, 'flaskFirstPour', flask)
     expect(entry.basis).toBe('flask')
     expect(howMuch(entry, stone, 0.24).mix?.powderGrams).toBeCloseTo(97.6 * 1.65663 * 0.99 * 1.1, 1)
-    expect(freshEntry(120, 'third-pour', flask).pour).toBe('cap')
-    expect(freshEntry(120, 'third-pour', { ...flask, ringMillimetres: '' }).basis).toBe('weight')
+    expect(freshEntry(120, 'flaskCap', flask).pour).toBe('cap')
+    expect(freshEntry(120, 'flaskCap', { ...flask, ringMillimetres: '' }).basis).toBe('weight')
     expect(
       of({ basis: 'flask', flask: { ...flask, ringMillimetres: 'x' } }).faults.ringMillimetres,
     ).toBeDefined()

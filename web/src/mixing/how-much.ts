@@ -16,6 +16,7 @@ import {
   mixParts,
   type Saying,
   type Space,
+  type StepMeaning,
   spaceCm3,
   USUAL_FLASH_FRACTION,
   USUAL_WASTE_FRACTION,
@@ -80,11 +81,11 @@ export const emptyFlask: FlaskEntry = {
   cuspMillimetres: '',
   waxUpCm3: String(USUAL_WAX_UP_CM3),
 }
-/** The pour of a flask that a step is. */
-const poursOfSteps: Readonly<Record<string, FlaskPour>> = {
-  'first-pour': 'first',
-  'second-pour': 'second',
-  'third-pour': 'cap',
+/** The pour of a flask that a step is, by what it means. */
+const pours: { readonly [M in StepMeaning]?: FlaskPour } = {
+  flaskFirstPour: 'first',
+  flaskSecondPour: 'second',
+  flaskCap: 'cap',
 }
 
 /** What stays in the bowl, %: of a base as much again goes into the flash. A share that was typed stays. */
@@ -95,8 +96,8 @@ export function wasteFor(shape: Space['shape'], typed: string): string {
 }
 
 /** What is typed when the screen opens: for a pour of a flask that is measured already, by that flask. */
-export function freshEntry(powderGrams: number, stepId = '', flask = emptyFlask): HowMuchEntry {
-  const pour = poursOfSteps[stepId]
+export function freshEntry(powderGrams: number, means?: StepMeaning, flask = emptyFlask): HowMuchEntry {
+  const pour = means && pours[means]
   return {
     basis: pour && Object.values(flask).every((text) => text.trim() !== '') ? 'flask' : 'weight',
     pour: pour ?? 'first',

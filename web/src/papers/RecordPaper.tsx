@@ -1,11 +1,13 @@
 import {
   type CaseEvent,
   type CaseState,
+  eventWords,
   finishedAt,
   isDelivered,
   type JobState,
   materials,
   readingOutcome,
+  readingWords,
   type StepState,
   showTooth,
   stepOf,
@@ -17,7 +19,6 @@ import { Told, Waiting } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
 import { choiceWords } from '../record/choice-words.ts'
-import { eventWords, readingWords } from '../record/event-words.ts'
 import { useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { Paper } from './Paper.tsx'

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react'
+import { useCallback, useRef, useState } from 'react'
 
 const PREFIX = 'yentrik draft '
 
@@ -16,18 +16,24 @@ export function dropDraft(key: string): void {
   sessionStorage.removeItem(PREFIX + key)
 }
 
+type Change<T> = T | ((before: T) => T)
+
 /**
  * What is being entered, kept over a visit to another screen and a reload, until it is forgotten: every entry, sheet, form and
  * question keeps its draft by this.
  * @returns the draft, a way to change it, and a way to begin again
  */
-export function useDraft<T>(
+export function useDraft<T extends object | string>(
   key: string,
   start: () => T,
-): readonly [draft: T, keep: (next: T) => void, forget: () => void] {
+): readonly [draft: T, keep: (change: Change<T>) => void, forget: () => void] {
   const [value, setValue] = useState<T>(() => storedDraft<T>(key) ?? start())
+  const latest = useRef(value)
+  latest.current = value
   const keep = useCallback(
-    (next: T) => {
+    (change: Change<T>) => {
+      const next = typeof change === 'function' ? change(latest.current) : change
+      latest.current = next
       setValue(next)
       storeDraft(key, next)
     },

@@ -2,16 +2,21 @@ import { readNumber } from './read-number.ts'
 
 export type Typed = Readonly<Record<string, string>>
 
-/** Numbers out of what was typed; `undefined` while one is missing or wrong. @param unitOf the unit of the field of a key */
+/** The unit of each figure, by its key. */
+export const unitsOf = (
+  specs: readonly { readonly key: string; readonly unit: string }[],
+): Readonly<Record<string, string>> => Object.fromEntries(specs.map(({ key, unit }) => [key, unit]))
+
+/** Numbers out of what was typed; `undefined` while one is missing or wrong. @param units of the figures, by their keys */
 export function readAll<K extends string>(
   typed: Typed,
   keys: readonly K[],
-  unitOf: (key: K) => string = () => '',
+  units: Readonly<Record<string, string>>,
 ): { readonly values?: Readonly<Record<K, number>>; readonly faults: Typed } {
   const faults: Record<string, string> = {}
   const values = {} as Record<K, number>
   for (const key of keys) {
-    const { value, fault } = readNumber(typed[key] ?? '', unitOf(key))
+    const { value, fault } = readNumber(typed[key] ?? '', units[key] ?? '')
     if (value === undefined) faults[key] = fault ?? 'Enter a number.'
     else values[key] = value
   }

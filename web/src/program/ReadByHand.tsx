@@ -1,10 +1,12 @@
 import { type ReactNode, useState } from 'react'
+import { useDraft } from '../parts/draft.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { Told } from '../parts/Told.tsx'
-import { readAll, type Typed } from '../parts/typed-figures.ts'
+import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
 
 /** One reading of a machine that is not connected: minutes in, and what it showed. */
 export function ReadByHand({
+  draftKey,
   startMinutes,
   from,
   showed,
@@ -15,6 +17,8 @@ export function ReadByHand({
   onReading,
   children,
 }: {
+  /** Under which what is typed is kept. */
+  readonly draftKey: string
   /** As the field begins. */
   readonly startMinutes: string
   /** From when the minutes count, as said under the field. */
@@ -26,12 +30,19 @@ export function ReadByHand({
   /** Nothing else is there to record: open from the start. */
   readonly first: boolean
   readonly open: boolean
-  readonly onReading: (reading: { readonly minutes: number; readonly celsius: number }) => void
+  readonly onReading: (reading: { readonly minutes: number; readonly celsius: number }) => Promise<boolean>
   readonly children: ReactNode
 }) {
-  const [typed, setTyped] = useState<Typed>({ minutes: startMinutes, celsius: '' })
+  const specs = [
+    { key: 'minutes', label: 'Read after', unit: 'min', hint: from },
+    { key: 'celsius', label: showed, unit: '°C', hint: showedHint },
+  ]
+  const [typed, keep, forget] = useDraft<Typed>(`${draftKey} by hand`, () => ({
+    minutes: startMinutes,
+    celsius: '',
+  }))
   const [tried, setTried] = useState(false)
-  const { values, faults } = readAll(typed, ['minutes', 'celsius'])
+  const { values, faults } = readAll(typed, ['minutes', 'celsius'], unitsOf(specs))
   return (
     <details open={first}>
       <summary className="min-h-11 cursor-pointer font-semibold">Read by hand</summary>
@@ -43,17 +54,17 @@ export function ReadByHand({
           event.preventDefault()
           if (!open) return
           setTried(true)
-          if (values) onReading({ minutes: values.minutes, celsius: values.celsius })
+          if (values)
+            void onReading({ minutes: values.minutes, celsius: values.celsius }).then(
+              (kept) => kept && forget(),
+            )
         }}
       >
         <FigureFields
-          specs={[
-            { key: 'minutes', label: 'Read after', unit: 'min', hint: from },
-            { key: 'celsius', label: showed, unit: '°C', hint: showedHint },
-          ]}
+          specs={specs}
           typed={typed}
           faults={tried ? faults : {}}
-          onTyped={setTyped}
+          onTyped={keep}
           wanted={tried}
         />
         {tried && wrong && <Told tone="error">{wrong}</Told>}

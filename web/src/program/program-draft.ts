@@ -24,7 +24,11 @@ export function readSegments(drafts: readonly SegmentDraft[]): {
 } {
   const segments: ProgramSegment[] = []
   for (const [index, { rate, to, hold }] of drafts.entries()) {
-    const [r, t, h] = [readNumber(rate, '').value, readNumber(to, '').value, readNumber(hold, '').value]
+    const [r, t, h] = [
+      readNumber(rate, '°C/min').value,
+      readNumber(to, '°C').value,
+      readNumber(hold, 'min').value,
+    ]
     if (r === undefined || t === undefined || h === undefined)
       return { wrong: `Line ${index + 1} wants a rate, a temperature and a hold.` }
     segments.push({ rampCelsiusPerMinute: r, toCelsius: t, holdMinutes: h })

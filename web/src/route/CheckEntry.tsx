@@ -8,6 +8,7 @@ import {
   type ReadBy,
   type Reading,
   readingOutcome,
+  readingWords,
   type Saying,
   saying,
 } from '@yentrik/core'
@@ -19,7 +20,6 @@ import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
-import { readingWords } from '../record/event-words.ts'
 
 interface ReadingEntryProps<K extends CheckKind> {
   readonly check: CheckOf<K>
@@ -157,7 +157,7 @@ function AnswerEntry({ check, last, onRecord }: ReadingEntryProps<'observe'>) {
 function MeasureEntry({ check, draftKey, refusal, onRecord }: ReadingEntryProps<'measure'>) {
   const units = usePreferences((preferences) => preferences.units)
   const { unit, decimals, fromStored, toStored } = displayUnit(check.quantity, units)
-  const [text, keep, forget] = useDraft(draftKey, () => '')
+  const [text, keep, forget] = useDraft<string>(draftKey, () => '')
   const [fault, setFault] = useState<string>()
   const record = async () => {
     const { value, fault: wrong } = readNumber(text, unit)

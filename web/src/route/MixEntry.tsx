@@ -1,82 +1,108 @@
-import { type Amount, hitRatio, materials, type RecordedMix, type Saying } from '@yentrik/core'
-import { useState } from 'react'
+import {
+  type Amount,
+  type AmountKind,
+  hitRatio,
+  type MixFigure,
+  materials,
+  type RecordedMix,
+  type Saying,
+} from '@yentrik/core'
+import { useEntryForm } from '../form/entry-form.ts'
+import { FormNumber, FormSelect } from '../form/fields.tsx'
 import { capital, ratio } from '../format/format.ts'
-import { SelectField } from '../parts/Choices.tsx'
-import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 import { useWords } from '../preferences/words.tsx'
 import { lotWords, useShelf } from '../record/shelf.ts'
 
+/** A kind of amount on the screen: what its button says, and the two figures that are entered, where there are any. */
+interface AmountKindShown {
+  readonly does: string
+  readonly figures?: {
+    readonly powder: { readonly figure: MixFigure; readonly unit: string }
+    readonly liquid: { readonly figure: MixFigure; readonly unit: string }
+  }
+}
+export const amountKindsShown: { readonly [K in AmountKind]: AmountKindShown } = {
+  mix: {
+    does: 'Weigh and record',
+    figures: {
+      powder: { figure: 'powderGrams', unit: 'g' },
+      liquid: { figure: 'liquidMillilitres', unit: 'mL' },
+    },
+  },
+  parts: {
+    does: 'Weigh and record',
+    figures: {
+      powder: { figure: 'powderParts', unit: '' },
+      liquid: { figure: 'liquidParts', unit: '' },
+    },
+  },
+  use: { does: 'Record' },
+}
+
 interface MixEntryProps {
   readonly amount: Amount
+  /** Under which what is typed is kept. */
+  readonly draftKey: string
   readonly refusal?: Saying
   readonly onRecord: (mix: RecordedMix) => Promise<boolean>
 }
 
 /** What was really used, with its lot: into the record. */
-export function MixEntry({ amount, refusal, onRecord }: MixEntryProps) {
+export function MixEntry({ amount, draftKey, refusal, onRecord }: MixEntryProps) {
   const shelf = useShelf()
   const say = useWords()
   const lots = shelf.usable(amount.materialId)
-  const [chosenLot, setChosenLot] = useState<string>()
-  const lotId = chosenLot ?? lots[0]?.lotId ?? ''
-  const productId = lots.find((lot) => lot.lotId === lotId)?.productId
-  const card = shelf.card(amount.materialId, productId) ?? materials.get(amount.materialId)!
-  const parts = amount.kind === 'parts'
-  const [powder, setPowder] = useState('')
-  const [liquid, setLiquid] = useState('')
-  const [tried, setTried] = useState(false)
-  const powderUnit = parts ? '' : 'g'
-  const liquidUnit = parts ? '' : 'mL'
-  const p = readNumber(powder, powderUnit)
-  const l = readNumber(liquid, liquidUnit)
-  const record = async () => {
-    setTried(true)
-    const named = {
-      amountId: amount.id,
-      materialId: amount.materialId,
-      lots: lotId ? [lotId] : [],
-      ...(productId ? { product: card.name } : {}),
-    }
-    if (amount.kind === 'use') return onRecord(named)
-    if (p.value === undefined || l.value === undefined) return false
-    return onRecord(
-      parts
-        ? { ...named, powderParts: p.value, liquidParts: l.value }
-        : { ...named, powderGrams: p.value, liquidMillilitres: l.value },
-    )
-  }
+  const { figures } = amountKindsShown[amount.kind]
+  const lotOf = (chosen: string) => (chosen === 'first' ? (lots[0]?.lotId ?? '') : chosen)
+  const productOf = (lotId: string) => lots.find((lot) => lot.lotId === lotId)?.productId
+  const cardOf = (lotId: string) =>
+    shelf.card(amount.materialId, productOf(lotId)) ?? materials.get(amount.materialId)!
+  const form = useEntryForm({
+    draftKey,
+    start: () => ({ powder: '', liquid: '', lotId: 'first' }),
+    check: ({ powder, liquid }) => ({
+      powder: figures && readNumber(powder, figures.powder.unit).fault,
+      liquid: figures && readNumber(liquid, figures.liquid.unit).fault,
+    }),
+    store: ({ powder, liquid, lotId: chosen }) => {
+      const lotId = lotOf(chosen)
+      return onRecord({
+        amountId: amount.id,
+        materialId: amount.materialId,
+        lots: lotId ? [lotId] : [],
+        ...(productOf(lotId) ? { product: cardOf(lotId).name } : {}),
+        ...(figures
+          ? {
+              [figures.powder.figure]: readNumber(powder, figures.powder.unit).value,
+              [figures.liquid.figure]: readNumber(liquid, figures.liquid.unit).value,
+            }
+          : {}),
+      })
+    },
+  })
+  const { values } = form
+  const lotId = lotOf(values.lotId)
+  const card = cardOf(lotId)
+  const powderGrams = readNumber(values.powder, 'g').value
+  const liquidMillilitres = readNumber(values.liquid, 'mL').value
   const hit =
-    amount.kind === 'mix' && p.value && l.value && p.value > 0 && l.value > 0
-      ? hitRatio(card, { powderGrams: p.value, liquidMillilitres: l.value }, amount.millilitresPerGram)
+    amount.kind === 'mix' && powderGrams && liquidMillilitres && powderGrams > 0 && liquidMillilitres > 0
+      ? hitRatio(card, { powderGrams, liquidMillilitres }, amount.millilitresPerGram)
       : undefined
   return (
-    <form
-      noValidate
-      className="grid gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void record()
-      }}
-    >
-      {amount.kind !== 'use' && (
+    <form noValidate className="grid gap-3" onSubmit={form.submit}>
+      {figures && (
         <div className="grid grid-cols-2 gap-3">
-          <NumberField
+          <FormNumber
+            form={form}
+            name="powder"
             label={capital(card.powderName)}
-            unit={powderUnit}
-            text={powder}
-            onText={setPowder}
-            fault={tried ? p.fault : undefined}
+            unit={figures.powder.unit}
             autoFocus
           />
-          <NumberField
-            label={capital(card.liquidName)}
-            unit={liquidUnit}
-            text={liquid}
-            onText={setLiquid}
-            fault={tried ? l.fault : undefined}
-          />
+          <FormNumber form={form} name="liquid" label={capital(card.liquidName)} unit={figures.liquid.unit} />
         </div>
       )}
       {hit && (
@@ -92,14 +118,15 @@ export function MixEntry({ amount, refusal, onRecord }: MixEntryProps) {
           ))}
         </div>
       )}
-      <SelectField
+      <FormSelect
+        form={form}
+        name="lotId"
         label="Lot"
+        shown={lotId}
         options={[...lots.map((lot) => [lot.lotId, lotWords(lot, shelf)] as const), ['', 'No lot noted']]}
-        value={lotId}
-        onChoose={setChosenLot}
       />
       {refusal && <Told tone="error" words={refusal} />}
-      <button type="submit" className="act-main">
+      <button type="submit" className="act-main" disabled={form.busy}>
         Into the record
       </button>
     </form>

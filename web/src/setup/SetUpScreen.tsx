@@ -1,4 +1,11 @@
-import { type JobState, recordedSheet, type Saying, type SheetData, type StepSheet } from '@yentrik/core'
+import {
+  type JobState,
+  lastSheetOf,
+  recordedSheet,
+  type Saying,
+  type SheetData,
+  type StepSheet,
+} from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { type Options, Pills } from '../parts/Choices.tsx'
@@ -89,8 +96,7 @@ function ForSheet({
 }) {
   const stored = recordedSheet(job, { stepId, sheetId: sheet.id })
   const arch = job.route.choices.arch === 'lower' ? 'lower' : 'upper'
-  const prescribed = recordedSheet(job, { stepId: 'transfer', sheetId: 'prescription' })
-  const prescription = prescribed?.kind === 'prescription' ? prescribed.prescription : undefined
+  const prescription = lastSheetOf(job, 'prescription')?.prescription
   if (sheet.kind === 'prescription')
     return (
       <PrescriptionPanel
@@ -118,21 +124,19 @@ function ForSheet({
       />
     )
   }
-  if (sheet.kind === 'setUpPlan') {
-    const mounted = recordedSheet(job, { stepId: 'set-articulator', sheetId: 'articulator' })
+  if (sheet.kind === 'setUpPlan')
     return (
       <PlanPanel
         draftKey={draftKey}
         arch={arch}
         prescription={prescription}
-        articulator={mounted?.kind === 'mounting' ? mounted.articulator : undefined}
+        articulator={lastSheetOf(job, 'mounting')?.articulator}
         stored={stored?.kind === 'setUpPlan' ? stored.setUpEntry : undefined}
         refusal={refusal}
         paper={stored ? paper : undefined}
         onRecord={give && ((setUpEntry) => give({ kind: 'setUpPlan', setUpEntry }))}
       />
     )
-  }
   return <Told tone="error">This step has no set-up sheet. Go back to the case.</Told>
 }
 

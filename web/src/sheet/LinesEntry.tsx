@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { quantity } from '../format/format.ts'
 import { labNow } from '../live/lab-clock.ts'
 import { dateText, instantOf, timeText } from '../parts/date-entry.ts'
+import { useDraft } from '../parts/draft.ts'
 import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
@@ -98,12 +99,20 @@ function countedParts(lines: readonly Line[]): {
   return wrong.size === 0 && parts.length > 0 ? { parts, wrong } : { wrong }
 }
 
-export function PartsEntry({ sheet, job, last, refusal, open, onRecord }: SheetEntryProps<'parts'>) {
+export function PartsEntry({
+  sheet,
+  job,
+  last,
+  draftKey,
+  refusal,
+  open,
+  onRecord,
+}: SheetEntryProps<'parts'>) {
   const of = sheet.returnOf && recordedSheet(job, sheet.returnOf)
   const came = of && 'parts' in of ? of.parts : undefined
   const start: readonly PartCount[] =
     last?.parts ?? came?.map(({ name }) => ({ name, count: Number.NaN })) ?? []
-  const [lines, setLines] = useState<readonly Line[]>(() =>
+  const [lines, setLines, forget] = useDraft<readonly Line[]>(draftKey, () =>
     start.length > 0
       ? start.map(({ name, count }, key) => line(name, Number.isNaN(count) ? '' : String(count), key))
       : sheet.suggested.map((name, key) => line(name, '', key)),
@@ -112,7 +121,7 @@ export function PartsEntry({ sheet, job, last, refusal, open, onRecord }: SheetE
   const record = () => {
     const { parts, wrong } = countedParts(lines)
     setFaults(wrong)
-    if (parts) void onRecord({ kind: 'parts', parts })
+    if (parts) void onRecord({ kind: 'parts', parts }).then((kept) => kept && forget())
   }
   return (
     <Recorder open={open} refusal={refusal} onRecord={record}>
@@ -134,15 +143,24 @@ export function PartsEntry({ sheet, job, last, refusal, open, onRecord }: SheetE
 }
 
 /** What goes along to the clinic, and when it is due back. */
-export function DispatchEntry({ sheet, last, refusal, open, onRecord }: SheetEntryProps<'dispatch'>) {
-  const [lines, setLines] = useState<readonly Line[]>(() =>
+export function DispatchEntry({
+  sheet,
+  last,
+  draftKey,
+  refusal,
+  open,
+  onRecord,
+}: SheetEntryProps<'dispatch'>) {
+  const [lines, setLines, forget] = useDraft<readonly Line[]>(draftKey, () =>
     last
       ? last.parts.map(({ name, count }, key) => line(name, String(count), key))
       : sheet.suggested.map((name, key) => line(name, '1', key)),
   )
   const dueBack = last && Date.parse(last.dueBackAt)
-  const [day, setDay] = useState(dueBack ? dateText(dueBack) : '')
-  const [time, setTime] = useState(dueBack ? timeText(dueBack) : '12:00')
+  const [{ day, time }, setBack, forgetBack] = useDraft(`${draftKey} back`, () => ({
+    day: dueBack ? dateText(dueBack) : '',
+    time: dueBack ? timeText(dueBack) : '12:00',
+  }))
   const [faults, setFaults] = useState<ReadonlyMap<number, string>>(new Map())
   const [late, setLate] = useState<string>()
   const record = () => {
@@ -157,7 +175,11 @@ export function DispatchEntry({ sheet, last, refusal, open, onRecord }: SheetEnt
           : undefined
     setLate(fault)
     if (parts && due !== undefined && !fault)
-      void onRecord({ kind: 'dispatch', parts, dueBackAt: new Date(due).toISOString() })
+      void onRecord({ kind: 'dispatch', parts, dueBackAt: new Date(due).toISOString() }).then((kept) => {
+        if (!kept) return
+        forget()
+        forgetBack()
+      })
   }
   return (
     <Recorder open={open} refusal={refusal} onRecord={record}>
@@ -170,14 +192,33 @@ export function DispatchEntry({ sheet, last, refusal, open, onRecord }: SheetEnt
         another="Another part"
       />
       <div className="grid grid-cols-2 gap-3">
-        <TextField label="Due back, day" type="date" text={day} onText={setDay} fault={late} />
-        <TextField label="Due back, time" type="time" text={time} onText={setTime} />
+        <TextField
+          label="Due back, day"
+          type="date"
+          text={day}
+          onText={(text) => setBack({ day: text, time })}
+          fault={late}
+        />
+        <TextField
+          label="Due back, time"
+          type="time"
+          text={time}
+          onText={(text) => setBack({ day, time: text })}
+        />
       </div>
     </Recorder>
   )
 }
 
-export function PlacesEntry({ sheet, last, teeth, refusal, open, onRecord }: SheetEntryProps<'places'>) {
+export function PlacesEntry({
+  sheet,
+  last,
+  draftKey,
+  teeth,
+  refusal,
+  open,
+  onRecord,
+}: SheetEntryProps<'places'>) {
   const notation = usePreferences((preferences) => preferences.teeth)
   const units = usePreferences((preferences) => preferences.units)
   const { unit, toStored, fromStored } = displayUnit(sheet.quantity, units)
@@ -186,7 +227,7 @@ export function PlacesEntry({ sheet, last, teeth, refusal, open, onRecord }: She
     ...sheet.suggested,
     ...(sheet.suggestTeeth ? teeth.map((tooth) => showTooth(tooth, notation)) : []),
   ]
-  const [lines, setLines] = useState<readonly Line[]>(() =>
+  const [lines, setLines, forget] = useDraft<readonly Line[]>(draftKey, () =>
     start.length > 0
       ? start.map(({ place, value }, key) => line(place, String(Number(fromStored(value).toFixed(3))), key))
       : suggested.map((place, key) => line(place, '', key)),
@@ -202,7 +243,7 @@ export function PlacesEntry({ sheet, last, teeth, refusal, open, onRecord }: She
       return { place: name.trim(), value: toStored(value ?? 0) }
     })
     setFaults(wrong)
-    if (wrong.size === 0) void onRecord({ kind: 'places', places })
+    if (wrong.size === 0) void onRecord({ kind: 'places', places }).then((kept) => kept && forget())
   }
   const show = (value: number) => quantity(value, sheet.quantity, units)
   return (

@@ -1,6 +1,8 @@
 import { useState } from 'react'
 import { ArticulatorFields } from '../mounting/ArticulatorFields.tsx'
 import { articulatorOf, entryOfArticulator, usualArticulator } from '../mounting/articulator-entry.ts'
+import { useDraft } from '../parts/draft.ts'
+import { FileButton } from '../parts/FileButton.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { smallPicture } from '../parts/small-picture.ts'
@@ -8,14 +10,15 @@ import { Told } from '../parts/Told.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
 /** What the articulator is set to, and where its pin stands: the reference for everything after. */
-export function MountingEntry({ last, refusal, open, onRecord }: SheetEntryProps<'mounting'>) {
+export function MountingEntry({ last, draftKey, refusal, open, onRecord }: SheetEntryProps<'mounting'>) {
   const kept = last
-  const [entry, setEntry] = useState(() =>
-    kept ? entryOfArticulator(kept.name, kept.articulator) : usualArticulator,
-  )
-  const [pin, setPin] = useState(kept ? String(kept.pinMillimetres) : '')
-  const [facebow, setFacebow] = useState(kept?.facebow ?? false)
-  const [photo, setPhoto] = useState(kept?.photo)
+  const [typed, keep, forget] = useDraft(draftKey, () => ({
+    entry: kept ? entryOfArticulator(kept.name, kept.articulator) : usualArticulator,
+    pin: kept ? String(kept.pinMillimetres) : '',
+    facebow: kept?.facebow ?? false,
+    photo: kept?.photo,
+  }))
+  const { entry, pin, facebow, photo } = typed
   const [photoFault, setPhotoFault] = useState<string>()
   const [tried, setTried] = useState(false)
   const { articulator } = articulatorOf(entry)
@@ -30,7 +33,7 @@ export function MountingEntry({ last, refusal, open, onRecord }: SheetEntryProps
         pinMillimetres: reading.value,
         facebow,
         ...(photo ? { photo } : {}),
-      })
+      }).then((stored) => stored && forget())
   }
   return (
     <form
@@ -46,7 +49,7 @@ export function MountingEntry({ last, refusal, open, onRecord }: SheetEntryProps
           label="Pin reading"
           unit="mm"
           text={pin}
-          onText={setPin}
+          onText={(text) => keep({ ...typed, pin: text })}
           fault={tried ? reading.fault : undefined}
           hint="0 when it stands on its table at zero"
         />
@@ -55,35 +58,29 @@ export function MountingEntry({ last, refusal, open, onRecord }: SheetEntryProps
             type="checkbox"
             className="checkbox checkbox-lg"
             checked={facebow}
-            onChange={(event) => setFacebow(event.target.checked)}
+            onChange={(event) => keep({ ...typed, facebow: event.target.checked })}
           />
           Upper placed by facebow
         </label>
       </div>
-      <ArticulatorFields entry={entry} onEntry={setEntry} />
+      <ArticulatorFields entry={entry} onEntry={(next) => keep({ ...typed, entry: next })} />
       <div className="flex flex-wrap items-center gap-3">
-        <label className="small-act cursor-pointer has-focus-visible:outline-3">
-          <input
-            type="file"
-            accept="image/*"
-            capture="environment"
-            className="sr-only"
-            onChange={(event) => {
-              const file = event.target.files?.[0]
-              event.target.value = ''
-              if (!file) return
-              void smallPicture(file).then((small) => {
-                setPhotoFault(small ? undefined : 'This file is no picture that can be read. Take another.')
-                if (small) setPhoto(small)
-              })
-            }}
-          />
+        <FileButton
+          accept="image/*"
+          capture="environment"
+          onFile={(file) =>
+            void smallPicture(file).then((small) => {
+              setPhotoFault(small ? undefined : 'This file is no picture that can be read. Take another.')
+              if (small) keep({ ...typed, photo: small })
+            })
+          }
+        >
           {photo ? 'Another picture' : 'Add a picture (optional)'}
-        </label>
+        </FileButton>
         {photo && (
           <>
             <img src={photo} alt="The mounted casts" className="h-20 rounded-xl" />
-            <button type="button" className="small-act" onClick={() => setPhoto(undefined)}>
+            <button type="button" className="small-act" onClick={() => keep({ ...typed, photo: undefined })}>
               Without it
             </button>
           </>

@@ -1,12 +1,21 @@
 import { firstChange, reopenedSteps, stepOf, type WantedChange } from '@yentrik/core'
 import { useState } from 'react'
+import { useDraft } from '../parts/draft.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
 /** What came back with the set-up: accepted, or a list of changes, each with the step that opens for it. */
-export function TryInEntry({ sheet, job, last, refusal, open, onRecord }: SheetEntryProps<'tryInAnswer'>) {
-  const [changes, setChanges] = useState<readonly WantedChange[]>(last?.changes ?? [])
+export function TryInEntry({
+  sheet,
+  job,
+  last,
+  draftKey,
+  refusal,
+  open,
+  onRecord,
+}: SheetEntryProps<'tryInAnswer'>) {
+  const [changes, setChanges, forget] = useDraft<readonly WantedChange[]>(draftKey, () => last?.changes ?? [])
   const [tried, setTried] = useState(false)
   const first = firstChange(sheet.changes, changes)
   const again = first
@@ -21,7 +30,7 @@ export function TryInEntry({ sheet, job, last, refusal, open, onRecord }: SheetE
   const record = () => {
     setTried(true)
     if (changes.length > 0 && changes.every(({ words }) => words.trim() !== ''))
-      void onRecord({ kind: 'tryInAnswer', changes })
+      void onRecord({ kind: 'tryInAnswer', changes }).then((kept) => kept && forget())
   }
   return (
     <div className="grid gap-3">
@@ -33,7 +42,7 @@ export function TryInEntry({ sheet, job, last, refusal, open, onRecord }: SheetE
           disabled={!open}
           onClick={() => {
             setChanges([])
-            void onRecord({ kind: 'tryInAnswer', changes: [] })
+            void onRecord({ kind: 'tryInAnswer', changes: [] }).then((kept) => kept && forget())
           }}
         >
           Accepted

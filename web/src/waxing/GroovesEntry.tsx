@@ -1,25 +1,26 @@
 import { type DrawnLine, type GroovePattern, groovePatternsFor, parseTeeth, showTooth } from '@yentrik/core'
 import { useState } from 'react'
+import { attempt } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
 /** Which grooves the tooth gets: drawings made for this, the choice goes on record with the tooth. */
-export function GroovesEntry({ last, teeth, refusal, open, onRecord }: SheetEntryProps<'grooves'>) {
+export function GroovesEntry({ last, teeth, draftKey, refusal, open, onRecord }: SheetEntryProps<'grooves'>) {
   const notation = usePreferences((preferences) => preferences.teeth)
   const back = teeth.filter((tooth) => groovePatternsFor(tooth).length > 0)
-  const [tooth, setTooth] = useState<number | undefined>(last?.tooth ?? back[0])
-  const [typed, setTyped] = useState('')
+  const [typed, setTyped] = useDraft<string>(draftKey, () => '')
+  const [tooth, setTooth] = useState<number | undefined>(() => last?.tooth ?? back[0] ?? toothIn(typed))
+  function toothIn(text: string): number | undefined {
+    return attempt(() => parseTeeth(text, notation)).answer?.[0]
+  }
   const patterns = tooth === undefined ? [] : groovePatternsFor(tooth)
   const type = (text: string) => {
     setTyped(text)
-    try {
-      setTooth(parseTeeth(text, notation)[0])
-    } catch {
-      setTooth(undefined)
-    }
+    setTooth(toothIn(text))
   }
   return (
     <div className="grid gap-3">

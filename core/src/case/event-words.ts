@@ -1,22 +1,13 @@
-import {
-  type CaseEvent,
-  type Check,
-  type EventOfType,
-  type JobState,
-  joined,
-  materials,
-  qty,
-  type RouteStep,
-  type Saying,
-  saying,
-  sheetWords,
-} from '@yentrik/core'
-import { ratio } from '../format/format.ts'
+import { materials } from '../materials/index.ts'
+import { joined, qty, type Saying, saying } from '../quantity/index.ts'
+import type { Check, RouteStep } from '../route/index.ts'
+import { type SheetReader, sheetWords } from '../sheet/index.ts'
+import type { CaseEvent, DentistDecision, EventOfType } from './case-event.ts'
+import type { JobState } from './state.ts'
 
 /** What the words need to know: the jobs as they stand, the lots by their number. */
-export interface EventReader {
+export interface EventReader extends SheetReader {
   readonly jobs: readonly JobState[]
-  readonly lotNumber: (lotId: string) => string
 }
 
 /** One event as a person would tell it. */
@@ -85,12 +76,13 @@ function correctedTo({ answer, value, powderGrams, liquidMillilitres }: EventOfT
   return joined(parts, ' + ')
 }
 
-export const decisionWords = {
+/** What a dentist can decide, in words. */
+export const decisionWords: Readonly<Record<DentistDecision, string>> = {
   proceed: 'go on as it is',
   goBack: 'go back',
   remake: 'remake',
   end: 'end the case',
-} as const
+}
 
 function mixWords(event: EventOfType<'mixRecorded'>, { lotNumber }: EventReader): Saying {
   const { powderGrams, liquidMillilitres, powderParts, liquidParts } = event
@@ -103,7 +95,7 @@ function mixWords(event: EventOfType<'mixRecorded'>, { lotNumber }: EventReader)
   ].filter(Boolean)
   const amount =
     powderGrams !== undefined && liquidMillilitres !== undefined
-      ? saying`: ${qty.grams(powderGrams)} + ${qty.millilitres(liquidMillilitres)} (${ratio(liquidMillilitres / powderGrams)})`
+      ? saying`: ${qty.grams(powderGrams)} + ${qty.millilitres(liquidMillilitres)} (${qty.millilitresPerGram(liquidMillilitres / powderGrams, 3)})`
       : powderParts !== undefined
         ? `: ${powderParts} + ${liquidParts} parts`
         : ' used'
@@ -124,6 +116,7 @@ function entryName(key: string): string {
   return entryNames[key] ?? key
 }
 
+/** The step of a job that an event names; undefined where its route has none of that id today. */
 export function stepIn(
   { jobs }: Pick<EventReader, 'jobs'>,
   jobId: string,
