@@ -1,6 +1,7 @@
 import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
+  globalSetup: './build.ts',
   testDir: 'journeys',
   outputDir: 'test-results',
   timeout: 120_000,
@@ -15,6 +16,8 @@ export default defineConfig({
     timezoneId: 'Europe/Vienna',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      // Every real browser keeps pages to come back to; Playwright would switch that off.
+      ignoreDefaultArgs: ['--disable-back-forward-cache'],
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -1,8 +1,8 @@
-import type { BenchList, Instrument, Saying } from '@yentrik/core'
+import type { BenchContents, Instrument, Saying } from '@yentrik/core'
 import { result, results, route } from './route.ts'
 
-/** The bench, and the instant that it is of, ms since 1970. */
-export type Bench = BenchList & { readonly at: number }
+/** What lies on the bench, and the instant at which it was put together, ms since 1970. */
+export type Bench = BenchContents & { readonly at: number }
 
 /** What an instrument gave last, and for which cases it worked. */
 export interface InstrumentUse {

@@ -2,6 +2,8 @@ import type { DevicesState } from './machines.ts'
 
 /** Something changed that screens may show: what, and of which case. Told as the event `change` on /api/live. */
 export interface LiveChange {
+  /** How far the changes have come with it. */
+  readonly mark: string
   readonly kind: 'case' | 'lots' | 'lab' | 'clock' | 'mixes' | 'machines'
   readonly caseId?: string
   readonly sequence?: number
@@ -9,6 +11,8 @@ export interface LiveChange {
 
 /** What the live stream tells, by the name of the event. */
 export interface LiveEvents {
+  /** How far the changes have come when the stream begins; answers carry the same in the header `x-yentrik-mark`. */
+  readonly hello: { readonly mark: string }
   readonly change: LiveChange
   readonly devices: DevicesState
   /** So that a dead connection is noticed. */

@@ -201,7 +201,7 @@ test('baths and flasks of the lab: refused while they make no sense, then offere
   await page.goto('/shelf')
   await page.getByRole('radio', { name: 'Equipment' }).locator('..').click()
   const form = page.getByRole('form', { name: 'New equipment' })
-  const list = page.getByRole('region', { name: 'Equipment' })
+  const list = page.getByRole('table', { name: 'Equipment' })
   const add = async (kind: string, name: string, figures: Readonly<Record<string, string>>) => {
     await form.getByRole('radio', { name: kind, exact: true }).locator('..').click()
     await form.getByLabel('Name in this lab').fill(name)
@@ -215,7 +215,7 @@ test('baths and flasks of the lab: refused while they make no sense, then offere
   await form.getByRole('button', { name: 'Store' }).click()
   await expect(list).toContainText('cools by 63 % in 170 min, flasks it takes 6')
   await add('Flask', 'Flask with a dent', { 'Lower half': '5', 'Ring above': '190', 'Ring, high': '31' })
-  await expect(form).toContainText('enter a number from 20 to 1000')
+  await expect(form).toContainText('enter a number from 20 mL to 1000 mL')
   await form.getByLabel('Lower half').fill('150')
   await form.getByRole('button', { name: 'Store' }).click()
   await expect(list).toContainText('Flask with a dent')

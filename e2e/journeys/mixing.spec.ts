@@ -70,7 +70,7 @@ test('how much: by a job, by its sides, by what was used before', async ({ page 
     await expect(much).toContainText('Take a higher flask, or trim the foot of the cast.')
     await expect(much.getByLabel('Cusps')).toHaveValue('31')
     await much.getByLabel('Cusps').fill('28')
-    await expect(much).toContainText('Only 2.0 mm above the teeth')
+    await expect(much).toContainText('Only 2 mm above the teeth')
   })
   await much.getByRole('radio', { name: 'As before' }).locator('..').click()
   await expect(much).toContainText(/is the middle of \d+ mixes on record/)

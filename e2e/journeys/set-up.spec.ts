@@ -223,9 +223,12 @@ test('a set-up from the rim to its return from the try-in, with a change that th
     await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Seal the base to the cast')
     await page.getByRole('button', { name: 'Record', exact: true }).click()
     const record = page.getByRole('region', { name: 'Record' })
+    const find = record.getByLabel('Search the record')
+    await find.fill('turned out')
     await expect(record).toContainText(
       'Front teeth, 12 turned out a little; Wax, canine eminence less strong',
     )
+    await find.fill('broad 24')
     await expect(record).toContainText('Broad 24, 0.9 mm to spare')
   })
 })

@@ -207,7 +207,7 @@ test('a bridge pattern: a layer too thick, a pattern that will not come off, and
     await expect(paper).toContainText('Pontic: Waxed new')
     await expect(paper).toContainText('Front, fossa 0.4 mm left of 1.3 mm')
     await expect(paper).toContainText('Groove pattern: 37, Four cusps, cross')
-    await expect(paper).toContainText('Pattern weight: 0.7 g')
+    await expect(paper).toContainText('Pattern weight: 0.74 g')
   })
 })
 

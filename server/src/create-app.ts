@@ -10,6 +10,7 @@ import { describeCalculators } from './calc/describe-calculators.ts'
 import { CaseStore } from './case/case-store.ts'
 import { DemoSeed } from './demo/demo-seed.service.ts'
 import { LabSettingsService } from './lab/lab-settings.service.ts'
+import { LiveService } from './live/live.service.ts'
 import type { ServerSettings } from './settings/server-settings.ts'
 import { serveWeb } from './web/serve-web.ts'
 
@@ -28,6 +29,7 @@ export async function createApp(settings: ServerSettings, quiet = false): Promis
   app.setGlobalPrefix('api')
   app.use(cookieParser())
   app.use(jsonBodies())
+  app.use(marked(app.get(LiveService)))
   const description = new DocumentBuilder().setTitle('Yentrik').setVersion('1').build()
   SwaggerModule.setup(
     'docs',
@@ -41,6 +43,14 @@ export async function createApp(settings: ServerSettings, quiet = false): Promis
   await app.get(CaseStore).renewSummaries(calendar)
   if (settings.demo) await app.get(DemoSeed).seedIfEmpty()
   return app
+}
+
+/** Says with every answer how far the changes had come before it was made. */
+function marked(live: LiveService): express.RequestHandler {
+  return (_, response, next) => {
+    response.setHeader('x-yentrik-mark', live.mark)
+    next()
+  }
 }
 
 /** A calculator is asked for a figure, not sent a case. */

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { type CaseAtHand, type CaseCommand, obey, receiveCase } from '../case/index.ts'
 import { usualCalendar } from '../planning/index.ts'
 import { MINUTE, routes, START } from '../testing/index.ts'
-import { benchList, benchWithCase, type CaseSummary, caseSummary } from './index.ts'
+import { benchContents, benchList, benchWithCase, type CaseSummary, caseSummary } from './index.ts'
 
 const calendar = usualCalendar('UTC')
 
@@ -31,8 +31,9 @@ function castAt(minutesToWrap: number): CaseAtHand {
   for (const command of commands) hand = obey(hand, command, START + minutesToWrap * MINUTE, 'Ada', routes)
   return hand
 }
+const listOf = (...given: Parameters<typeof benchContents>) => benchList(benchContents(...given), given[1])
 const listAt = (hand: CaseAtHand, minutes: number) =>
-  benchList([caseSummary('c1', hand.state, calendar)], START + minutes * MINUTE)
+  listOf([caseSummary('c1', hand.state, calendar)], START + minutes * MINUTE)
 
 describe('the bench list', () => {
   it.each([
@@ -95,7 +96,7 @@ describe('the bench list', () => {
     const summary: CaseSummary = { ...caseSummary('c1', castAt(0).state, calendar), items: [item] }
     const asked: unknown[] = []
     const list = (end?: number) =>
-      benchList([summary], at(8), (work) => {
+      listOf([summary], at(8), (work) => {
         asked.push(work)
         return end
       })
@@ -142,25 +143,55 @@ describe('the bench after a change of one case', () => {
           const caseId = `c${n % size}`
           const changed = isHeld ? held(caseId) : summaryAt(caseId, 7.5)
           const after = before.map((each) => (each.caseId === caseId ? changed : each))
-          expect(benchWithCase(benchList(before, now), caseId, benchList([changed], now))).toEqual(
-            benchList(after, now),
-          )
+          const next = benchWithCase(benchContents(before, now), caseId, benchContents([changed], now))
+          expect(benchList(next!, now)).toEqual(listOf(after, now))
         },
       ),
     )
   })
   it('takes a new case in and leaves a finished one out', () => {
-    const list = benchList(many.slice(0, 2), now)
-    const taken = benchWithCase(list, 'c9', benchList([summaryAt('c9', 9)], now))
-    expect(taken?.now.map(({ caseId }) => caseId)).toContain('c9')
-    const done = benchWithCase(list, 'c0', benchList([], now))
-    expect(done?.now.map(({ caseId }) => caseId)).toEqual(['c1'])
+    const bench = benchContents(many.slice(0, 2), now)
+    const taken = benchWithCase(bench, 'c9', benchContents([summaryAt('c9', 9)], now))
+    expect(taken?.work.map(({ caseId }) => caseId)).toContain('c9')
+    const done = benchWithCase(bench, 'c0', benchContents([], now))
+    expect(done?.work.map(({ caseId }) => caseId)).toEqual(['c1'])
   })
-  it('shows at most forty of a kind, and asks for the whole when one of a full list goes', () => {
-    const list = benchList(many, now)
-    expect(list.now).toHaveLength(40)
-    const first = list.now[0]!.caseId
-    expect(benchWithCase(list, first, benchList([], now))).toBeUndefined()
-    expect(benchWithCase(list, 'c59', benchList([], now))?.now).toHaveLength(40)
+  it('sends what is shown and no more, and asks for the whole when something of it goes', () => {
+    const bench = benchContents(many, now)
+    expect(bench.cut).toBe(true)
+    expect(benchContents(many.slice(0, 40), now).cut).toBe(false)
+    expect(benchList(bench, now)).toEqual(benchList({ ...benchContents(many, now), cut: false }, now))
+    expect(benchList(bench, now).now).toHaveLength(40)
+    expect(bench.work.length).toBeLessThan(60)
+    const first = benchList(bench, now).now[0]!.caseId
+    expect(benchWithCase(bench, first, benchContents([], now))).toBeUndefined()
+    expect(benchWithCase(bench, 'c59', benchContents([], now))).toEqual(bench)
+  })
+  it('opens what was later once its time has come, without another answer', () => {
+    const bench = benchContents([{ ...summaryAt('c1', 0), items: [waiting] }], START)
+    expect(benchList(bench, START).later).toHaveLength(1)
+    expect(benchList(bench, START + 46 * MINUTE)).toMatchObject({ now: [{ verdict: 'good' }], later: [] })
   })
 })
+
+const waiting: CaseSummary['items'][number] = {
+  jobId: 'job-1',
+  stepId: 'set',
+  name: 'Stone sets',
+  stage: 'pour',
+  kind: 'unattended',
+  running: true,
+  startedAt: START,
+  window: {
+    to: 'finish',
+    from: START,
+    goodFrom: START + 45 * MINUTE,
+    lateFrom: START + 90 * MINUTE,
+    late: 'Out.',
+    source: 'usual',
+  },
+  startBy: START + 600 * MINUTE,
+  why: '',
+  amounts: [],
+  attempt: 1,
+}

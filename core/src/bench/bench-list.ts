@@ -1,14 +1,28 @@
 import { type WindowVerdict, windowByMachine, windowVerdict } from '../case/index.ts'
 import type { BenchItem, CaseSummary } from './case-summary.ts'
 
-/** A step on the bench, with its case. */
-export interface BenchEntry extends BenchItem {
+/** A step that is running or may be started, with its case. */
+export interface BenchWork extends BenchItem {
   readonly caseId: string
   readonly sequence: number
   readonly docket: string
   readonly jobName: string
   readonly clinic: string
   readonly dueAt: number
+  /** Its case is on hold, or waits for an answer: only its clocks go on. */
+  readonly stopped?: true
+}
+
+/** What lies on the bench, whatever the time. */
+export interface BenchContents {
+  readonly work: readonly BenchWork[]
+  readonly asking: readonly CaseSummary[]
+  /** There is more than is shown. */
+  readonly cut: boolean
+}
+
+/** Work as it stands at an instant. */
+export interface BenchEntry extends BenchWork {
   readonly verdict?: WindowVerdict
   /** The clock time that matters: open from, or do it by. */
   readonly at: number
@@ -37,67 +51,88 @@ export type MachineEnd = (work: {
 }) => number | undefined
 
 /**
- * The bench at an instant: what runs, what to do now, what comes later, who is waited for.
+ * What lies on the bench: everything of the open cases, or as much of it as is shown now.
  * @param now ms since 1970
  * @param machineEnd moves the window of what lies in a machine
  */
-export function benchList(
+export function benchContents(
   summaries: readonly CaseSummary[],
   now: number,
   machineEnd: MachineEnd = () => undefined,
-): BenchList {
+): BenchContents {
   const open = summaries.filter(({ status }) => status !== 'ended' && status !== 'delivered')
-  const entries = open.flatMap((summary) =>
-    summary.items.map((item) => judge(summary, byMachine(summary, item, machineEnd), now)),
-  )
-  const stopped = new Set(
-    open.flatMap(({ caseId, status }) => (status === 'held' || status === 'asking' ? [caseId] : [])),
-  )
-  const workable = entries.filter(({ caseId }) => !stopped.has(caseId))
-  const isAway = ({ kind, running }: BenchEntry) => kind === 'clinic' && running
-  const isLater = ({ verdict }: BenchEntry) => verdict === 'tooSoon'
-  const here = workable.filter((entry) => !isAway(entry))
-  return shown({
-    running: entries.filter(({ window, kind }) => window && kind !== 'clinic'),
-    now: here.filter((entry) => !isLater(entry)),
-    later: here.filter(isLater),
+  const all: BenchContents = {
+    work: open.flatMap((summary) =>
+      summary.items.map((item) => ofCase(summary, byMachine(summary, item, machineEnd))),
+    ),
     asking: open.filter(({ status }) => status === 'asking'),
-    away: workable.filter(isAway),
-  })
+    cut: false,
+  }
+  const lists = sorted(all, now)
+  if (Object.values(lists).every((list) => list.length <= MOST_SHOWN)) return all
+  const { asking, ...work } = lists
+  const shown = new Set(
+    Object.values(work).flatMap((list) => list.slice(0, MOST_SHOWN).map((entry) => keyOf(entry))),
+  )
+  return {
+    work: all.work.filter((entry) => shown.has(keyOf(entry))),
+    asking: asking.slice(0, MOST_SHOWN),
+    cut: true,
+  }
+}
+
+/** The bench at an instant: what runs, what to do now, what comes later, who is waited for. @param now ms since 1970 */
+export function benchList(contents: BenchContents, now: number): BenchList {
+  const { running, now: doable, later, asking, away } = sorted(contents, now)
+  const shown = <T>(list: readonly T[]) => list.slice(0, MOST_SHOWN)
+  return {
+    running: shown(running),
+    now: shown(doable),
+    later: shown(later),
+    asking: shown(asking),
+    away: shown(away),
+  }
 }
 
 /**
  * The bench after a change of one case.
- * @param ofCase the bench of that case alone, as it is now
- * @returns undefined where something may have to come up that was not shown before: the whole must be made anew
+ * @param ofCase what lies there of that case alone, as it is now
+ * @returns undefined where something may have to come up that was cut off before: the whole must be made again
  */
-export function benchWithCase(bench: BenchList, caseId: string, ofCase: BenchList): BenchList | undefined {
-  const joined = <K extends keyof BenchList>(kind: K) =>
-    [...bench[kind].filter((each) => each.caseId !== caseId), ...ofCase[kind]] as BenchList[K]
-  const next = shown({
-    running: joined('running'),
-    now: joined('now'),
-    later: joined('later'),
-    asking: joined('asking'),
-    away: joined('away'),
-  })
-  const kinds = Object.keys(next) as (keyof BenchList)[]
-  return kinds.some((kind) => bench[kind].length === MOST_SHOWN && next[kind].length < MOST_SHOWN)
-    ? undefined
-    : next
+export function benchWithCase(
+  bench: BenchContents,
+  caseId: string,
+  ofCase: BenchContents,
+): BenchContents | undefined {
+  const others = bench.work.filter((each) => each.caseId !== caseId)
+  const asking = bench.asking.filter((each) => each.caseId !== caseId)
+  const before = bench.work.length - others.length + bench.asking.length - asking.length
+  if (bench.cut && ofCase.work.length + ofCase.asking.length < before) return undefined
+  return {
+    work: [...others, ...ofCase.work],
+    asking: [...asking, ...ofCase.asking],
+    cut: bench.cut,
+  }
 }
 
-/** In the order in which each kind is shown, and no more of it than that. */
-function shown({ running, now, later, asking, away }: BenchList): BenchList {
-  const sorted = <T>(some: readonly T[], order: (a: T, b: T) => number) =>
-    [...some].sort(order).slice(0, MOST_SHOWN)
+const keyOf = ({ caseId, jobId, stepId }: BenchWork) => `${caseId} ${jobId} ${stepId}`
+
+/** Each kind in the order in which it is shown. */
+function sorted({ work, asking }: BenchContents, now: number): BenchList {
+  const entries = work.map((each) => judged(each, now))
+  const workable = entries.filter(({ stopped }) => !stopped)
+  const isAway = ({ kind, running }: BenchEntry) => kind === 'clinic' && running
+  const isLater = ({ verdict }: BenchEntry) => verdict === 'tooSoon'
+  const here = workable.filter((entry) => !isAway(entry))
   const bySoonest = (a: BenchEntry, b: BenchEntry) => a.at - b.at
   return {
-    running: sorted(running, (a, b) => a.window!.goodFrom - b.window!.goodFrom),
-    now: sorted(now, (a, b) => rank(a) - rank(b) || bySoonest(a, b)),
-    later: sorted(later, bySoonest),
-    asking: sorted(asking, (a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0)),
-    away: sorted(away, (a, b) => dueBack(a) - dueBack(b)),
+    running: entries
+      .filter(({ window, kind }) => window && kind !== 'clinic')
+      .sort((a, b) => a.window!.goodFrom - b.window!.goodFrom),
+    now: here.filter((entry) => !isLater(entry)).sort((a, b) => rank(a) - rank(b) || bySoonest(a, b)),
+    later: here.filter(isLater).sort(bySoonest),
+    asking: [...asking].sort((a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0)),
+    away: workable.filter(isAway).sort((a, b) => dueBack(a) - dueBack(b)),
   }
 }
 
@@ -105,9 +140,9 @@ function shown({ running, now, later, asking, away }: BenchList): BenchList {
 const dueBack = ({ window, dueAt }: BenchEntry) => window?.lateFrom ?? dueAt
 
 /** A clock that is running out goes before a hand's work in progress, and that before what is only due. */
-function rank(item: BenchItem): number {
-  if (item.window) return 0
-  return item.running ? 1 : 2
+function rank({ window, running }: BenchItem): number {
+  if (window) return 0
+  return running ? 1 : 2
 }
 
 function byMachine({ caseId }: CaseSummary, item: BenchItem, machineEnd: MachineEnd): BenchItem {
@@ -117,19 +152,28 @@ function byMachine({ caseId }: CaseSummary, item: BenchItem, machineEnd: Machine
   return endsAt === undefined ? item : { ...item, window: windowByMachine(window, endsAt) }
 }
 
-function judge(summary: CaseSummary, item: BenchItem, now: number): BenchEntry {
-  const verdict = item.window && windowVerdict(item.window, now)
-  const deadline = Math.min(item.startBy, windowEnd(item, verdict))
+function ofCase(summary: CaseSummary, item: BenchItem): BenchWork {
+  const { caseId, sequence, docket, jobNames, clinic, dueAt, status } = summary
+  const stopped = status === 'held' || status === 'asking'
   return {
     ...item,
-    caseId: summary.caseId,
-    sequence: summary.sequence,
-    docket: summary.docket,
-    jobName: summary.jobNames.join(', '),
-    clinic: summary.clinic,
-    dueAt: summary.dueAt,
+    caseId,
+    sequence,
+    docket,
+    jobName: jobNames.join(', '),
+    clinic,
+    dueAt,
+    ...(stopped ? { stopped } : {}),
+  }
+}
+
+function judged(work: BenchWork, now: number): BenchEntry {
+  const verdict = work.window && windowVerdict(work.window, now)
+  const deadline = Math.min(work.startBy, windowEnd(work, verdict))
+  return {
+    ...work,
     ...(verdict ? { verdict } : {}),
-    at: verdict === 'tooSoon' && item.window ? item.window.goodFrom : deadline,
+    at: verdict === 'tooSoon' && work.window ? work.window.goodFrom : deadline,
   }
 }
 

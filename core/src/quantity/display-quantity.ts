@@ -37,7 +37,7 @@ const metric = {
   celsiusApart: plain('°C', 0),
   celsiusPerMinute: plain('°C/min', 0),
   kilopascals: plain('kPa', 0),
-  grams: plain('g', 2),
+  grams: plain('g', 1),
   millilitres: plain('mL', 1),
   millilitresPerGram: { ...plain('mL/g', 3), least: 2 },
   squareCentimetres: plain('cm2', 1),

@@ -1,6 +1,6 @@
 import { Controller } from '@nestjs/common'
 import type { Bench } from '@yentrik/contract'
-import { benchList, type CaseSummary } from '@yentrik/core'
+import { benchContents, type CaseSummary } from '@yentrik/core'
 import { CasesService } from '../case/cases.service.ts'
 import { LabClock } from '../clock/lab-clock.ts'
 import { MachineRuns } from '../program/machine-runs.service.ts'
@@ -33,6 +33,6 @@ export class BenchController {
 
   private async benchOf(summaries: readonly CaseSummary[]): Promise<Bench> {
     const at = this.clock.now()
-    return { at, ...benchList(summaries, at, await this.machines.expectedEnds()) }
+    return { at, ...benchContents(summaries, at, await this.machines.expectedEnds()) }
   }
 }

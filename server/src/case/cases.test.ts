@@ -1,3 +1,4 @@
+import type { Bench, CaseRecord } from '@yentrik/contract'
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import { intake, TestServer } from '../testing/test-server.ts'
@@ -158,7 +159,7 @@ describe('the bench and the clock', () => {
     const { caseId } = await server.receive({ docket: 'CL-1' })
     const mine = async () => {
       const { body } = await server.get('/bench').expect(200)
-      return [...body.now, ...body.later].filter((e: { docket: string }) => e.docket === 'CL-1')
+      return (body as Bench).work.filter(({ docket, stopped }) => docket === 'CL-1' && !stopped)
     }
     expect(await mine()).toMatchObject([{ stepId: 'disinfect-impression', running: false }])
     const before = (await server.get('/clock')).body.now
@@ -166,6 +167,25 @@ describe('the bench and the clock', () => {
     expect((await server.get('/clock')).body.now - before).toBeGreaterThanOrEqual(45 * 60_000)
     await server.command(caseId, 1, hold).expect(201)
     expect(await mine()).toEqual([])
+  })
+  it('gives one case of the bench, one case in short, and what came on a case since', async () => {
+    const { caseId } = await server.receive({ docket: 'CL-2' })
+    await server.receive({ docket: 'CL-3' })
+    const bench = (await server.get(`/bench/cases/${caseId}`).expect(200)).body as Bench
+    expect(bench).toMatchObject({ work: [{ docket: 'CL-2' }], asking: [], cut: false })
+    expect((await server.get(`/cases/${caseId}/summary`).expect(200)).body).toMatchObject({
+      docket: 'CL-2',
+      sequence: 1,
+    })
+    await server.command(caseId, 1, { type: 'note', text: 'one' }).expect(201)
+    await server.command(caseId, 2, { type: 'note', text: 'two' }).expect(201)
+    const since = (await server.get(`/cases/${caseId}/events?after=2`).expect(200)).body as CaseRecord
+    expect(since).toMatchObject({ caseId, events: [{ sequence: 3, text: 'two' }], routes: {} })
+    const whole = (await server.get(`/cases/${caseId}/events?after=0`).expect(200)).body as CaseRecord
+    expect(whole).toEqual((await server.get(`/cases/${caseId}`)).body)
+    expect((await server.get(`/cases/${caseId}/events?after=-1`).expect(422)).body.field).toBe('after')
+    for (const path of ['/bench/cases/none', '/cases/none/summary', '/cases/none/events?after=1'])
+      expect((await server.get(path).expect(404)).body.code).toBe('no-such-case')
   })
   it('cannot be moved where the setting does not allow it', async () => {
     const fixed = await TestServer.open({ clockControl: false })

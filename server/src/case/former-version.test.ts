@@ -3,7 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
-import type { CaseDocument, CaseRecord } from '@yentrik/contract'
+import type { Bench, CaseDocument, CaseRecord } from '@yentrik/contract'
 import { type CaseSummary, caseAtHand, castingRecord, processingRecord, routeTemplates } from '@yentrik/core'
 import { TestServer } from '../testing/test-server.ts'
 
@@ -62,7 +62,7 @@ describe('a data file of version 0.1', () => {
   })
   it('is worked on: a case of before takes a note, and a running step is finished', async () => {
     const { body } = await server.get('/bench').expect(200)
-    const running = body.running.find((entry: { kind: string }) => entry.kind === 'unattended')
+    const running = (body as Bench).work.find(({ kind, running: runs }) => runs && kind === 'unattended')!
     const { caseId, sequence, jobId, stepId } = running
     await server.command(caseId, sequence, { type: 'note', jobId, stepId, text: 'seen' }).expect(201)
   })

@@ -1,7 +1,8 @@
+import type { Bench } from '@yentrik/contract'
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import {
-  type BenchList,
+  benchList,
   type CaseEvent,
   caseState,
   curePresets,
@@ -50,8 +51,9 @@ describe('work in a machine', () => {
     }
   }
   const benchSays = async () => {
-    const { running, at } = (await server.get('/bench').expect(200)).body as BenchList & { at: number }
-    const { window, startedAt } = running.find((entry) => entry.caseId === caseId)!
+    const bench = (await server.get('/bench').expect(200)).body as Bench
+    const { at } = bench
+    const { window, startedAt } = benchList(bench, at).running.find((entry) => entry.caseId === caseId)!
     return { at, startedAt: startedAt!, goodFrom: window!.goodFrom, source: window!.source }
   }
   const load = () => ({ caseId, jobId: 'job-1', stepId: CURE })

@@ -138,7 +138,7 @@ function ClockControl() {
 /** How the lab signs: on statements and papers. */
 function LabOnPapers() {
   const { data: lab } = useAnswer('GET /lab')
-  return lab ? <LabForm key={`${lab.labName} ${lab.address}`} lab={lab} /> : null
+  return lab ? <LabForm lab={lab} /> : null
 }
 
 function LabForm({ lab }: { lab: LabSettings }) {

@@ -1,5 +1,4 @@
-import type { Bench } from '@yentrik/contract'
-import type { BenchEntry, BenchList } from '@yentrik/core'
+import { type BenchEntry, type BenchList, benchList } from '@yentrik/core'
 import { Link, useNavigate } from 'react-router'
 import { clockTime, dayAndTime, shortDate, stageName } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
@@ -24,7 +23,7 @@ export function BenchScreen() {
     ) : (
       <Waiting />
     )
-  const list = atThisMoment(data, now)
+  const list = benchList(data, now)
   const soon = [...list.now, ...list.later].filter((e) => e.at < now + 3_600_000).length
   return (
     <main className="mx-auto flex max-w-[1500px] flex-col gap-4 p-4 sm:h-dvh sm:min-h-[720px] sm:p-6 sm:pt-4">
@@ -49,12 +48,6 @@ export function BenchScreen() {
       )}
     </main>
   )
-}
-
-/** The list was made by the server some seconds ago: a window may have opened since. */
-function atThisMoment(bench: Bench, now: number): BenchList {
-  const opened = bench.later.filter((e) => e.window && now >= e.window.goodFrom)
-  return { ...bench, now: [...opened, ...bench.now], later: bench.later.filter((e) => !opened.includes(e)) }
 }
 
 /** A case at its try-in, with when it is due back, or that it is late. */

@@ -12,8 +12,8 @@ export function WindowAlarm() {
   const sound = usePreferences((preferences) => preferences.sound)
   const now = useNow()
   const told = useRef<Set<string>>(undefined)
-  const windows = (data?.running ?? []).flatMap((e) =>
-    e.window ? [{ ...e.window, key: `${e.caseId} ${e.stepId} ${e.attempt}` }] : [],
+  const windows = (data?.work ?? []).flatMap((e) =>
+    e.window && e.kind !== 'clinic' ? [{ ...e.window, key: `${e.caseId} ${e.stepId} ${e.attempt}` }] : [],
   )
   const open = windows.filter((w) => now >= w.goodFrom).length
   useEffect(() => {

@@ -16,7 +16,7 @@ const keyOf = ({ caseId, jobId }: { readonly caseId: string; readonly jobId: str
 /** Other work that waits for a bath: its step is started, and it lies in none yet. */
 function useOtherFlasks(forCase: ForCase | undefined, runs: readonly MachineRunShown[]) {
   const { data } = useAnswer('GET /bench')
-  return (data?.running ?? []).filter((entry) => {
+  return (data?.work ?? []).filter((entry) => {
     const { caseId, jobId, machine, running, startedAt = 0 } = entry
     const own = caseId === forCase?.caseId && jobId === forCase.job.jobId
     if (!running || machine !== 'bath' || own) return false

@@ -2,6 +2,7 @@ import type { CaseRecord, LiveChange } from '@yentrik/contract'
 import { benchWithCase, type CaseSummary } from '@yentrik/core'
 import { create } from 'zustand'
 import { readClock } from './lab-clock.ts'
+import { heardUpTo, hearUpTo } from './marks.ts'
 import { changeHeld, freshen, heldAnswer, keyOf, queryClient, type ReadKey } from './queries.ts'
 import { request } from './request.ts'
 import { listenTo } from './streams.ts'
@@ -37,11 +38,17 @@ export function followChanges(): () => void {
     if ('reached' in heard) {
       useReached.setState({ reached: heard.reached })
       if (heard.reached) void readClock().catch(() => undefined)
-      if (heard.missed) void queryClient.invalidateQueries()
+      return
+    }
+    const { mark } = heard.data as { readonly mark: string }
+    if (heard.name === 'hello') {
+      // What is held may be older than where the stream begins: what changed between is not known.
+      if (heardUpTo() !== undefined && heardUpTo() !== mark) void queryClient.invalidateQueries()
     } else {
       const change = heard.data as LiveChange
       follow[change.kind](change).catch(() => queryClient.invalidateQueries())
     }
+    hearUpTo(mark)
   })
 }
 

@@ -1,5 +1,6 @@
 import type { Answer, Body, PathNames, PathOf, Problem, Query, RouteKey } from '@yentrik/contract'
-import { type Saying, saying } from '@yentrik/core'
+import { type DomainError, type Saying, saying } from '@yentrik/core'
+import { hearFirst } from './marks.ts'
 
 /** Path, query and body of a request, as far as its route has them. */
 export type RequestParts<K extends RouteKey> = ([PathNames<K>] extends [never]
@@ -26,6 +27,20 @@ export class Refusal extends Error {
     super(`${problem.detail} ${problem.remedy}`)
     this.said = problem.said ? saying`${problem.said.detail} ${problem.said.remedy}` : this.message
   }
+}
+
+/** What the core refuses before anything is sent, as the server would say it. */
+export function refusedHere({ code, message, remedy, field, said, toDo }: DomainError): Refusal {
+  return new Refusal({
+    type: `/api/refusals/${code}`,
+    title: message,
+    status: 422,
+    code,
+    detail: message,
+    remedy,
+    ...(field ? { field } : {}),
+    said: { detail: said, remedy: toDo },
+  })
 }
 
 /** What to say of something that went wrong. */
@@ -57,6 +72,7 @@ export async function request<K extends RouteKey>(
       signal: signal ? AbortSignal.any([signal, patience]) : patience,
       ...(sent ? { body: JSON.stringify(body ?? {}), headers: { 'content-type': 'application/json' } } : {}),
     })
+    if (method === 'GET') hearFirst(response.headers.get('x-yentrik-mark'))
     const text = await response.text()
     const answer = text === '' ? undefined : (JSON.parse(text) as unknown)
     if (!response.ok) throw new Refusal({ ...notReached, ...(answer as Problem) })

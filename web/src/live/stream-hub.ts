@@ -4,16 +4,11 @@ export type Topic = 'changes' | 'devices'
 /** What a listener hears: something that was said, or whether the server is reached. */
 export type Heard =
   | { readonly topic: Topic; readonly name: string; readonly data: unknown }
-  | {
-      readonly topic: Topic
-      readonly reached: boolean
-      /** Nobody listened for a while: what was said meanwhile is not known. */
-      readonly missed?: true
-    }
+  | { readonly topic: Topic; readonly reached: boolean }
 export type Listener = (heard: Heard) => void
 
 const topics = {
-  changes: { address: '/api/live', names: ['change'] },
+  changes: { address: '/api/live', names: ['hello', 'change'] },
   devices: { address: '/api/devices/live', names: ['devices'] },
 } as const satisfies Readonly<Record<Topic, { address: string; names: readonly string[] }>>
 
@@ -21,6 +16,8 @@ interface Open {
   readonly source: EventSource
   readonly listeners: Set<Listener>
   reached: boolean | undefined
+  /** How far the changes have come, for those who join later. */
+  mark: string | undefined
 }
 
 /**
@@ -34,6 +31,7 @@ export class StreamHub {
     const open = this.open.get(topic) ?? this.connect(topic)
     open.listeners.add(listener)
     if (open.reached !== undefined) listener({ topic, reached: open.reached })
+    if (open.mark !== undefined) listener({ topic, name: 'hello', data: { mark: open.mark } })
   }
 
   leave(topic: Topic, listener: Listener): void {
@@ -50,18 +48,24 @@ export class StreamHub {
 
   private connect(topic: Topic): Open {
     const { address, names } = topics[topic]
-    const open: Open = { source: new EventSource(address), listeners: new Set(), reached: undefined }
+    const open: Open = {
+      source: new EventSource(address),
+      listeners: new Set(),
+      reached: undefined,
+      mark: undefined,
+    }
     const tell = (heard: Heard) => {
       for (const listener of open.listeners) listener(heard)
     }
     for (const name of names)
-      open.source.addEventListener(name, ({ data }) => {
-        tell({ topic, name, data: JSON.parse(data as string) as unknown })
+      open.source.addEventListener(name, (message) => {
+        const data = JSON.parse(message.data as string) as { readonly mark?: string }
+        open.mark = data.mark
+        tell({ topic, name, data })
       })
     const standing = (reached: boolean) => () => {
-      const missed = reached && open.reached === false
       open.reached = reached
-      tell(missed ? { topic, reached, missed } : { topic, reached })
+      tell({ topic, reached })
     }
     open.source.onopen = standing(true)
     open.source.onerror = standing(false)

@@ -35,11 +35,7 @@ function reach(): Streams {
     // A page that is put away to come back as it was must not hold a connection meanwhile.
     addEventListener('pagehide', () => streams?.leave())
     addEventListener('pageshow', ({ persisted }) => {
-      if (!persisted) return
-      for (const topic of listeners.keys()) {
-        streams?.want(topic, true)
-        hear({ topic, reached: true, missed: true })
-      }
+      if (persisted) for (const topic of listeners.keys()) streams?.want(topic, true)
     })
   }
   return streams

@@ -80,7 +80,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
   const [ratioText, setRatioText] = useDraft(draft('ratio'), () =>
     step?.amount.millilitresPerGram ? String(step.amount.millilitresPerGram) : '',
   )
-  const [bowl, setBowl, forgetBowl] = useDraft<Bowl>(draft('bowl'), () => emptyBowl)
+  const [bowl, setBowl, , beginBowl] = useDraft<Bowl>(draft('bowl'), () => emptyBowl)
   const [thickening, setThickening] = useState(false)
   const [changers, setChangers] = useState<readonly string[]>([])
   const { refusal, refuse, run } = useRequest()
@@ -144,7 +144,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
       ...(productName ? { product: productName } : {}),
       ...(own ? { metAt: own.metAt } : {}),
     })
-    if (stored) forgetBowl()
+    if (stored) beginBowl()
   }
   return (
     <main className="mx-auto flex max-w-[1500px] flex-col gap-3 p-4 sm:p-5">

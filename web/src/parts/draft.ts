@@ -21,12 +21,13 @@ type Change<T> = T | ((before: T) => T)
 /**
  * What is being entered, kept over a visit to another screen and a reload, until it is forgotten: every entry, sheet, form and
  * question keeps its draft by this.
- * @returns the draft, a way to change it, and a way to begin again
+ * @returns the draft; a way to change it; a way to forget it once it is stored, which leaves it on the screen; and a way to begin
+ * again
  */
 export function useDraft<T extends object | string>(
   key: string,
   start: () => T,
-): readonly [draft: T, keep: (change: Change<T>) => void, forget: () => void] {
+): readonly [draft: T, keep: (change: Change<T>) => void, forget: () => void, begin: () => void] {
   const [value, setValue] = useState<T>(() => storedDraft<T>(key) ?? start())
   const latest = useRef(value)
   latest.current = value
@@ -39,9 +40,10 @@ export function useDraft<T extends object | string>(
     },
     [key],
   )
-  const forget = () => {
+  const forget = () => dropDraft(key)
+  const begin = () => {
     dropDraft(key)
     setValue(start())
   }
-  return [value, keep, forget]
+  return [value, keep, forget, begin]
 }

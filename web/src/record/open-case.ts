@@ -12,8 +12,8 @@ import {
 import { useMemo, useRef, useState } from 'react'
 import { recordWith } from '../live/changes.ts'
 import { labNow } from '../live/lab-clock.ts'
-import { changeHeld, freshen, useAnswer } from '../live/queries.ts'
-import { Refusal, request } from '../live/request.ts'
+import { changeHeld, freshen, heldAnswer, useAnswer } from '../live/queries.ts'
+import { Refusal, refusedHere, request } from '../live/request.ts'
 
 /** A command that came too late, with what others did since it was decided on. */
 export interface StaleCommand {
@@ -45,10 +45,12 @@ export interface OpenCase {
 export function useOpenCase(caseId: string): OpenCase {
   const path = { caseId }
   const { data: record, error } = useAnswer('GET /cases/:caseId', { path })
-  const state = useMemo(
-    () => record && caseAtHand(record.events, new Map(Object.entries(record.routes)), routeTemplates).state,
-    [record],
-  )
+  const state = useMemo(() => record && stateOf(record), [record])
+  /** As it stands now, which may be an event further than what is on the screen. */
+  const current = () => {
+    const held = heldAnswer('GET /cases/:caseId', { path })
+    return held === record ? state : held && stateOf(held)
+  }
   const [wrong, setWrong] = useState<{ readonly refusal: Refusal; readonly refused: CaseCommand }>()
   const [stale, setStale] = useState<StaleCommand>()
   const [busy, setBusy] = useState(false)
@@ -59,8 +61,14 @@ export function useOpenCase(caseId: string): OpenCase {
   const queue = useRef<Promise<unknown>>(Promise.resolve())
 
   const send = async (command: CaseCommand, seenSequence: number): Promise<boolean> => {
-    setBusy(true)
     setWrong(undefined)
+    const stands = isEntry(command) ? current() : undefined
+    const refused = stands && refusalOf(stands, command, context())
+    if (refused) {
+      setWrong({ refusal: refusedHere(refused), refused: command })
+      return false
+    }
+    setBusy(true)
     try {
       const event = await request('POST /cases/:caseId/events', {
         path,
@@ -108,12 +116,16 @@ export function useOpenCase(caseId: string): OpenCase {
   }
 }
 
+const stateOf = ({ events, routes }: CaseRecord) =>
+  caseAtHand(events, new Map(Object.entries(routes)), routeTemplates).state
+
+/** What cannot be is refused here already, in the words of the core; whatever depends on others is for the server to say. */
+const isEntry = ({ type }: CaseCommand) =>
+  type === 'recordCheck' || type === 'recordMix' || type === 'recordSheet'
+const context = () => ({ now: labNow(), templates: routeTemplates, routeIdOf: () => 'tried only' })
+
 /** Whether a command still holds on the case as others have left it: the refusal in words, or undefined. */
 export function refusalNow(state: CaseState, command: CaseCommand): Saying | undefined {
-  const refusal = refusalOf(state, command, {
-    now: labNow(),
-    templates: routeTemplates,
-    routeIdOf: () => 'tried only',
-  })
+  const refusal = refusalOf(state, command, context())
   return refusal && saying`${refusal.said} ${refusal.toDo}`
 }

@@ -157,12 +157,12 @@ function AnswerEntry({ check, last, onRecord }: ReadingEntryProps<'observe'>) {
 function MeasureEntry({ check, draftKey, refusal, onRecord }: ReadingEntryProps<'measure'>) {
   const units = usePreferences((preferences) => preferences.units)
   const { unit, decimals, fromStored, toStored } = displayUnit(check.quantity, units)
-  const [text, keep, forget] = useDraft<string>(draftKey, () => '')
+  const [text, keep, , begin] = useDraft<string>(draftKey, () => '')
   const [fault, setFault] = useState<string>()
   const record = async () => {
     const { value, fault: wrong } = readNumber(text, unit)
     setFault(wrong)
-    if (value !== undefined && (await onRecord({ value: toStored(value) }))) forget()
+    if (value !== undefined && (await onRecord({ value: toStored(value) }))) begin()
   }
   const Reader = check.readBy && readers[check.readBy]
   return (

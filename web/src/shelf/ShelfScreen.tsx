@@ -8,6 +8,7 @@ import { Pills } from '../parts/Choices.tsx'
 import { Waiting } from '../parts/Told.tsx'
 import { type Shelf, useShelf } from '../record/shelf.ts'
 import { LotCard } from './LotCard.tsx'
+import { LotTable } from './LotTable.tsx'
 import { MaterialFigures } from './MaterialFigures.tsx'
 import { ProductForm } from './ProductForm.tsx'
 import { ReceiveLot } from './ReceiveLot.tsx'
@@ -26,6 +27,12 @@ const families: readonly (readonly [MaterialFamily, string])[] = [
   ['aid', 'Aids'],
 ]
 
+const shelves = [
+  ['materials', 'Materials'],
+  ['lots', 'Lots'],
+  ['equipment', 'Equipment'],
+] as const
+
 /** Materials by family, the one that is open with its figures, products and lots; what wants attention on top. */
 export function ShelfScreen() {
   const shelf = useShelf()
@@ -34,26 +41,27 @@ export function ShelfScreen() {
   const openId = query.get('material') ?? 'high-strength-stone'
   const card = materials.get(openId) ?? materials.get('high-strength-stone')!
   if (!shelf.ready) return <Waiting />
-  const shown = query.get('show') === 'equipment' ? 'equipment' : 'materials'
+  const shown = shelves.find(([each]) => each === query.get('show'))?.[0] ?? 'materials'
   const choose = (
     <Pills
       label="On the shelf"
-      options={[
-        ['materials', 'Materials'],
-        ['equipment', 'Equipment'],
-      ]}
+      options={shelves}
       value={shown}
-      onChoose={(show) => setQuery(show === 'equipment' ? { show } : {})}
+      onChoose={(show) => setQuery(show === 'materials' ? {} : { show })}
     />
   )
-  if (shown === 'equipment')
+  if (shown !== 'materials')
     return (
-      <main className="mx-auto grid max-w-[1500px] content-start gap-3 p-4 sm:p-5">
+      <main className="mx-auto flex max-w-[1500px] flex-col gap-3 p-4 sm:h-dvh sm:p-5">
         <header className="flex flex-wrap items-end gap-x-5 gap-y-2">
           <h1 className="text-3xl font-bold">Shelf</h1>
           {choose}
         </header>
-        <EquipmentList />
+        {shown === 'equipment' ? (
+          <EquipmentList />
+        ) : (
+          <LotTable shelf={shelf} now={now} onOpen={(lot) => setQuery({ material: lot.materialId })} />
+        )}
       </main>
     )
   const attention = shelf.lots.filter((lot) => lotNotices(lot, now).length > 0)

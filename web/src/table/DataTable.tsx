@@ -142,15 +142,17 @@ export function DataTable<Row extends object>({
                   sorting[0]?.id === column.id ? (sorting[0].desc ? 'descending' : 'ascending') : 'none'
                 return (
                   <th key={column.id} className={cell(column)} aria-sort={order} scope="col">
-                    <button
-                      type="button"
-                      className="inline-flex min-h-11 items-center gap-1 text-sm font-semibold opacity-80"
-                      onClick={() => table.getColumn(column.id)?.toggleSorting(order === 'ascending')}
-                    >
-                      {column.name}
-                      {order === 'ascending' && <ArrowUp className="size-4" aria-hidden />}
-                      {order === 'descending' && <ArrowDown className="size-4" aria-hidden />}
-                    </button>
+                    {column.name && (
+                      <button
+                        type="button"
+                        className="inline-flex min-h-11 min-w-11 items-center gap-1 text-sm font-semibold opacity-80"
+                        onClick={() => table.getColumn(column.id)?.toggleSorting(order === 'ascending')}
+                      >
+                        {column.name}
+                        {order === 'ascending' && <ArrowUp className="size-4" aria-hidden />}
+                        {order === 'descending' && <ArrowDown className="size-4" aria-hidden />}
+                      </button>
+                    )}
                   </th>
                 )
               })}
