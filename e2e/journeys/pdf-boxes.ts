@@ -1,7 +1,7 @@
 import { inflateSync } from 'node:zlib'
 
 /** A box drawn on a page of a PDF, mm. */
-export interface PdfBox {
+interface PdfBox {
   readonly widthMillimetres: number
   readonly heightMillimetres: number
 }

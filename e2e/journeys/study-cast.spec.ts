@@ -78,7 +78,7 @@ test('a study cast from the door to delivered, every step', async ({ page, reque
   await expect(paper).toContainText(`Case record ${docket}`)
   await expect(paper).toContainText('All steps done.')
   await expect(paper).toContainText(
-    'High-strength stone, type 4, Mill stone: 100 g + 22 mL (0.22), lot S4-0917',
+    'High-strength stone, type 4, Mill stone: 100 g + 22 mL (0.22 mL/g), lot S4-0917',
   )
   await expect(paper).toContainText('Left out "Damp wrap" (It is poured at once.)')
   await expect(paper).toContainText('Went back to "Fill holes, take off blebs" (Surface: New hole opened)')

@@ -2,7 +2,7 @@ import { type WindowVerdict, windowByMachine, windowVerdict } from '../case/inde
 import type { BenchItem, CaseSummary } from './case-summary.ts'
 
 /** A step that is running or may be started, with its case. */
-export interface BenchWork extends BenchItem {
+interface BenchWork extends BenchItem {
   readonly caseId: string
   readonly sequence: number
   readonly docket: string

@@ -19,7 +19,6 @@ const receivedJobShape = record({
   /** Names the immutable copy of the route. */
   routeId: id(),
 })
-export type ReceivedJob = Of<typeof receivedJobShape>
 
 const receipt = {
   docket: text(40),

@@ -9,27 +9,22 @@ export {
   type RouteSource,
   receiveCase,
 } from './case-at-hand.ts'
-export { type CaseCommand, type CommandContext, type CommandOf, commandShape } from './case-command.ts'
+export { type CaseCommand, commandShape } from './case-command.ts'
 export {
   type CaseEvent,
   type CaseEventData,
   type DentistDecision,
   type EventOfType,
-  type EventStamp,
   eventShape,
-  type ReceivedJob,
 } from './case-event.ts'
-export { applyEvent, caseState, isDelivered, type RouteLookup, reopenedSteps } from './case-state.ts'
+export { caseState, isDelivered, type RouteLookup, reopenedSteps } from './case-state.ts'
 export { decide, refusalOf } from './decide.ts'
 export { decisionWords, type EventReader, eventWords, readingWords, stepIn } from './event-words.ts'
 export { goodHand } from './good-hand.ts'
 export {
   checksMeaning,
-  failingChecks,
-  failingSheets,
   lastSheetOf,
   minutesBetween,
-  openChecks,
   readingsMeaning,
   recordedSheet,
   sheetsWanted,
@@ -39,18 +34,9 @@ export {
   stepOf,
   stepsInHand,
 } from './job.ts'
-export { authorisationShape, type WorkAuthorisation } from './payloads.ts'
-export type { CaseState, DentistQuestion, JobState } from './state.ts'
-export {
-  finishedAt,
-  isSettled,
-  type Reading,
-  type RecordedSheet,
-  type StepMix,
-  type StepState,
-  type StepStatus,
-  startedAt,
-} from './step-state.ts'
+export type { WorkAuthorisation } from './payloads.ts'
+export type { CaseState, JobState } from './state.ts'
+export { finishedAt, isSettled, type Reading, type StepState, startedAt } from './step-state.ts'
 export {
   type StepWindow,
   stepWindow,

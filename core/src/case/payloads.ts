@@ -35,7 +35,7 @@ export const authorisationShape = record({
   notes: maybe(words(4000)),
 })
 export type WorkAuthorisation = Of<typeof authorisationShape>
-export const authorisationChangesShape = changesOf(authorisationShape)
+const authorisationChangesShape = changesOf(authorisationShape)
 
 const onStep = { jobId: id('job-1'), stepId: id('pour-anatomy') }
 const reason = words()

@@ -3,7 +3,7 @@ import type { Route } from '../route/index.ts'
 import type { WorkAuthorisation } from './payloads.ts'
 import type { StepState } from './step-state.ts'
 
-export interface DentistQuestion {
+interface DentistQuestion {
   readonly question: Saying
   readonly since: string
   readonly stepId?: string

@@ -42,12 +42,12 @@ interface Ended {
   readonly finishedBy: string
 }
 /** How a step stands. */
-export type StepStanding =
+type StepStanding =
   | { readonly status: 'waiting' }
   | ({ readonly status: 'running' } & Begun)
   | ({ readonly status: 'done' } & Begun & Ended)
   | ({ readonly status: 'skipped'; readonly skipReason: string } & Ended)
-export type StepStatus = StepStanding['status']
+type StepStatus = StepStanding['status']
 
 /** A step as it stands. When it is opened again, a new attempt begins and the old one goes to `past`. */
 export type StepState = StepEntries &
@@ -102,7 +102,7 @@ export function reopened(step: StepState): StepState {
 }
 
 /** Whether anything was entered in this attempt. */
-export function hasEntries({ readings, mixes, sheets }: StepEntries): boolean {
+function hasEntries({ readings, mixes, sheets }: StepEntries): boolean {
   return readings.length > 0 || mixes.length > 0 || sheets.length > 0
 }
 

@@ -44,7 +44,7 @@ export function checkProgram({ startCelsius, segments }: TemperatureProgram, bin
   }
 }
 
-export interface BurnoutWish {
+interface BurnoutWish {
   readonly binder: Binder
   /** Of the ring, mm. */
   readonly radiusMillimetres: number

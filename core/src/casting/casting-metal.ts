@@ -7,7 +7,7 @@ export const patternPartShape = record({
   /** Of the wax or the resin. */
   gramsPerCm3: figure(0, 100, { example: 0.95 }),
 })
-export type PatternPart = Of<typeof patternPartShape>
+type PatternPart = Of<typeof patternPartShape>
 
 /** Left over as the button, g (choice). */
 export const USUAL_BUTTON_GRAMS = 6
@@ -45,7 +45,7 @@ export function patternCm3(parts: readonly PatternPart[]): number {
 }
 
 /** A casting ring and what fills it. */
-export interface RingFill {
+interface RingFill {
   /** Inside. */
   readonly radiusMillimetres: number
   readonly heightMillimetres: number
@@ -83,11 +83,11 @@ export function ringPowderGrams(ring: RingFill): number {
 const MOST_SHARE = 1 + 1e-6
 
 /** A lot, and its share of a piece, 0 to 1. */
-export const lotShareShape = record({ lotId: id(), share: figure(0, MOST_SHARE, { example: 1 }) })
+const lotShareShape = record({ lotId: id(), share: figure(0, MOST_SHARE, { example: 1 }) })
 export type LotShare = Of<typeof lotShareShape>
 
 /** How often the metal of a charge has been melted: f[k] is the share that was melted k times before. */
-export const meltHistoryShape = record({ shares: list(figure(0, MOST_SHARE), 40, 0, { example: [1] }) })
+const meltHistoryShape = record({ shares: list(figure(0, MOST_SHARE), 40, 0, { example: [1] }) })
 export type MeltHistory = Of<typeof meltHistoryShape>
 
 /** A piece of alloy on the shelf, weighed by itself. */
@@ -100,7 +100,7 @@ export const alloyPieceShape = record({
 })
 export type AlloyPiece = Of<typeof alloyPieceShape>
 
-export interface PieceChoice {
+interface PieceChoice {
   readonly pieces: readonly AlloyPiece[]
   readonly grams: number
 }

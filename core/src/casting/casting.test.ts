@@ -9,6 +9,9 @@ import {
   type TemperatureProgram,
 } from '../program/index.ts'
 import { inMetric } from '../testing/index.ts'
+import { traceElement } from './casting-metal.ts'
+import { speedFor, speedRatio } from './centrifugal-arm.ts'
+import { expansionAt } from './expansion-budget.ts'
 import {
   alloyGrams,
   availableExpansion,
@@ -20,8 +23,6 @@ import {
   choosePieces,
   concentrationFor,
   type ExpansionBudget,
-  erfc,
-  expansionAt,
   feedCheck,
   fitAt,
   gaugeAtLeast,
@@ -34,11 +35,9 @@ import {
   overnight,
   phosphateOut,
   ringPowderGrams,
-  speedFor,
-  speedRatio,
-  traceElement,
   turnsForEqualPressure,
 } from './index.ts'
+import { erfc } from './transfer.ts'
 
 describe('metal for a casting', () => {
   it('0.40 g of wax at 0.95 in gold of 15.5 g/cm3 is 6.53 g and the button (exact)', () => {

@@ -8,8 +8,8 @@ export interface ArmRadii {
   readonly outerMetres: number
 }
 
-export const radiansPerSecond = (revolutionsPerMinute: number) => (revolutionsPerMinute * 2 * Math.PI) / 60
-export const revolutionsPerMinute = (perSecond: number) => (perSecond * 60) / (2 * Math.PI)
+const radiansPerSecond = (revolutionsPerMinute: number) => (revolutionsPerMinute * 2 * Math.PI) / 60
+const revolutionsPerMinute = (perSecond: number) => (perSecond * 60) / (2 * Math.PI)
 
 /**
  * Pressure at the far end of the mould, kPa: p = ρ ω² (r2² - r1²) / 2.

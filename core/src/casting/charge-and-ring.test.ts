@@ -16,10 +16,10 @@ import {
   offAxisMillimetres,
   type PatternsToRing,
   ringFor,
-  thermalAt,
   thermalShareAt,
   usualRings,
 } from './index.ts'
+import { thermalAt } from './thermal-shape.ts'
 
 const piece = (id: string, grams: number, lotId: string, melts = 0): AlloyPiece => {
   let history = newMetal

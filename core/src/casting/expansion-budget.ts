@@ -144,7 +144,7 @@ function fitOf({ dieMillimetres, spacerMillimetres }: DieAndSpacer, oversizeFrac
 }
 
 /** What the lab can measure off, % (choice). */
-export const LIQUID_STEP_PERCENT = 1
+const LIQUID_STEP_PERCENT = 1
 
 export type ConcentrationAnswer =
   | {

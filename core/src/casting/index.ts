@@ -1,7 +1,6 @@
 export { type AlloyCard, alloyCards, alloyOf, LIGHTEST_ALLOY_GRAMS_PER_CM3 } from './alloy-cards.ts'
 export { type ArmCard, armMeasures, armSpeed, checkArmCard, radiiOf } from './arm-card.ts'
 export {
-  type BurnoutWish,
   burnoutProgram,
   checkProgram,
   GYPSUM_CEILING_CELSIUS,
@@ -26,22 +25,11 @@ export {
   mostRemelt,
   newMetal,
   nextCharge,
-  type PatternPart,
-  type PieceChoice,
   patternCm3,
-  type RingFill,
   ringPowderGrams,
-  traceElement,
   USUAL_BUTTON_GRAMS,
 } from './casting-metal.ts'
-export {
-  type ArmRadii,
-  centrifugalKilopascals,
-  inflowMetresPerSecond,
-  speedFor,
-  speedRatio,
-  turnsForEqualPressure,
-} from './centrifugal-arm.ts'
+export { centrifugalKilopascals, inflowMetresPerSecond, turnsForEqualPressure } from './centrifugal-arm.ts'
 export { type Charge, chargeOf, checkPiece, isNew, meltedOnce } from './charge.ts'
 export { type CoreReading, type CoreReady, coreReady, factorFor } from './core-ready.ts'
 export {
@@ -51,7 +39,6 @@ export {
   type DieAndSpacer,
   type ExpansionBudget,
   type ExpansionRow,
-  expansionAt,
   type Fit,
   fitAt,
   neededExpansion,
@@ -63,7 +50,6 @@ export {
   type BurnoutVerdict,
   burnoutRunShape,
   checkBurnoutRun,
-  furnaceWithCut,
   judgeBurnout,
   judgeCut,
   type PowerCut,
@@ -76,40 +62,22 @@ export {
   checkRingCard,
   type PatternsToRing,
   type RingCard,
-  type RingProposal,
   ringFor,
   ringMeasures,
   usualRings,
 } from './ring-choice.ts'
-export {
-  CORE_WITHIN_CELSIUS,
-  type RingGrid,
-  type RingHeat,
-  type RingMoment,
-  type RingSize,
-  ringHeat,
-  usualGrid,
-} from './ring-heat.ts'
-export {
-  type RingMaterial,
-  type RingSpeed,
-  ringMaterials,
-  ringSpeeds,
-  scaledMaterial,
-} from './ring-material.ts'
+export { type RingSize, ringHeat } from './ring-heat.ts'
+export { type RingSpeed, ringMaterials } from './ring-material.ts'
 export {
   type ArrangementLine,
-  BETWEEN_PATTERNS_MILLIMETRES,
   checkArrangement,
   endClearances,
   FEED_RATIO,
-  type FeedCheck,
   feedCheck,
   gaugeAtLeast,
   offAxisMillimetres,
   RESERVOIR_WITHIN_MILLIMETRES,
   type RingArrangement,
-  WALL_CLEARANCE_MILLIMETRES,
 } from './sprue.ts'
-export { expansionRows, thermalAt, thermalShareAt } from './thermal-shape.ts'
-export { type BareMould, bareMouldCelsius, erfc, LATEST_TRANSFER_SECONDS, phosphateOut } from './transfer.ts'
+export { expansionRows, thermalShareAt } from './thermal-shape.ts'
+export { bareMouldCelsius, LATEST_TRANSFER_SECONDS, phosphateOut } from './transfer.ts'

@@ -74,7 +74,7 @@ export interface PatternsToRing {
   readonly patternReachMillimetres: number
 }
 
-export interface RingProposal {
+interface RingProposal {
   readonly card: RingCard
   readonly arrangement: RingArrangement
   readonly lines: readonly ArrangementLine[]

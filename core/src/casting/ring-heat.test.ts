@@ -8,14 +8,13 @@ import {
   type BurnoutRun,
   coreReady,
   factorFor,
-  furnaceWithCut,
   judgeBurnout,
   judgeCut,
-  type RingMaterial,
   ringHeat,
   ringMaterials,
-  scaledMaterial,
 } from './index.ts'
+import { furnaceWithCut } from './judge-burnout.ts'
+import { type RingMaterial, scaledMaterial } from './ring-material.ts'
 
 const ring = { radiusMillimetres: 32.5, heightMillimetres: 55 }
 const plain: RingMaterial = {

@@ -43,7 +43,7 @@ const STEFAN_BOLTZMANN = 5.670374e-8
 const KELVIN = 273.15
 /** How near the core must be, °C (choice). */
 export const CORE_WITHIN_CELSIUS = 10
-export const WATER_GONE_CELSIUS = 120
+const WATER_GONE_CELSIUS = 120
 const METAL_JOULES_PER_M3K = 3.925e6
 const LINING_WATTS_PER_MK = 0.15
 const MOST_PASSES = 6

@@ -7,7 +7,7 @@ import { DomainError, requirePositive } from '../refusal/index.ts'
 export const FEED_RATIO = 1.2
 
 /** Volume by cooled surface, mm. */
-export const moduli = {
+const moduli = {
   /** A long rod of a diameter. */
   rod: (millimetres: number) => millimetres / 4,
   /** A plate of a thickness. */
@@ -77,9 +77,9 @@ export const endClearances: Readonly<Record<Binder, { readonly least: number; re
   phosphate: { least: 3, most: 4 },
 }
 /** From the pattern to the wall of the ring, mm (common practice). */
-export const WALL_CLEARANCE_MILLIMETRES = 6
+const WALL_CLEARANCE_MILLIMETRES = 6
 /** Between patterns in one ring, mm (common practice). */
-export const BETWEEN_PATTERNS_MILLIMETRES = 6
+const BETWEEN_PATTERNS_MILLIMETRES = 6
 
 /** A pattern as it stands in its ring, mm from the former upwards. */
 export interface RingArrangement {

@@ -18,7 +18,7 @@ export function erfc(x: number): number {
 export const LATEST_TRANSFER_SECONDS = 60
 
 /** A hot mould laid bare. */
-export interface BareMould {
+interface BareMould {
   readonly startCelsius: number
   readonly roomCelsius: number
   /** Of the surface, convection and radiation together. */

@@ -20,7 +20,7 @@ const PRESS_ENDS_KILOPASCALS = 69_000
 const MOST_CLOSURES = 20
 
 /** What the closures so far come to: clean, or what keeps it from being so, and what to do next. */
-export interface ClosuresJudged {
+interface ClosuresJudged {
   readonly clean: boolean
   /** Each as words; empty when clean. */
   readonly faults: readonly Saying[]

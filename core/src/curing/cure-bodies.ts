@@ -69,7 +69,7 @@ export interface FlaskBody {
 }
 
 /** Metals of a flask wall of 5 mm, J/m2K. Source: Incropera, recalled. */
-export const flaskWalls = { brass: 16_150, aluminium: 12_150 } as const
+const flaskWalls = { brass: 16_150, aluminium: 12_150 } as const
 export const usualFlask: FlaskBody = {
   halfHeightMillimetres: 28,
   stone: wetStone,

@@ -14,7 +14,7 @@ export interface CureWish {
   /** Of any section; the limit of ISO 20795-1 when left out. */
   readonly mostResidualPercent?: number
 }
-export interface CureProposal {
+interface CureProposal {
   readonly program: TemperatureProgram
   readonly bathMinutes: number
   /** Of each section, in the order of the wish. */
@@ -24,12 +24,12 @@ export interface CureProposal {
 /** The risk class itself, a little inside it so that a finer computation agrees. */
 const MOST_BOILING = 0.58
 /** First holds that are tried, hottest first, °C: hotter is never slower. */
-export const holdsTried = [76, 74, 72, 70, 68, 66, 64, 62] as const
+const holdsTried = [76, 74, 72, 70, 68, 66, 64, 62] as const
 export const RAMP_MINUTES = 30
 /** Ramps to the boil that are tried. */
-export const boilRampsTried = [15, 30] as const
+const boilRampsTried = [15, 30] as const
 /** Holds are set to so many minutes. */
-export const SETTING_MINUTES = 5
+const SETTING_MINUTES = 5
 const LONGEST_HOLD_MINUTES = 16 * 60
 const LONGEST_BOIL_MINUTES = 3 * 60
 

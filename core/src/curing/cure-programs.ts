@@ -6,11 +6,11 @@ import type { ProgramSegment, TemperatureProgram } from '../program/index.ts'
 /** Water of the bath at the start, °C: it has stood in the room. */
 export const COLD_WATER_CELSIUS = USUAL_ROOM_CELSIUS
 /** The usual hold, °C: 165 °F (exact 73.9). */
-export const LONG_HOLD_CELSIUS = 74
+const LONG_HOLD_CELSIUS = 74
 export const BOIL_CELSIUS = 100
 
 /** A bath that labs use. */
-export interface CurePreset {
+interface CurePreset {
   readonly id: string
   readonly name: string
   readonly program: TemperatureProgram

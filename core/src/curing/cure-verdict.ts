@@ -13,7 +13,7 @@ export interface FollowedSection {
   readonly outcome: CureOutcome
 }
 /** What a bath comes to, over all sections of a base: the worst counts. */
-export interface CureVerdict {
+interface CureVerdict {
   readonly standing: 'good' | 'watch' | 'bad'
   /** The sentence that decides, without its end. */
   readonly say: Saying

@@ -29,7 +29,7 @@ interface Bath {
 }
 const WATER_FILM_WATTS_PER_M2K = 500
 /** After the bath: on the bench, then in cold water (common practice). Source of the films: natural convection, estimated. */
-export const COOLING = [
+const COOLING = [
   { celsius: USUAL_ROOM_CELSIUS, film: 10, minutes: 30 },
   { celsius: 20, film: 300, minutes: 20 },
 ] as const
@@ -50,7 +50,7 @@ export interface CureQuestion {
 }
 
 /** One minute of it. */
-export interface CureMoment {
+interface CureMoment {
   readonly minutes: number
   readonly bathCelsius: number
   readonly mouldCelsius: number
@@ -61,7 +61,7 @@ export interface CureMoment {
   readonly residualPercent: number
 }
 
-export type PorosityRisk = 'low' | 'watch' | 'high'
+type PorosityRisk = 'low' | 'watch' | 'high'
 export interface CureOutcome {
   readonly curve: readonly CureMoment[]
   /** When the bath is over, min. */

@@ -1,21 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import type { TemperatureProgram } from '../program/index.ts'
+import { type CureOutcome, vapourPressure } from './cure.ts'
+import { type FlaskBody, type ThermalBody, wetStone } from './cure-bodies.ts'
 import { CureField } from './cure-field.ts'
-import {
-  type CureOutcome,
-  cure,
-  dough,
-  exactly,
-  type FlaskBody,
-  quickly,
-  type ResinSection,
-  setStone,
-  type ThermalBody,
-  usualFlask,
-  vapourPressure,
-  wetStone,
-} from './index.ts'
+import { cure, dough, exactly, quickly, type ResinSection, setStone, usualFlask } from './index.ts'
 import {
   dentureResin,
   doughStart,

@@ -3,7 +3,7 @@ import { COMMON_PRACTICE, type Source } from '../materials/index.ts'
 import { DomainError } from '../refusal/index.ts'
 
 export type DoughStageName = 'sandy' | 'stringy' | 'dough' | 'rubbery' | 'stiff'
-export interface DoughStage {
+interface DoughStage {
   readonly name: DoughStageName
   /** From the moment the parts met. */
   readonly fromMinutes: number

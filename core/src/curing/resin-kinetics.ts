@@ -72,7 +72,7 @@ export const dentureResin: KineticConstants = {
 }
 
 /** Concentrations at the start, mol/m3 of resin. */
-export interface DoughStart {
+interface DoughStart {
   readonly monomer: number
   readonly initiator: number
   readonly inhibitor: number

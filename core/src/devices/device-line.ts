@@ -23,7 +23,7 @@ export function weightLine(grams: number, settled: boolean): string {
   return `WEIGHT ${grams.toFixed(2)} g ${settled ? 'SETTLED' : 'MOVING'}`
 }
 
-export type DispenserLine =
+type DispenserLine =
   | { readonly kind: 'giving'; readonly millilitres: number }
   | { readonly kind: 'given'; readonly millilitres: number }
   | OtherLine
@@ -53,7 +53,7 @@ export function gaugeLine(kilopascals: number, held: boolean): string {
   return `GAUGE ${kilopascals.toFixed(0)} kPa ${held ? 'HELD' : 'MOVING'}`
 }
 
-export type ThermometerLine = { readonly kind: 'temperature'; readonly celsius: number } | OtherLine
+type ThermometerLine = { readonly kind: 'temperature'; readonly celsius: number } | OtherLine
 
 /** A line from the thermometer of a furnace or a bath: `TEMPERATURE 73.4 C`, `FAULT words`. */
 export function readThermometerLine(line: string): ThermometerLine {

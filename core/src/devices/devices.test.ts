@@ -1,7 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import {
-  FASTEST_KILOPASCALS_PER_SECOND,
   type GaugeSample,
   gaugeLine,
   pourGuide,
@@ -10,10 +9,11 @@ import {
   readDispenserLine,
   readGaugeLine,
   readThermometerLine,
-  STOP_LAG_MILLIS,
   type WeightSample,
   weightLine,
 } from './index.ts'
+import { STOP_LAG_MILLIS } from './pour-guide.ts'
+import { FASTEST_KILOPASCALS_PER_SECOND } from './press-guide.ts'
 
 const target = { targetGrams: 100, toleranceFraction: 0.02 }
 /** A steady pour at g/s that has come to `grams`, read ten times a second. */

@@ -9,7 +9,7 @@ export interface WeightSample {
   readonly settled: boolean
 }
 
-export interface PourTarget {
+interface PourTarget {
   readonly targetGrams: number
   /** How far from it is still right, as a fraction. */
   readonly toleranceFraction: number

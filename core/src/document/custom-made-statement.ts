@@ -4,7 +4,7 @@ import { materials } from '../materials/index.ts'
 import { DomainError } from '../refusal/index.ts'
 
 /** A material of a device, with the lots that went into it. */
-export interface StatedMaterial {
+interface StatedMaterial {
   readonly name: string
   readonly product?: string
   readonly lots: readonly string[]

@@ -1,6 +1,1 @@
-export {
-  type CustomMadeStatement,
-  customMadeStatement,
-  type Maker,
-  type StatedMaterial,
-} from './custom-made-statement.ts'
+export { type CustomMadeStatement, customMadeStatement, type Maker } from './custom-made-statement.ts'

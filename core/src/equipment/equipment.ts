@@ -19,9 +19,7 @@ export const equipmentShape = byTag('kind', {
 export type LabEquipment = Of<typeof equipmentShape> & { readonly name: string }
 export type EquipmentKind = LabEquipment['kind']
 export type EquipmentOf<K extends EquipmentKind> = Extract<LabEquipment, { readonly kind: K }>
-export type FurnaceCard = Omit<EquipmentOf<'furnace'>, 'kind'>
 export type BathCard = Omit<EquipmentOf<'bath'>, 'kind'>
-export type FlaskCard = Omit<EquipmentOf<'flask'>, 'kind'>
 
 /** Refuses more flasks than go into a bath. @throws {DomainError} `bath-full` */
 export function checkFlasks({ name, mostFlasks }: BathCard, flasks: number): void {

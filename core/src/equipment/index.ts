@@ -5,7 +5,5 @@ export {
   type EquipmentKind,
   type EquipmentOf,
   equipmentShape,
-  type FlaskCard,
-  type FurnaceCard,
   type LabEquipment,
 } from './equipment.ts'

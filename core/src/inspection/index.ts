@@ -1,6 +1,5 @@
 export {
   checkRegions,
-  type FoundFault,
   foundFaults,
   REGIONS_SOURCE,
   type RegionDrawing,
@@ -8,4 +7,4 @@ export {
   regionFaults,
   regionsOf,
 } from './inspection.ts'
-export { type Region, type RegionFault, type RegionSeen, regionSeenShape } from './region.ts'
+export { type Region, type RegionSeen, regionSeenShape } from './region.ts'

@@ -46,7 +46,7 @@ export function checkRegions(drawing: RegionDrawing, seen: readonly RegionSeen[]
 }
 
 /** A fault that was seen, with its region. */
-export interface FoundFault extends RegionFault {
+interface FoundFault extends RegionFault {
   readonly region: Region
 }
 

@@ -13,29 +13,17 @@ export const materials = materialShelf([
   ...benchCards,
 ])
 
-export {
-  type LabProduct,
-  productCard,
-  productFaults,
-  productFlags,
-  productShape,
-} from './lab-product.ts'
+export { type LabProduct, productCard, productFaults, productFlags, productShape } from './lab-product.ts'
 export {
   type AlloyFigures,
   type Binder,
   binders,
   COMMON_PRACTICE,
-  clockFault,
-  clockOrder,
   type ExpansionPoint,
-  type InvestmentFigures,
-  type Iso6873Limits,
   type MassMeasure,
   type MaterialCard,
   type MaterialClock,
   type MaterialFamily,
-  materialCardFaults,
-  materialShelf,
   type PartsMeasure,
   type Source,
   type ThermalPoint,

@@ -58,7 +58,7 @@ export const productShape = record({
 export type LabProduct = Of<typeof productShape> & { readonly productId: string }
 
 /** A figure that cannot be taken: which entry, what is wrong and what to do. */
-export interface ProductFault {
+interface ProductFault {
   readonly field: string
   readonly sentence: Saying
 }

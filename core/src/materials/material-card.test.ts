@@ -1,14 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { inMetric } from '../testing/index.ts'
-import {
-  type MaterialCard,
-  materialCardFaults,
-  materialShelf,
-  materials,
-  productCard,
-  productFaults,
-  productFlags,
-} from './index.ts'
+import { type MaterialCard, materials, productCard, productFaults, productFlags } from './index.ts'
+import { materialCardFaults, materialShelf } from './material-card.ts'
 
 describe('shipped cards', () => {
   // Phillips' Science of Dental Materials, recalled: W/P ranges of ISO 6873 types 1 to 5.

@@ -133,7 +133,7 @@ export interface AlloyFigures {
 }
 
 /** Limits of ISO 6873:2013, recalled. */
-export interface Iso6873Limits {
+interface Iso6873Limits {
   /** Linear setting expansion at 2 h, %. */
   readonly expansionPercent: { readonly min?: number; readonly max: number }
   /** Compressive strength at 1 h, MPa. */

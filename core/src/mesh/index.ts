@@ -1,5 +1,4 @@
-export { type MeasureOptions, type MeshMeasure, measureMesh } from './measure-mesh.ts'
+export { type MeshMeasure, measureMesh } from './measure-mesh.ts'
 export { cm3FromMeshVolume, likelyMeshUnits, type MeshUnitId, meshUnits } from './mesh-units.ts'
-export { meshForView, type TopView, topView } from './mesh-view.ts'
+export { meshForView, topView } from './mesh-view.ts'
 export { type MeshFormat, readMesh } from './read-mesh.ts'
-export type { Triangles } from './triangles.ts'

@@ -17,7 +17,7 @@ export interface MeshMeasure {
   readonly insideOut: boolean
 }
 
-export interface MeasureOptions {
+interface MeasureOptions {
   /** Called now and then with the share done, 0 to 1. A true answer stops it. */
   readonly onProgress?: (share: number) => boolean | undefined
 }

@@ -46,7 +46,7 @@ function snappedTo(
 }
 
 /** A mesh seen from straight above, as heights on a grid of square cells; NaN where there is nothing. */
-export interface TopView {
+interface TopView {
   readonly columns: number
   readonly rows: number
   /** Side of a cell, in the file's unit. */

@@ -4,7 +4,7 @@ import { DomainError, requirePositive } from '../refusal/index.ts'
 import { type DentureBase, dentureBaseCm3 } from './denture-base.ts'
 
 /** A job of the plaster room that wants a usual weight of powder, by size. */
-export interface UsualJob {
+interface UsualJob {
   readonly id: string
   readonly name: string
   readonly powderGrams: Readonly<Record<JobSize, number>>
@@ -69,9 +69,6 @@ export function usualPowderGrams(jobId: string, size: JobSize, count = 1): numbe
     )
   return job.powderGrams[size] * count
 }
-
-/** Level scoops of alginate for a tray. Source: common practice. */
-export const alginateScoops = { upper: 4, lower: 3 } as const
 
 /** A space to be filled, mm; all above 0. `insideCm3` is what stands in it and takes no mix. */
 export type Space =

@@ -2,10 +2,10 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { materials } from '../materials/index.ts'
 import { inMetric } from '../testing/index.ts'
+import { dentureBaseCm3 } from './denture-base.ts'
 import {
   changedSetMinutes,
   correctMix,
-  dentureBaseCm3,
   dilutedLiquid,
   hitRatio,
   mixClock,

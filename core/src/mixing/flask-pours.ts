@@ -2,12 +2,13 @@ import type { Source } from '../materials/index.ts'
 import { qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive, requireWithin } from '../refusal/index.ts'
 import { figure, type Of, record } from '../shape/index.ts'
+
 /** Of the box around a trimmed cast, what the cast itself takes (assumption: its corners are cut, its heel is straight). */
-export const CAST_OF_ITS_BOX = 0.8
+const CAST_OF_ITS_BOX = 0.8
 /** Ridge, wax and teeth of a whole denture above the land, cm3 (assumption). */
 export const USUAL_WAX_UP_CM3 = 25
 /** Room wanted between the teeth and the lid, mm. Source: common practice, 3-5 mm. */
-export const ROOM_ABOVE_TEETH = { least: 3, most: 5 } as const
+const ROOM_ABOVE_TEETH = { least: 3, most: 5 } as const
 
 /** A flask measured once with water. */
 export const flaskWater = {
@@ -19,7 +20,7 @@ export const flaskWater = {
   ringMillimetres: figure(0, 1000, { example: 30 }),
 }
 const flaskWaterShape = record(flaskWater)
-export type FlaskWater = Of<typeof flaskWaterShape>
+type FlaskWater = Of<typeof flaskWaterShape>
 /** The flask, and the cast that goes in. */
 export interface FlaskMeasured extends FlaskWater {
   readonly castLengthMillimetres: number

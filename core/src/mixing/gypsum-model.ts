@@ -10,7 +10,7 @@ export const BOUND_WATER_GRAMS_PER_GRAM = BOUND_WATER_GRAMS_PER_MOL / HEMIHYDRAT
 const HEMIHYDRATE_GRAMS_PER_CM3 = 2.75
 const DIHYDRATE_GRAMS_PER_CM3 = 2.32
 
-export interface GypsumMix {
+interface GypsumMix {
   /** Water per powder, mL/g, above 0. */
   readonly millilitresPerGram: number
   /** Linear setting expansion as a fraction, -0.03 to 0.03. */

@@ -13,7 +13,7 @@ import { mixParts } from './mix.ts'
 /** Nearer than this to the wanted ratio, as a fraction of it, counts as hit (choice; a balance and a cylinder give about 1 %). */
 export const RATIO_TOLERANCE_FRACTION = 0.02
 
-export interface HitRatio {
+interface HitRatio {
   readonly millilitresPerGram: number
   readonly verdict: 'hit' | 'thinner' | 'thicker'
   readonly outsideClass: boolean

@@ -13,7 +13,7 @@ export interface ClockStretch {
 }
 
 /** A moment of the clock that stands beside the strip. */
-export interface ClockMark {
+interface ClockMark {
   readonly id: 'initial-set' | 'heat-peak' | 'separate' | 'trim' | 'dry' | 'use-by'
   readonly name: string
   readonly at: number

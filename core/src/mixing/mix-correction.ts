@@ -2,7 +2,7 @@ import { qty, type Saying, saying } from '../quantity/index.ts'
 import { requirePositive } from '../refusal/index.ts'
 import type { Mix } from './mix.ts'
 
-export interface MixInBowl extends Mix {
+interface MixInBowl extends Mix {
   /** Wanted ratio, mL/g, and how far from it is still accepted, as a fraction (0.02 is 2 %). */
   readonly millilitresPerGram: number
   readonly toleranceFraction: number
@@ -18,7 +18,7 @@ export interface MixInBowl extends Mix {
   readonly classRange?: { readonly min: number; readonly max: number }
 }
 
-export type MixCorrection =
+type MixCorrection =
   | { readonly action: 'goodAsItIs' }
   | { readonly action: 'addLiquid'; readonly liquidMillilitres: number }
   | { readonly action: 'addPowder'; readonly powderGrams: number }

@@ -7,7 +7,7 @@ export const AIR_FRACTION = { vacuum: 0.01, hand: 0.03 } as const
 /** What stays in the bowl and on the spatula, as a fraction (common practice: about a tenth). */
 export const USUAL_WASTE_FRACTION = 0.1
 
-export interface VolumeWanted {
+interface VolumeWanted {
   /** To be filled, cm3, above 0. */
   readonly cm3: number
   readonly millilitresPerGram: number

@@ -2,20 +2,17 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { MONOMER_GRAMS_PER_CM3, materials, POLYMER_GRAMS_PER_CM3 } from '../materials/index.ts'
 import { inMetric } from '../testing/index.ts'
+import { BOUND_WATER_GRAMS_PER_GRAM, gypsumStrengthFactor, setGypsum } from './gypsum-model.ts'
 import {
-  BOUND_WATER_GRAMS_PER_GRAM,
   blendRatio,
   correctMix,
-  doughShrinkageFraction,
   gypsumSettingFactor,
-  gypsumStrengthFactor,
   hitRatio,
   liquidParts,
-  MONOMER_SHRINKAGE_FRACTION,
   mixParts,
   packsNeeded,
-  setGypsum,
 } from './index.ts'
+import { doughShrinkageFraction, MONOMER_SHRINKAGE_FRACTION } from './resin-dough.ts'
 
 const card = (id: string) => materials.get(id)!
 const grams = fc.double({ min: 1, max: 2000, noNaN: true })

@@ -1,7 +1,7 @@
 import type { Source } from '../materials/index.ts'
 
 /** Something in the water or its warmth that moves the set, as a range of factors on the setting time. */
-export interface SettingChanger {
+interface SettingChanger {
   readonly id: string
   readonly name: string
   /** Of the setting time: 0.4 is two fifths of it. */

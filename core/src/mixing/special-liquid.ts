@@ -1,7 +1,7 @@
 import { qty, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 
-export interface DilutedLiquid {
+interface DilutedLiquid {
   readonly specialMillilitres: number
   readonly waterMillilitres: number
 }

@@ -7,7 +7,7 @@ import type { SpacePoint } from './space.ts'
 /** Sides of the patient. */
 const angle = figure(-360, 360, { example: 33 })
 const anglesShape = sidesOf(angle)
-export type OfSides = Of<typeof anglesShape>
+type OfSides = Of<typeof anglesShape>
 
 /** An articulator as its settings make it. Lengths mm, angles degrees. */
 export const articulatorShape = record({
@@ -31,7 +31,7 @@ export const articulatorShape = record({
 export type Articulator = Of<typeof articulatorShape>
 
 /** An articulator of a kind, with where its figures come from. */
-export interface ArticulatorCard {
+interface ArticulatorCard {
   readonly id: string
   readonly name: string
   readonly articulator: Articulator

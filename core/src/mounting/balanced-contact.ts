@@ -5,7 +5,7 @@ import type { Movement } from './jaw-movement.ts'
 import type { SpacePoint } from './space.ts'
 
 /** Where the lower cusps of a posterior tooth lie, mm: behind the incisal edge and out from the midline. */
-export interface PosteriorPlace {
+interface PosteriorPlace {
   readonly behindMillimetres: number
   readonly asideMillimetres: number
 }

@@ -47,7 +47,7 @@ export function jawPose(
 }
 
 /** Normals of the two planes of the incisal table; one when it has no wings. */
-export function tablePlanes({ incisalDegrees, wingDegrees }: Articulator): SpacePoint[] {
+function tablePlanes({ incisalDegrees, wingDegrees }: Articulator): SpacePoint[] {
   const tan = (degrees: number) => Math.tan(toRadians(degrees))
   const left = { x: tan(incisalDegrees), y: -tan(wingDegrees.left), z: 1 }
   const right = { x: tan(incisalDegrees), y: tan(wingDegrees.right), z: 1 }

@@ -1,13 +1,12 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { BONWILL_MILLIMETRES, incisalPoint } from './articulator.ts'
+import { cuspAngle } from './compensating-sphere.ts'
 import {
   type Articulator,
   articulatorCards,
-  BONWILL_MILLIMETRES,
   checkArticulator,
   christensenGap,
-  cuspAngle,
-  incisalPoint,
   type JawMovement,
   MONSON_RADIUS_MILLIMETRES,
   type Movement,

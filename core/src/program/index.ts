@@ -1,18 +1,10 @@
-export {
-  type MachineNature,
-  type MachineRun,
-  type MachineTrouble,
-  type RunMoment,
-  runMachine,
-} from './machine-run.ts'
+export { type MachineNature, type MachineRun, type MachineTrouble, runMachine } from './machine-run.ts'
 export {
   checkMeasured,
   insideCelsius,
   isPlausibleCelsius,
   keptReadings,
   type MeasuredPoint,
-  type MeasuredRun,
-  MOST_POINTS,
   measuredRunShape,
 } from './measured-curve.ts'
 export {

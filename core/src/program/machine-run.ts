@@ -26,7 +26,7 @@ export type MachineTrouble =
   | { readonly kind: 'drift'; readonly fromMinutes: number; readonly celsiusPerHour: number }
 
 /** One minute of a run. */
-export interface RunMoment {
+interface RunMoment {
   readonly minutes: number
   readonly setCelsius: number
   /** What the machine shows. */

@@ -24,7 +24,7 @@ export const measuredRunShape = record({
 export type MeasuredRun = Of<typeof measuredRunShape>
 
 /** Points beyond this are not kept: fifteen hours by the minute (choice). */
-export const MOST_POINTS = 900
+const MOST_POINTS = 900
 
 /** The readings of a machine as a record keeps them: all, or of a long run every second, third ... and always the last. */
 export function keptReadings(measured: readonly MeasuredPoint[]): readonly MeasuredPoint[] {

@@ -7,13 +7,13 @@ import {
   keptReadings,
   type MachineNature,
   type MachineTrouble,
-  type MeasuredRun,
   programCelsius,
   programMinutes,
   programStretches,
   runMachine,
   type TemperatureProgram,
 } from './index.ts'
+import type { MeasuredRun } from './measured-curve.ts'
 
 const program: TemperatureProgram = {
   startCelsius: 20,

@@ -16,7 +16,7 @@ export const programShape = record({
 export type TemperatureProgram = Of<typeof programShape>
 
 /** A segment laid out in time. */
-export interface ProgramStretch extends ProgramSegment {
+interface ProgramStretch extends ProgramSegment {
   readonly fromCelsius: number
   readonly startMinutes: number
   readonly rampMinutes: number

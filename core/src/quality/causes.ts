@@ -4,7 +4,7 @@ import type { Saying } from '../quantity/index.ts'
 /** What the record says of a cause: it was so, it was not, or nothing is noted. */
 export type Standing = 'supported' | 'unknown' | 'against'
 
-export interface Evidence {
+interface Evidence {
   readonly standing: 'supported' | 'against'
   /** What the record says, as words. */
   readonly words: Saying

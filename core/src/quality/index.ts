@@ -1,5 +1,5 @@
 export { castingCauses } from './casting-faults.ts'
 export { type CastingRecord, castingRecord } from './casting-record.ts'
 export type { RankedCause, Standing } from './causes.ts'
-export { type MeltedCharge, meltedCharges } from './melted-charges.ts'
-export { type ProcessingRecord, processingCauses, processingRecord } from './processing-faults.ts'
+export { meltedCharges } from './melted-charges.ts'
+export { processingCauses, processingRecord } from './processing-faults.ts'

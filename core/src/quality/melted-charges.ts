@@ -4,7 +4,7 @@ import type { Route } from '../route/index.ts'
 import type { DataOfKind } from '../sheet/index.ts'
 
 /** A charge that a case has melted, remakes too, and the button that was left of it. */
-export interface MeltedCharge {
+interface MeltedCharge {
   readonly jobId: string
   /** ISO 8601. */
   readonly at: string

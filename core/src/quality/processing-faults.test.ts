@@ -2,7 +2,8 @@ import { describe, expect, it } from '@jest/globals'
 import type { CheckMeaning } from '../route/index.ts'
 import type { SheetData } from '../sheet/index.ts'
 import { Bench, MINUTE, metric } from '../testing/index.ts'
-import { type ProcessingRecord, processingCauses, processingRecord } from './index.ts'
+import { processingCauses, processingRecord } from './index.ts'
+import type { ProcessingRecord } from './processing-faults.ts'
 
 const careful: ProcessingRecord = {
   peakCelsius: 91,

@@ -6,7 +6,7 @@ import {
 } from './convert.ts'
 
 /** What became of a typed number: the value in the unit of its field, or a sentence that says what to type. */
-export type ParsedNumber =
+type ParsedNumber =
   | {
       readonly ok: true
       readonly value: number

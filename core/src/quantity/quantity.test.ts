@@ -3,14 +3,16 @@ import fc from 'fast-check'
 import { gaugeMillimetres } from '../materials/index.ts'
 import {
   celsiusFromFahrenheit,
-  displayUnit,
   fahrenheitFromCelsius,
-  formatQuantity,
   inchesFromMillimetres,
+  psiFromKilopascals,
+} from './convert.ts'
+import {
+  displayUnit,
+  formatQuantity,
   kilopascalsFromPsi,
   millimetresFromInches,
   parseTypedNumber,
-  psiFromKilopascals,
   type QuantityKind,
 } from './index.ts'
 

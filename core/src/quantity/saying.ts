@@ -9,7 +9,7 @@ export interface Quantity {
 }
 
 /** An instant as it stands in a sentence, ms since 1970. */
-export interface Moment {
+interface Moment {
   readonly moment: number
 }
 type Part = string | Quantity | Moment

@@ -2,7 +2,6 @@ export {
   type Amount,
   type AmountKind,
   type AmountOf,
-  amountShape,
   checkMix,
   goodMix,
   type MixFigure,
@@ -16,16 +15,15 @@ export {
   type CheckKind,
   type CheckOf,
   type CheckReading,
-  checkShape,
   goodReading,
   type ReadBy,
   readingOutcome,
   takeReading,
 } from './checks.ts'
-export { type CheckMeaning, checkMeanings, type StepMeaning, stepMeanings } from './meanings.ts'
+export type { CheckMeaning, StepMeaning } from './meanings.ts'
 export { type Drawing, drawings, type Picture } from './pictures.ts'
 export { readRoute } from './read-route.ts'
-export { routeFaults, routeShelf, templateFaults } from './route-faults.ts'
+export { routeFaults, routeShelf } from './route-faults.ts'
 export {
   ARCH_MATTER,
   type Conditional,
@@ -39,7 +37,6 @@ export {
   type RouteTemplate,
   routeShape,
   type Stage,
-  type StartWindow,
   type StepKind,
   stages,
   type TemplateStep,

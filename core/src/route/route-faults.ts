@@ -84,7 +84,7 @@ function outcomeFaults(check: Check, stepId: string, earlier: ReadonlySet<string
  * What a template names that does not exist, as sentences: a material, a kind of sheet, a drawing, an instrument. Looked at
  * under all variants at once, so that a template that cannot be used does not load.
  */
-export function templateFaults(template: RouteTemplate): string[] {
+function templateFaults(template: RouteTemplate): string[] {
   const named = (step: TemplateStep): string[] => [
     ...(step.amounts ?? []).flatMap(({ materialId }) =>
       materials.has(materialId) ? [] : [`needs an unknown material ${materialId}`],

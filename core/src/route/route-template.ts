@@ -45,7 +45,7 @@ export const stages = [
 export type Stage = (typeof stages)[number]
 
 /** Attended: hands on. Unattended: waits by itself. Machine: a timed program. Clinic: the case is away. */
-export const stepKinds = ['attended', 'unattended', 'machine', 'clinic'] as const
+const stepKinds = ['attended', 'unattended', 'machine', 'clinic'] as const
 export type StepKind = (typeof stepKinds)[number]
 
 /** The machines that work of a step may lie in. */
@@ -84,7 +84,6 @@ const startWindowShape = record({
   late: sentence,
   source,
 })
-export type StartWindow = Of<typeof startWindowShape>
 
 const plannedCutsShape = record({
   of: sheetOfShape,

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import type { Point } from '../trimming/index.ts'
-import { archAt, archLength, archPoint, fitArch, halfWidthAt, nearestOnArch } from './index.ts'
+import { archLength, fitArch, halfWidthAt, nearestOnArch } from './arch-form.ts'
+import { archAt, archPoint } from './index.ts'
 
 const P = (x: number, y: number): Point => ({ x, y })
 /** Places on x² = f(d), d behind a front at y = 9. */

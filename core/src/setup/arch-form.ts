@@ -26,7 +26,7 @@ export interface FittedArch extends ArchForm {
 }
 
 /** Fewer places than this do not tell an arch from a slip of the ruler (choice). */
-export const LEAST_ARCH_POINTS = 5
+const LEAST_ARCH_POINTS = 5
 const SWEEPS = 8
 
 /**

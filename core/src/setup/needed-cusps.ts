@@ -10,7 +10,7 @@ export interface NeededCusp {
 }
 
 /** How far from rest contact is usually wanted, mm of the sliding condyle (choice). */
-export const USUAL_ADVANCE = 4
+const USUAL_ADVANCE = 4
 
 /**
  * The cusp angle that each planned back tooth needs for contact in protrusion, working and balancing movement, next to

@@ -3,7 +3,7 @@ import type { Point } from '../trimming/index.ts'
 import { type ArchForm, type ArchPlace, halfWidthAt } from './arch-form.ts'
 
 /** How the back teeth leave the rim for the ridge. */
-export interface PosteriorRule {
+interface PosteriorRule {
   readonly rim: ArchForm
   readonly crest: ArchForm
   /** Height of the plan at which the canine ends. */

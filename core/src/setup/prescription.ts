@@ -62,7 +62,7 @@ export const usualTolerances: SetUpTolerances = {
 }
 
 /** Wax does not drift so far: the rim was left, or the teeth do not fit it (our choice). */
-export const ASK_BEYOND_MILLIMETRES = 3
+const ASK_BEYOND_MILLIMETRES = 3
 
 export type SetUpMeasure = 'centreLine' | 'level' | 'fullness' | 'canine' | 'plane' | 'pin'
 

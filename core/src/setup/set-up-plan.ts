@@ -24,7 +24,7 @@ import {
 
 type Side = 'right' | 'left'
 const sides = ['right', 'left'] as const
-export type OfEachSide<T> = Readonly<Record<Side, T>>
+type OfEachSide<T> = Readonly<Record<Side, T>>
 
 /** How a front tooth stands. */
 const stanceShape = record({
@@ -35,7 +35,7 @@ const stanceShape = record({
   /** Edge short of the incisal level, mm; beyond it below 0. */
   shortMillimetres: figure(-100, 100, { example: 0 }),
 })
-export type AnteriorStance = Of<typeof stanceShape>
+type AnteriorStance = Of<typeof stanceShape>
 const stancesShape = record({ central: stanceShape, lateral: stanceShape, canine: stanceShape })
 export type Stances = Of<typeof stancesShape>
 

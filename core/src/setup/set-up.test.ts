@@ -2,12 +2,11 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { articulatorCards, moveJaw } from '../mounting/index.ts'
 import { inMetric, metric } from '../testing/index.ts'
+import { nearestOnArch } from './arch-form.ts'
 import {
-  CANINE_BEYOND_MILLIMETRES,
   compareSetUp,
   inventedPrescription,
   inventedSetUp,
-  nearestOnArch,
   neededCusps,
   type Prescription,
   planSetUp,
@@ -17,6 +16,7 @@ import {
   stillToSet,
   usualTolerances,
 } from './index.ts'
+import { CANINE_BEYOND_MILLIMETRES } from './set-up-plan.ts'
 
 const wanted: Prescription = inventedPrescription
 const same: SetUpReading = {

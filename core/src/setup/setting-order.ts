@@ -2,7 +2,7 @@ import { DomainError } from '../refusal/index.ts'
 import { anteriorTeeth, fdiOf, posteriorTeeth, type ToothKind } from './tooth-set.ts'
 
 /** Side by side: one whole side, then the other. In pairs: both centrals, both laterals and so on. */
-export type SettingSchool = 'side-by-side' | 'in-pairs'
+type SettingSchool = 'side-by-side' | 'in-pairs'
 
 /**
  * The order in which teeth are set, ISO 3950: each takes the place of one tooth's worth of wax, so that the rim goes on

@@ -1,9 +1,9 @@
 export { pairLines } from './kinds/finished-pair.ts'
 export { sheetKinds } from './kinds/index.ts'
 export type { PartCount } from './kinds/parts.ts'
-export { setUpLines } from './kinds/set-up.ts'
-export { type ChangeOffer, firstChange, type WantedChange } from './kinds/try-in-answer.ts'
-export { type FailingOutcome, type Outcome, outcomeShape, sayingShape } from './outcome.ts'
+
+export { firstChange, type WantedChange } from './kinds/try-in-answer.ts'
+export { type Outcome, outcomeShape } from './outcome.ts'
 export {
   checkSheet,
   type DataOfKind,
@@ -11,7 +11,6 @@ export {
   heldAgainst,
   isGrowing,
   judgeSheet,
-  type RecordedSheets,
   type SheetData,
   type SheetJudgement,
   type SheetKind,
@@ -22,4 +21,4 @@ export {
   sheetWords,
   stepSheetShape,
 } from './sheet.ts'
-export { type SheetHead, type SheetOf, type SheetReader, sheetOfShape } from './sheet-kind.ts'
+export { type SheetOf, type SheetReader, sheetOfShape } from './sheet-kind.ts'

@@ -2,7 +2,7 @@ import type { Saying } from '../quantity/index.ts'
 import { byTag, id, type Of, record, typedAs } from '../shape/index.ts'
 
 /** Words of a route or a sheet; with quantities only where the core works them out. */
-export const sayingShape = typedAs<Saying>({
+const sayingShape = typedAs<Saying>({
   anyOf: [{ type: 'string', maxLength: 2000 }, { type: 'array' }],
 })
 const saying = record({ say: sayingShape })

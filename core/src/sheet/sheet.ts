@@ -54,7 +54,7 @@ export interface SheetJudgement {
 }
 
 /** Gives the last sheet of an earlier step, for sheets that are held against one. */
-export type RecordedSheets = (of: SheetOf) => SheetData | undefined
+type RecordedSheets = (of: SheetOf) => SheetData | undefined
 
 const readFrom =
   (recorded: RecordedSheets): Recorded =>

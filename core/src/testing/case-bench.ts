@@ -14,7 +14,7 @@ import type { SheetData } from '../sheet/index.ts'
 
 export const START = Date.parse('2026-03-02T08:00:00Z')
 export const MINUTE = 60_000
-export const nameOf = (route: Route) => JSON.stringify([route.templateId, route.choices])
+const nameOf = (route: Route) => JSON.stringify([route.templateId, route.choices])
 export const routes = { templates: routeTemplates, routeIdOf: nameOf }
 export const J = 'job-1'
 

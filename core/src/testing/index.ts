@@ -1,6 +1,6 @@
 import { type Saying, spoken } from '../quantity/index.ts'
 
-export { Bench, J, MINUTE, nameOf, routes, START } from './case-bench.ts'
+export { Bench, J, MINUTE, routes, START } from './case-bench.ts'
 
 /** A saying in metric words, to be held against a sentence. */
 export const metric = (words: Saying) => spoken(words, 'metric')

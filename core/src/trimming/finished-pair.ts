@@ -45,7 +45,7 @@ export const finishedPairShape = record({
   backStepMillimetres: millimetres,
 })
 export type FinishedPair = Of<typeof finishedPairShape>
-export interface PlannedAngles {
+interface PlannedAngles {
   readonly sideDegrees: number
   readonly frontDegrees?: number
   /** 180° - β. */
@@ -124,12 +124,12 @@ export function checkFinishedPair(
 }
 
 /** Corners of a finished base in the model frame, right and left by pairs, and the apex on the midline. */
-export interface BaseCorners {
+interface BaseCorners {
   readonly pairs: readonly { readonly right: Point; readonly left: Point }[]
   readonly apex?: Point
 }
 /** Largest distance allowed, mm (choice). */
-export const SYMMETRY_LIMIT = 1
+const SYMMETRY_LIMIT = 1
 
 /**
  * Symmetry of a base: every right corner mirrored in the midline against its left one; the apex counts 2|x|.

@@ -22,8 +22,7 @@ const modelEntry = {
 }
 const upperModelShape = record({ ...modelEntry, landmarks: upperLandmarksShape })
 const lowerModelShape = record({ ...modelEntry, landmarks: lowerLandmarksShape })
-export type UpperModelEntry = Of<typeof upperModelShape>
-export type LowerModelEntry = Of<typeof lowerModelShape>
+type UpperModelEntry = Of<typeof upperModelShape>
 export type ModelEntry<L> = Omit<UpperModelEntry, 'landmarks'> & { readonly landmarks: L }
 
 /** Everything that was entered for a pair of study models; the plan follows from it. */

@@ -25,7 +25,7 @@ export interface CutLine {
   readonly offset: number
 }
 
-export interface FittedLine {
+interface FittedLine {
   readonly through: Point
   /** Unit. */
   readonly direction: Point

@@ -7,18 +7,18 @@ import type { TrimPlan } from './trim-plan.ts'
 /** Total height of the pair, 2 3/4 in (common practice); the occlusal plane in the middle of it. */
 export const TOTAL_HEIGHT = millimetresFromInches(2.75)
 /** Stone to trim flat after a rebase, mm (choice). */
-export const REBASE_ALLOWANCE = 2
+const REBASE_ALLOWANCE = 2
 /** How far the occlusal plane may lie off the middle, mm (choice: "near the middle", common practice). */
 export const PLANE_OFF_MIDDLE = 3
 /** Least stone over the deepest anatomy, mm (choice). */
-export const LEAST_OVER_VAULT = 6
+const LEAST_OVER_VAULT = 6
 
 /** The height gauge on the present base while the model stands on its teeth. */
 export const heightReadingShape = record({
   at: pointShape,
   heightMillimetres: figure(-500, 500, { example: 38 }),
 })
-export type HeightReading = Of<typeof heightReadingShape>
+type HeightReading = Of<typeof heightReadingShape>
 
 export interface HeightPlan {
   /** Present base to the occlusal plane. A finished base may have 0-5° (common practice). */

@@ -35,7 +35,7 @@ const trimChoicesShape = record({
 })
 /** Only what is wanted otherwise than usual. */
 export const trimChangesShape = changesOf(trimChoicesShape)
-export type TrimChoices = Of<typeof trimChoicesShape>
+type TrimChoices = Of<typeof trimChoicesShape>
 export const usualTrimChoices: TrimChoices = {
   backClearanceMillimetres: 2,
   vestibuleAllowanceMillimetres: 0,
@@ -46,7 +46,7 @@ export const usualTrimChoices: TrimChoices = {
 /** Heel lengths, both ends allowed: 3/8 to 5/8 in (common practice). */
 export const heelRange = { min: millimetresFromInches(3 / 8), max: millimetresFromInches(5 / 8) } as const
 
-export interface TrimWarning {
+interface TrimWarning {
   readonly code:
     | 'front-steep'
     | 'heel-short'
@@ -89,12 +89,12 @@ export interface TrimPlan {
   readonly heel: Heel
   readonly warnings: readonly TrimWarning[]
 }
-export interface UpperFront {
+interface UpperFront {
   readonly kind: 'planes'
   readonly angleDegrees: number
   readonly line: CutLine
 }
-export interface LowerFront {
+interface LowerFront {
   readonly kind: 'arc'
   readonly centre: Point
   readonly radiusMillimetres: number

@@ -1,27 +1,20 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { caliperSymmetry, symmetryFigure, touchUp } from './finished-pair.ts'
 import {
-  caliperSymmetry,
   checkFinishedPair,
   type FinishedModel,
   type FinishedPair,
   fromCalipers,
-  type LowerLandmarks,
   type Point,
-  planeOffMiddle,
-  planHeights,
-  planLower,
   plannedOutline,
   planPair,
-  planUpper,
   sideTouchUps,
-  symmetryFigure,
-  touchUp,
-  trimCuts,
-  type UpperLandmarks,
-  usualTrimChoices,
 } from './index.ts'
-import { seenFrom } from './landmarks.ts'
+import { type LowerLandmarks, seenFrom, type UpperLandmarks } from './landmarks.ts'
+import { trimCuts } from './trim-cuts.ts'
+import { planeOffMiddle, planHeights } from './trim-heights.ts'
+import { planLower, planUpper, usualTrimChoices } from './trim-plan.ts'
 
 const P = (x: number, y: number): Point => ({ x, y })
 

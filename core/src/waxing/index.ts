@@ -7,8 +7,6 @@ export {
 } from './groove-patterns.ts'
 export {
   checkSite,
-  layerNames,
-  PONTIC_SHEET_GAUGE,
   PONTIC_SHEETS,
   ponticClearanceMillimetres,
   type RoomPlace,
@@ -18,6 +16,4 @@ export {
   roomRules,
   roomSiteShape,
   roomVerdict,
-  thinnestLayers,
-  type WaxLayer,
 } from './room-budget.ts'

@@ -57,9 +57,9 @@ export const roomRules: Readonly<Record<RoomPlace, RoomRule>> = {
 }
 
 /** Thinner than this the layers cannot be laid without holes (common practice: both thin; figures our choice), mm. */
-export const thinnestLayers = { greenMillimetres: 0.2, resinMillimetres: 0.3 } as const
+const thinnestLayers = { greenMillimetres: 0.2, resinMillimetres: 0.3 } as const
 
-export type WaxLayer = 'green' | 'resin'
+type WaxLayer = 'green' | 'resin'
 
 export interface RoomVerdict {
   /** Left for the outer wax, mm; below 0 the layers already fill the room. */
@@ -119,7 +119,7 @@ export function roomVerdict(site: RoomSite): RoomVerdict {
   }
 }
 
-export const layerNames: Readonly<Record<WaxLayer, string>> = { green: 'green wax', resin: 'pattern resin' }
+const layerNames: Readonly<Record<WaxLayer, string>> = { green: 'green wax', resin: 'pattern resin' }
 
 function shareOut(short: number, green: number, resin: number) {
   const surplus: { layer: WaxLayer; millimetres: number }[] = [
@@ -159,7 +159,7 @@ export function checkSite({ name, roomMillimetres, greenMillimetres, resinMillim
 
 /** Sheets laid on the ridge so that the finished pontic does not press on it. */
 export const PONTIC_SHEETS = 3
-export const PONTIC_SHEET_GAUGE = 28
+const PONTIC_SHEET_GAUGE = 28
 
 /**
  * Clearance under a pontic from sheets of gauge wax, mm.

@@ -25,7 +25,7 @@ interface Planned {
   readonly bound: boolean
 }
 
-export interface HistoryContext {
+interface HistoryContext {
   readonly now: number
   readonly calendar: LabCalendar
   readonly people: readonly string[]

@@ -6,7 +6,7 @@ import { LabSettingRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 
 /** What a lab keeps lists of, each thing under its own name. */
-export type LabList = 'tooth-sets' | 'equipment'
+type LabList = 'tooth-sets' | 'equipment'
 
 @Injectable()
 export class LabSettingsService {

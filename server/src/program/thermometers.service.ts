@@ -9,7 +9,7 @@ import { NetworkLink } from '../devices/network-link.ts'
 import { LiveService } from '../live/live.service.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
 
-export type HeatedKind = MachineRunRow['kind']
+type HeatedKind = MachineRunRow['kind']
 const MINUTE = 60_000
 /** A forgotten run is not read for longer, min: a week. */
 const LONGEST_MINUTES = 7 * 24 * 60

@@ -1,8 +1,8 @@
 import type { Of, Shape } from '@yentrik/core'
 import { plainToInstance } from 'class-transformer'
 import { type ValidationError, validateSync } from 'class-validator'
-import { plain } from '../database/plain.ts'
 import { Refusal } from '../errors/problem.filter.ts'
+import { plain } from './plain.ts'
 import { classFor } from './shape-class.ts'
 
 /** Deeper than this nothing is nested that the house knows. */

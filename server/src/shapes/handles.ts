@@ -25,7 +25,7 @@ import type { Shape } from '@yentrik/core'
 import type { Request } from 'express'
 import { checked } from './checked.ts'
 
-export const ROUTE = 'yentrik-route'
+const ROUTE = 'yentrik-route'
 
 /** What somebody asks on a route, checked against its declaration. */
 export interface Asked<K extends RouteKey> {

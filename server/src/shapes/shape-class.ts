@@ -38,7 +38,7 @@ interface Words {
   readonly discriminator?: { readonly propertyName: string }
   readonly oneOf?: readonly Words[]
 }
-export type ShapeClass = new () => object
+type ShapeClass = new () => object
 
 const classes = new WeakMap<object, ShapeClass>()
 

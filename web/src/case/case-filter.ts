@@ -1,6 +1,6 @@
 import type { CaseSummary, Stage } from '@yentrik/core'
 
-export interface CaseWish {
+interface CaseWish {
   readonly words: string
   readonly stage: Stage | ''
   /** Everything, or only what is due within so many hours (late ones included). */

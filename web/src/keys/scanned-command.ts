@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react'
 import type { ScannedCommand } from './scanner.ts'
 
 /** The event by which the shell tells the screen in front that a command code was scanned. */
-export const SCANNED_COMMAND = 'yentrik-scanned-command'
+const SCANNED_COMMAND = 'yentrik-scanned-command'
 
 export function tellScannedCommand(command: ScannedCommand): void {
   dispatchEvent(new CustomEvent<ScannedCommand>(SCANNED_COMMAND, { detail: command }))

@@ -1,5 +1,5 @@
 /** What a code says: a docket to open, or a command for the case that is open. */
-export type Scanned =
+type Scanned =
   | { readonly kind: 'docket'; readonly docket: string }
   | { readonly kind: 'command'; readonly command: ScannedCommand }
 

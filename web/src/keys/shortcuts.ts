@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
 
 /** A key and what it does here, as the help sheet shows it. */
-export interface Shortcut {
+interface Shortcut {
   readonly key: string
   readonly does: string
   readonly run: () => void

@@ -15,7 +15,7 @@ export interface ReadMesh {
 }
 
 /** A mesh as a picture from above, light for high. */
-export interface TopPicture {
+interface TopPicture {
   readonly columns: number
   readonly rows: number
   /** Side of a cell, in the file's unit. */

@@ -43,7 +43,7 @@ const colours: Readonly<Record<string, string>> = {
 }
 
 /** The step that a mix is for, and the way into its record. */
-export interface MixForStepOf {
+interface MixForStepOf {
   readonly caseId: string
   readonly docket: string
   readonly jobId: string

@@ -9,7 +9,7 @@ import {
 import { grams, millilitres, ratio } from '../format/format.ts'
 
 /** An amount as the balance and the cylinder are set. */
-export interface AmountFigures {
+interface AmountFigures {
   readonly name: string
   /** The big figures: 220 g, 88 mL; 4 level scoops. */
   readonly figures: readonly { readonly value: string; readonly unit: string; readonly what: string }[]

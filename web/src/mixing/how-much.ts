@@ -58,7 +58,7 @@ export interface HowMuchEntry {
   readonly flask: FlaskEntry
 }
 /** As typed. */
-export type FlaskEntry = Readonly<Record<keyof FlaskMeasured, string>>
+type FlaskEntry = Readonly<Record<keyof FlaskMeasured, string>>
 export type Field =
   | 'known'
   | 'count'

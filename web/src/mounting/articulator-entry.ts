@@ -14,7 +14,7 @@ export interface ArticulatorEntry {
   readonly pinForward: string
   readonly pinBelow: string
 }
-export type ArticulatorField = Exclude<keyof ArticulatorEntry, 'name'>
+type ArticulatorField = Exclude<keyof ArticulatorEntry, 'name'>
 
 export const articulatorFields: readonly (readonly [field: ArticulatorField, label: string, unit: string])[] =
   [

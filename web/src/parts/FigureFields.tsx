@@ -2,7 +2,7 @@ import type { Saying } from '@yentrik/core'
 import { NumberField } from './NumberField.tsx'
 import type { Typed } from './typed-figures.ts'
 
-export interface FigureSpec {
+interface FigureSpec {
   readonly key: string
   readonly label: string
   readonly unit: string

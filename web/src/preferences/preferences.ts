@@ -2,7 +2,7 @@ import type { ToothNotation, UnitSystem } from '@yentrik/core'
 import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
 
-export type Theme = 'system' | 'plaster' | 'nightbench'
+type Theme = 'system' | 'plaster' | 'nightbench'
 
 /** What one screen at one bench prefers; kept in this browser. */
 export interface Preferences {

@@ -16,7 +16,7 @@ import { changeHeld, freshen, heldAnswer, useAnswer } from '../live/queries.ts'
 import { Refusal, refusedHere, request } from '../live/request.ts'
 
 /** A command that came too late, with what others did since it was decided on. */
-export interface StaleCommand {
+interface StaleCommand {
   readonly command: CaseCommand
   readonly since: readonly CaseEvent[]
 }

@@ -2,7 +2,7 @@ import { type Prescription, type SetUpReading, type SetUpTolerances, usualTolera
 import { readNumber } from '../parts/read-number.ts'
 
 /** A measure as it is typed: its key, what it is, and where the ruler goes. */
-export interface MeasureSpec {
+interface MeasureSpec {
   readonly key: string
   readonly name: string
   readonly how: string

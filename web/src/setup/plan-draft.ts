@@ -17,7 +17,7 @@ import { refusalWords } from '../parts/attempt.ts'
 import { readNumber } from '../parts/read-number.ts'
 
 /** A row of the ruler across the cast: so far behind the front, the rim and the crest on each side. */
-export interface RulerRow {
+interface RulerRow {
   readonly depth: string
   readonly rimRight: string
   readonly rimLeft: string

@@ -39,7 +39,7 @@ export function lotOf(typed: TypedLot): Body<'POST /lots'> {
 }
 
 export const lotHeads = ['Material', 'Product', 'Lot', 'Expires', 'Received', 'Low below'] as const
-export type LotHead = (typeof lotHeads)[number]
+type LotHead = (typeof lotHeads)[number]
 
 /** A row of a delivery as a lot; material and product by the names that the shelf has. */
 export function readLotRow(

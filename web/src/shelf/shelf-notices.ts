@@ -5,7 +5,7 @@ const DAY_MILLIS = 86_400_000
 /** Sooner than this a lot is about to expire. */
 const SOON_MILLIS = 60 * DAY_MILLIS
 
-export interface LotNotice {
+interface LotNotice {
   readonly tone: 'error' | 'warning'
   readonly words: string
 }

@@ -37,7 +37,7 @@ export interface CsvRow<H extends string> {
   readonly line: number
   readonly cells: Readonly<Record<H, string>>
 }
-export type CsvRead<H extends string> =
+type CsvRead<H extends string> =
   | { readonly ok: true; readonly rows: readonly CsvRow<H>[] }
   | { readonly ok: false; readonly sentence: string }
 

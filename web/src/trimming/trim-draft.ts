@@ -74,7 +74,7 @@ export const landmarkSpecs: Readonly<Record<ArchName, readonly LandmarkSpec[]>> 
 }
 
 /** A place at which the height gauge was put, and what it read, as typed. */
-export interface HeightDraft {
+interface HeightDraft {
   readonly at: Point
   readonly text: string
 }

@@ -15,7 +15,7 @@ const data = record({ reading: setUpReadingShape, tolerances: setUpTolerancesSha
 const wants = record({ prescriptionOf: sheetOfShape })
 
 /** The measures of a set-up against the prescription that it was made by; none while that is not on record. */
-export function setUpLines(
+function setUpLines(
   { reading, tolerances }: Of<typeof data>,
   { prescriptionOf }: Of<typeof wants>,
   recorded: Recorded,

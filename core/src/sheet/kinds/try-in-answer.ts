@@ -13,7 +13,7 @@ export type WantedChange = Of<typeof wantedChangeShape>
 
 const changeOfferShape = record({ id: id(), name: text(120), toStepId: id() })
 /** What the dentist may want changed, and the step that opens again for it. */
-export type ChangeOffer = Of<typeof changeOfferShape>
+type ChangeOffer = Of<typeof changeOfferShape>
 
 const offerOf = (offered: readonly ChangeOffer[], change: string) =>
   offered.find((each) => each.id === change)
