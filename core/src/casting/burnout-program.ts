@@ -8,29 +8,39 @@ export const GYPSUM_CEILING_CELSIUS = 700
 /** Where quartz and cristobalite expand all at once. Source: Phillips, recalled. */
 export const inversions = { cristobaliteCelsius: [200, 270] as const, quartzCelsius: 573 }
 
+/** No furnace of the trade is hotter (choice). */
+const HOTTEST_CELSIUS = 1300
+/** Two days and nights: no ring stays in for longer (choice). */
+const LONGEST_MINUTES = 48 * 60
+
 /**
  * Refuses a program that cannot be run.
- * @throws {DomainError} `no-segment`, `segment`, `gypsum-too-hot`
+ * @throws {DomainError} `no-segment`, `segment`, `gypsum-too-hot`, `program-too-long`
  */
-export function checkProgram({ startCelsius, segments }: TemperatureProgram, binder: Binder): void {
+export function checkProgram(program: TemperatureProgram, binder: Binder): void {
+  const { startCelsius, segments } = program
+  if (!(startCelsius >= 0 && startCelsius <= HOTTEST_CELSIUS))
+    throw new DomainError(
+      'segment',
+      saying`A furnace does not start at ${qty.celsius(startCelsius)}.`,
+      saying`Enter the temperature at which the ring goes in, 0 to ${qty.celsius(HOTTEST_CELSIUS)}.`,
+      'startCelsius',
+    )
   if (segments.length === 0)
     throw new DomainError('no-segment', 'The program is empty.', 'Add a ramp and a hold.', 'segments')
   let from = startCelsius
   for (const { rampCelsiusPerMinute, toCelsius, holdMinutes } of segments) {
     const moves = toCelsius !== from
     const good =
-      Number.isFinite(from) &&
-      Number.isFinite(toCelsius) &&
       toCelsius >= 0 &&
-      toCelsius <= 1300 &&
+      toCelsius <= HOTTEST_CELSIUS &&
       holdMinutes >= 0 &&
-      holdMinutes <= 48 * 60 &&
       (!moves || rampCelsiusPerMinute > 0)
     if (!good)
       throw new DomainError(
         'segment',
         saying`A stretch to ${qty.celsius(toCelsius)} at ${qty.celsiusPerMinute(rampCelsiusPerMinute)}, held ${qty.minutes(holdMinutes)}, cannot be run.`,
-        'Enter a rate above 0, a temperature to 1300 °C and a hold of 0 or more.',
+        saying`Enter a rate above 0, a temperature to ${qty.celsius(HOTTEST_CELSIUS)} and a hold of 0 or more.`,
         'segments',
       )
     if (binder === 'gypsum' && toCelsius > GYPSUM_CEILING_CELSIUS)
@@ -42,6 +52,14 @@ export function checkProgram({ startCelsius, segments }: TemperatureProgram, bin
       )
     from = toCelsius
   }
+  const minutes = programMinutes(program)
+  if (!(minutes <= LONGEST_MINUTES))
+    throw new DomainError(
+      'program-too-long',
+      saying`The program takes ${qty.minutes(minutes, 0)}.`,
+      saying`Enter faster rates or shorter holds: ${qty.minutes(LONGEST_MINUTES)} at most in all.`,
+      'segments',
+    )
 }
 
 interface BurnoutWish {

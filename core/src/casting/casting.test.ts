@@ -354,6 +354,23 @@ describe('burnout programs', () => {
 })
 
 describe('from the oven to the arm', () => {
+  it.each([Number.NaN, -1e308, -1, 1301])('a furnace does not start at %d °C', (startCelsius) => {
+    const program = { startCelsius, segments: [{ rampCelsiusPerMinute: 5, toCelsius: 850, holdMinutes: 60 }] }
+    expect(() => checkProgram(program, 'phosphate')).toThrow(
+      expect.objectContaining({ code: 'segment', field: 'startCelsius' }),
+    )
+  })
+  it('takes two days and nights and not a minute more, however it comes to that', () => {
+    const over = (rampCelsiusPerMinute: number, holdMinutes: number) => () =>
+      checkProgram(
+        { startCelsius: 0, segments: [{ rampCelsiusPerMinute, toCelsius: 700, holdMinutes }] },
+        'gypsum',
+      )
+    // 700 °C at 1 °C/min are 700 min; 2880 - 700 = 2180.
+    over(1, 2180)()
+    expect(over(1, 2181)).toThrow(expect.objectContaining({ code: 'program-too-long' }))
+    expect(over(0.01, 0)).toThrow(expect.objectContaining({ code: 'program-too-long' }))
+  })
   it('erfc: 0.157299 at 1, 0.004678 at 2, 1 at 0 (Abramowitz & Stegun, recalled)', () => {
     expect(erfc(1)).toBeCloseTo(0.157299, 6)
     expect(erfc(2)).toBeCloseTo(0.004678, 6)

@@ -1,6 +1,7 @@
 import { sweep, type Tridiagonal, tridiagonal } from '../heat/index.ts'
 import { programCelsius, programMinutes, type TemperatureProgram } from '../program/index.ts'
-import { DomainError, requirePositive } from '../refusal/index.ts'
+import { ICE_POINT_KELVIN, STEFAN_BOLTZMANN } from '../quantity/index.ts'
+import { DomainError, requirePositive, requireWithin } from '../refusal/index.ts'
 import { figure, maybe, type Of, record } from '../shape/index.ts'
 import { type MoistureCurve, moisture, type RingMaterial } from './ring-material.ts'
 
@@ -13,6 +14,9 @@ export const ringSizeShape = record({
   liningMillimetres: maybe(figure(0, 100)),
 })
 export type RingSize = Of<typeof ringSizeShape>
+
+/** The longest program and as much again to hold on (choice); a step every few seconds of more is no answer. */
+const LONGEST_FOLLOWED_MINUTES = 4 * 24 * 60
 
 /** Fineness of the computation: cells across and along, s a step. */
 export interface RingGrid {
@@ -39,8 +43,6 @@ export interface RingHeat {
   readonly coreReadyMinutes?: number
 }
 
-const STEFAN_BOLTZMANN = 5.670374e-8
-const KELVIN = 273.15
 /** How near the core must be, °C (choice). */
 export const CORE_WITHIN_CELSIUS = 10
 const WATER_GONE_CELSIUS = 120
@@ -59,7 +61,7 @@ const PASS_WITHIN = 1e-3
  *
  * @param furnace a program, or the temperature read at so many minutes
  * @param minutes how long to follow it
- * @throws {DomainError} `not-a-positive-number`, `grid`
+ * @throws {DomainError} `not-a-positive-number`, `reading-not-plausible`, `grid`
  * Source: heat conduction; moisture as apparent heat, EN 1992-1-2 3.3.2, recalled; quasi-enthalpy, Pham 1985, recalled.
  * Limits: inversions (< 0.2 min), wax (< 3 %), gas pressure and cracking are left out; nothing is known of the furnace.
  */
@@ -72,6 +74,13 @@ export function ringHeat(
 ): RingHeat {
   checkRing(size, grid)
   requirePositive(minutes, 'minutes', 'The time')
+  requireWithin(minutes, {
+    least: 0,
+    most: LONGEST_FOLLOWED_MINUTES,
+    what: 'The time',
+    field: 'minutes',
+    kind: 'minutes',
+  })
   const at = typeof furnace === 'function' ? furnace : (t: number) => programCelsius(furnace, t)
   const field = new RingField(size, material, grid, 20)
   const steps = Math.ceil((minutes * 60) / grid.stepSeconds)
@@ -208,8 +217,8 @@ class RingField {
     return (h * gc) / (h + gc)
   }
   private film(surface: number, furnaceCelsius: number): number {
-    const s = surface + KELVIN
-    const f = furnaceCelsius + KELVIN
+    const s = surface + ICE_POINT_KELVIN
+    const f = furnaceCelsius + ICE_POINT_KELVIN
     return (
       this.material.filmWattsPerM2K + this.material.radiation * STEFAN_BOLTZMANN * (s * s + f * f) * (s + f)
     )

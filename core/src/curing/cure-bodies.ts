@@ -1,3 +1,4 @@
+import { BOUND_WATER_GRAMS_PER_GRAM } from '../materials/index.ts'
 import { qty, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 import { choice, figure, type Of, record } from '../shape/index.ts'
@@ -13,8 +14,6 @@ export const dough: ThermalBody = { wattsPerMK: 0.19, kilogramsPerM3: 1150, joul
 /** Wet stone at usual ratios, derived as in `setStone`. */
 export const wetStone: ThermalBody = { wattsPerMK: 1.05, kilogramsPerM3: 2000, joulesPerKgK: 1350 }
 
-/** kg of water that a kg of hemihydrate binds: three digits, as the figures of the model notes were worked out; mixing has one more. */
-const BOUND_WATER = 0.186
 const DIHYDRATE = { kilogramsPerM3: 2320, joulesPerKgK: 1090, wattsPerMK: 1.26 }
 const WATER = { kilogramsPerM3: 1000, joulesPerKgK: 4180, wattsPerMK: 0.65 }
 const AIR_SHARE = 0.02
@@ -31,15 +30,15 @@ const AIR_FACTOR = 0.95
  * Source: mineral data, recalled; Maxwell 1873 for the mixture.
  */
 export function setStone(waterPowderRatio: number): ThermalBody {
-  if (!(waterPowderRatio > BOUND_WATER && waterPowderRatio <= 2))
+  if (!(waterPowderRatio > BOUND_WATER_GRAMS_PER_GRAM && waterPowderRatio <= 2))
     throw new DomainError(
       'too-little-water',
       saying`${qty.millilitresPerGram(waterPowderRatio)} does not even bind.`,
-      saying`Enter the ratio it was mixed at: above ${qty.millilitresPerGram(BOUND_WATER)}.`,
+      saying`Enter the ratio it was mixed at: above ${qty.millilitresPerGram(BOUND_WATER_GRAMS_PER_GRAM)}.`,
       'waterPowderRatio',
     )
-  const solid = 1 + BOUND_WATER
-  const free = waterPowderRatio - BOUND_WATER
+  const solid = 1 + BOUND_WATER_GRAMS_PER_GRAM
+  const free = waterPowderRatio - BOUND_WATER_GRAMS_PER_GRAM
   const solidM3 = solid / DIHYDRATE.kilogramsPerM3
   const waterM3 = free / WATER.kilogramsPerM3
   const share = waterM3 / (solidM3 + waterM3)

@@ -5,7 +5,7 @@ import {
   programStretches,
   type TemperatureProgram,
 } from '../program/index.ts'
-import { qty, saying } from '../quantity/index.ts'
+import { GAS_CONSTANT, ICE_POINT_KELVIN, qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { type FlaskBody, type ResinSection, usualFlask } from './cure-bodies.ts'
 import { CureField, type CureGrid, usualCells } from './cure-field.ts'
@@ -161,7 +161,7 @@ export function cure(question: CureQuestion, fineness: CureFineness = quickly): 
     const seconds = Math.min(step, until - now)
     let fastest = 0
     for (let n = 0; n < cells; n++) {
-      const rise = resin.react(n, field.celsius[n]! + 273.15, seconds)
+      const rise = resin.react(n, field.celsius[n]! + ICE_POINT_KELVIN, seconds)
       if (rise > fastest) fastest = rise
       heat[n] = heatPerRise * rise * field.volume[n]!
       given += heat[n]!
@@ -233,7 +233,7 @@ function residual(field: CureField, resin: ReactingResin): number {
 export function vapourPressure(celsius: number, monomerShare: number): number {
   const phi = monomerVolumeShare(monomerShare)
   const activity = phi * Math.exp(1 - phi + 0.45 * (1 - phi) ** 2)
-  return activity * Math.exp((-36_500 / 8.314) * (1 / (celsius + 273.15) - 1 / 373.95))
+  return activity * Math.exp((-36_500 / GAS_CONSTANT) * (1 / (celsius + ICE_POINT_KELVIN) - 1 / 373.95))
 }
 
 function bathAt(minutes: number, bathMinutes: number, celsiusAt: (minutes: number) => number): Bath {

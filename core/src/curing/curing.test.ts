@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import type { TemperatureProgram } from '../program/index.ts'
+import { GAS_CONSTANT } from '../quantity/index.ts'
 import { type CureOutcome, vapourPressure } from './cure.ts'
 import { type FlaskBody, type ThermalBody, wetStone } from './cure-bodies.ts'
 import { CureField } from './cure-field.ts'
@@ -8,7 +9,6 @@ import { cure, dough, exactly, quickly, type ResinSection, setStone, usualFlask 
 import {
   dentureResin,
   doughStart,
-  GAS_CONSTANT,
   type KineticConstants,
   mobility,
   monomerVolumeShare,
@@ -198,7 +198,8 @@ describe('heat alone, against exact solutions', () => {
       [0.5, 1781, 1737, 0.952],
     ] as const) {
       const body = setStone(ratio)
-      expect(Math.round(body.kilogramsPerM3)).toBe(rho)
+      // Within the last digit: the notes take the bound water as 0.186, the house as 0.18615.
+      expect(Math.abs(body.kilogramsPerM3 - rho)).toBeLessThan(1)
       expect(Math.round(body.joulesPerKgK)).toBe(c_)
       expect(body.wattsPerMK).toBeCloseTo(k, 3)
     }

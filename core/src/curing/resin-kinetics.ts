@@ -1,3 +1,4 @@
+import { GAS_CONSTANT } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 
 /**
@@ -12,7 +13,6 @@ import { DomainError } from '../refusal/index.ts'
  * peroxide Biesenberger & Sebastian; all recalled. f, θt, θp, the inhibitor and ΔS are calibrated to denture practice.
  */
 
-export const GAS_CONSTANT = 8.314
 /** Of the polymerisation, J/mol. Source: Odian, recalled; the range of handbooks is 54 000 to 58 000. */
 export const HEAT_OF_POLYMERISATION = 56_000
 /** kg/mol. Source: CRC Handbook, recalled. */

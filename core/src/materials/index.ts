@@ -1,3 +1,5 @@
+export { BOUND_WATER_GRAMS_PER_GRAM } from './gypsum-water.ts'
+
 import { alloyMaterials } from './alloy-cards.ts'
 import { benchCards, investmentCards } from './bench-cards.ts'
 import { gypsumCards } from './gypsum-cards.ts'

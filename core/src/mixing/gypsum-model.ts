@@ -1,11 +1,7 @@
+import { BOUND_WATER_GRAMS_PER_GRAM } from '../materials/index.ts'
 import { qty, saying } from '../quantity/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 
-/** Molar masses, g/mol, of calcium sulfate hemihydrate and of the 1½ water that it binds (exact from atomic weights). */
-const HEMIHYDRATE_GRAMS_PER_MOL = 145.15
-const BOUND_WATER_GRAMS_PER_MOL = 27.02
-/** Water bound by a gram of powder, g: 0.18615 (exact). */
-export const BOUND_WATER_GRAMS_PER_GRAM = BOUND_WATER_GRAMS_PER_MOL / HEMIHYDRATE_GRAMS_PER_MOL
 /** Densities, g/cm3. Source: Phillips' Science of Dental Materials, recalled. Water is taken at 1.000. */
 const HEMIHYDRATE_GRAMS_PER_CM3 = 2.75
 const DIHYDRATE_GRAMS_PER_CM3 = 2.32

@@ -1,12 +1,8 @@
 import type { MaterialCard } from '../materials/index.ts'
+import { BOUND_WATER_GRAMS_PER_GRAM } from '../materials/index.ts'
 import { qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import {
-  BOUND_WATER_GRAMS_PER_GRAM,
-  gypsumSettingFactor,
-  gypsumStrengthFactor,
-  setGypsum,
-} from './gypsum-model.ts'
+import { gypsumSettingFactor, gypsumStrengthFactor, setGypsum } from './gypsum-model.ts'
 import type { Mix } from './mix.ts'
 import { mixParts } from './mix.ts'
 

@@ -1,8 +1,13 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { MONOMER_GRAMS_PER_CM3, materials, POLYMER_GRAMS_PER_CM3 } from '../materials/index.ts'
+import {
+  BOUND_WATER_GRAMS_PER_GRAM,
+  MONOMER_GRAMS_PER_CM3,
+  materials,
+  POLYMER_GRAMS_PER_CM3,
+} from '../materials/index.ts'
 import { inMetric } from '../testing/index.ts'
-import { BOUND_WATER_GRAMS_PER_GRAM, gypsumStrengthFactor, setGypsum } from './gypsum-model.ts'
+import { gypsumStrengthFactor, setGypsum } from './gypsum-model.ts'
 import {
   blendRatio,
   correctMix,

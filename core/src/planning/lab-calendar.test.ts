@@ -33,10 +33,41 @@ describe('latest start', () => {
     const due = Date.parse('2026-03-30T08:30+02:00')
     expect(latestStart([hands(60)], due, calendar)).toBe(Date.parse('2026-03-30T07:30+02:00'))
   })
-  it('refuses a lab that never opens', () => {
-    expect(() => latestStart([hands(1)], 0, { ...calendar, weekdays: [] })).toThrow(
+  it.each([
+    ['no weekday', { weekdays: [] }],
+    ['a weekday that no week has', { weekdays: [7, -1, 2.5] }],
+    ['hours that end before they begin', { opensMinute: 600, closesMinute: 600 }],
+    ['hours past midnight', { closesMinute: 1441 }],
+    ['no hour at all', { opensMinute: Number.NaN }],
+  ])('refuses a lab that never opens: %s', (_, change) => {
+    expect(() => latestStart([hands(1)], local('2026-03-05T12:00'), { ...calendar, ...change })).toThrow(
       expect.objectContaining({ code: 'calendar-closed' }),
     )
+  })
+  it.each([Number.NaN, Number.POSITIVE_INFINITY, -1, Date.UTC(3000, 0, 2)])(
+    'never searches from %d, which is no date',
+    (due) => {
+      expect(() => latestStart([hands(1)], due, calendar)).toThrow(
+        expect.objectContaining({ code: 'not-an-instant', field: 'due' }),
+      )
+    },
+  )
+  it.each([
+    [hands(Number.NaN)],
+    [hands(-1)],
+    [hands(1, Number.NaN)],
+    [hands(Number.POSITIVE_INFINITY)],
+    [hands(1e9)],
+  ])('refuses work that nobody can do: %o', (stretch) => {
+    expect(() => latestStart([stretch], local('2026-03-05T12:00'), calendar)).toThrow(
+      expect.objectContaining({ code: 'work-not-plausible', field: 'chain' }),
+    )
+  })
+  it('finds the one open day of a week, and the whole day of a lab that never closes', () => {
+    const mondays = { ...calendar, weekdays: [1] }
+    expect(latestStart([hands(30)], local('2026-03-08T12:00'), mondays)).toBe(local('2026-03-02T16:30'))
+    const always = { ...calendar, opensMinute: 0, closesMinute: 1440, weekdays: [0, 1, 2, 3, 4, 5, 6] }
+    expect(latestStart([hands(90)], local('2026-03-08T01:00'), always)).toBe(local('2026-03-07T22:30'))
   })
   const stretch = fc.record({
     handsOnMinutes: fc.integer({ min: 0, max: 900 }),

@@ -26,6 +26,13 @@ export interface WorkStretch {
 
 const MINUTE = 60_000
 
+/** A week and the days on which clocks change: further back than this no opening hours have to be looked for. */
+const MOST_DAYS_BACK = 9
+/** More working days than this no chain of work takes. */
+const MOST_OPENINGS = 5000
+/** From 1970 to the year 3000: what is no instant in between is a slip, and is never searched from. */
+const LATEST_INSTANT = Date.UTC(3000, 0, 1)
+
 /**
  * The latest moment to begin a chain of work so that all of it is done at the due time: from the due time backwards,
  * waiting anywhere in the day or night, hands only while the lab is open. Hands of one step stay in one opening where
@@ -33,47 +40,71 @@ const MINUTE = 60_000
  *
  * @param due ms since 1970
  * @returns ms since 1970
- * @throws {DomainError} `calendar-closed` when no weekday or no hour is open
+ * @throws {DomainError} `calendar-closed` when no weekday or no hour is open; `not-an-instant`, `work-not-plausible`
  */
 export function latestStart(chain: readonly WorkStretch[], due: number, calendar: LabCalendar): number {
-  if (calendar.weekdays.length === 0 || calendar.closesMinute <= calendar.opensMinute)
-    throw new DomainError(
-      'calendar-closed',
-      'The lab is never open.',
-      'Set opening hours and at least one weekday.',
-      'calendar',
-    )
+  checkCalendar(calendar)
+  if (!(due >= 0 && due <= LATEST_INSTANT))
+    throw new DomainError('not-an-instant', 'The due date is no date.', 'Enter a day and a time.', 'due')
   let cursor = due
   for (const { handsOnMinutes, waitMinutes } of [...chain].reverse()) {
+    if (!(handsOnMinutes >= 0 && waitMinutes >= 0 && Number.isFinite(handsOnMinutes + waitMinutes)))
+      throw new DomainError(
+        'work-not-plausible',
+        'A step takes less than no time.',
+        'Give every step minutes of 0 or more.',
+        'chain',
+      )
     cursor -= waitMinutes * MINUTE
     cursor = backThroughHands(cursor, handsOnMinutes, calendar)
   }
   return cursor
 }
 
+/** @throws {DomainError} `calendar-closed` */
+function checkCalendar({ opensMinute, closesMinute, weekdays }: LabCalendar): void {
+  const isOpen = weekdays.some((day) => Number.isInteger(day) && day >= 0 && day <= 6)
+  if (!isOpen || !(opensMinute >= 0 && closesMinute > opensMinute && closesMinute <= 24 * 60)) throw closed()
+}
+
+const closed = () =>
+  new DomainError(
+    'calendar-closed',
+    'The lab is never open.',
+    'Set opening hours and at least one weekday.',
+    'calendar',
+  )
+
 function backThroughHands(end: number, minutes: number, calendar: LabCalendar): number {
   let left = minutes * MINUTE
   if (left === 0) return end
   let cursor = end
   const dayLength = (calendar.closesMinute - calendar.opensMinute) * MINUTE
-  for (;;) {
+  for (let opening = 0; opening < MOST_OPENINGS; opening++) {
     const { opens, closes } = openingAtOrBefore(cursor, calendar)
     const room = Math.min(cursor, closes) - opens
     if (left <= room) return Math.min(cursor, closes) - left
     if (left > dayLength) left -= room
-    cursor = opens - 1
+    cursor = opens
   }
+  throw new DomainError(
+    'work-not-plausible',
+    'A step takes more than ten years of hands.',
+    'Give it the minutes that it really takes.',
+    'chain',
+  )
 }
 
 /** The opening hours that hold the instant, or the last ones before it. */
 function openingAtOrBefore(instant: number, calendar: LabCalendar): { opens: number; closes: number } {
   let day = startOfDay(new TZDate(instant, calendar.timeZone))
-  for (;;) {
+  for (let back = 0; back <= MOST_DAYS_BACK; back++) {
     const opens = atMinute(day, calendar.opensMinute)
     if (calendar.weekdays.includes(day.getDay()) && opens < instant)
       return { opens, closes: atMinute(day, calendar.closesMinute) }
     day = startOfDay(addDays(day, -1))
   }
+  throw closed()
 }
 
 /** Wall-clock minutes after midnight, right also on the days when clocks change. */

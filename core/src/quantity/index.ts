@@ -1,4 +1,5 @@
 export { toDegrees, toRadians } from './angle.ts'
+export { GAS_CONSTANT, ICE_POINT_KELVIN, STEFAN_BOLTZMANN } from './constants.ts'
 export { kilopascalsFromPsi, MILLIMETRES_PER_INCH, millimetresFromInches } from './convert.ts'
 export {
   displayUnit,
