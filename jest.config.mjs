@@ -12,17 +12,21 @@ const swc = (decorators) => [
     module: { type: 'es6' },
   },
 ]
-const project = (name, decorators = false) => ({
+
+/** How the tests of one workspace run; the mutation runs take the same. */
+export const workspaceTests = (name, { decorators = false, environment = 'node', setup = [] } = {}) => ({
   displayName: name,
   rootDir: name,
-  testMatch: ['<rootDir>/src/**/*.test.ts'],
+  testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  testEnvironment: 'node',
+  testEnvironment: environment,
   testEnvironmentOptions: { customExportConditions: ['yentrik-source', 'node', 'node-addons'] },
+  setupFilesAfterEnv: setup,
   transform: { '\\.tsx?$': swc(decorators) },
 })
+
 export default {
   globalSetup: './jest.setup.mjs',
-  projects: [project('core'), project('server', true), project('web')],
+  projects: [workspaceTests('core'), workspaceTests('server', { decorators: true }), workspaceTests('web')],
   testTimeout: 30000,
 }

@@ -43,11 +43,12 @@ test('the main actions are reached by keyboard alone', async ({ page }) => {
 const scan = (page: Page, code: string) =>
   page.evaluate(
     (keys) => {
-      for (const key of keys) {
+      // An event is as old as it was made, not as it was handled: all are made before the screen has work with one.
+      const presses = keys.map((key) => new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+      for (const press of presses) {
+        const { key } = press
         const target = document.activeElement ?? document.body
-        const kept = target.dispatchEvent(
-          new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }),
-        )
+        const kept = target.dispatchEvent(press)
         if (kept && key.length === 1 && target instanceof HTMLInputElement)
           document.execCommand('insertText', false, key)
       }

@@ -1,7 +1,7 @@
 import { programShape } from '../program/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { calculator, figure, list, maybe, record } from '../shape/index.ts'
-import { cure, exactly } from './cure.ts'
+import { cure, quotedFineness } from './cure.ts'
 import { resinSectionShape, setStone, usualFlask } from './cure-bodies.ts'
 import { curePresets } from './cure-programs.ts'
 import { cureVerdict } from './cure-verdict.ts'
@@ -23,7 +23,7 @@ export const cureCalculator = calculator({
       waterPowderRatio === undefined ? usualFlask : { ...usualFlask, stone: setStone(waterPowderRatio) }
     const followed = sections.map((section) => ({
       section,
-      outcome: cure({ section, program, flask }, exactly),
+      outcome: cure({ section, program, flask }, quotedFineness),
     }))
     if (followed.length === 0)
       throw new DomainError('too-few-places', 'No section was named.', 'Name one place or more.', 'sections')

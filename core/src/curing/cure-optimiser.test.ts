@@ -5,9 +5,9 @@ import {
   cure,
   curePresets,
   cureVerdict,
-  exactly,
   fastestSafe,
   isSafe,
+  quotedFineness,
   type ResinSection,
   safeBy,
   twoStage,
@@ -15,16 +15,20 @@ import {
 
 const sheet = (millimetres: number): ResinSection => ({ shape: 'sheet', millimetres })
 const ridge = (millimetres: number): ResinSection => ({ shape: 'ridge', millimetres })
+/** The laws of the search hold on any grid; what it says of a bath is looked at on the one that ships. */
+const coarse = { cells: { resin: 6, stone: 10 }, longestSeconds: 90, rise: 0.01 }
 describe('the shortest safe bath', () => {
   it('cannot be shortened: five minutes less of either hold are no longer safe', () => {
     const wish: CureWish = { sections: [ridge(12)], mostResidualPercent: 1.5 }
-    const { program } = fastestSafe(wish)!
+    const { program } = fastestSafe(wish, coarse)!
     expect(program.segments).toHaveLength(2)
     for (const shorter of [0, 1]) {
       const segments = program.segments.map((segment, n) =>
         n === shorter ? { ...segment, holdMinutes: segment.holdMinutes - 5 } : segment,
       )
-      const outcomes = wish.sections.map((section) => cure({ section, program: { ...program, segments } }))
+      const outcomes = wish.sections.map((section) =>
+        cure({ section, program: { ...program, segments } }, coarse),
+      )
       expect(isSafe(outcomes, 1.5)).toBe(false)
     }
   })
@@ -33,7 +37,7 @@ describe('the shortest safe bath', () => {
     (wish) => {
       const { program } = fastestSafe(wish)!
       for (const section of wish.sections) {
-        const outcome = cure({ section, program }, exactly)
+        const outcome = cure({ section, program }, quotedFineness)
         expect(outcome.risk).toBe('low')
         expect(outcome.marginCelsius).toBeGreaterThan(9)
         expect(outcome.residualPercent).toBeLessThan(wish.mostResidualPercent ?? 2.2)
@@ -42,8 +46,8 @@ describe('the shortest safe bath', () => {
   )
   it('in the time there is: the spare time goes to the first hold, and leaves no more monomer', () => {
     const wish = { sections: [sheet(3), ridge(12)] }
-    const fastest = fastestSafe(wish)!
-    const night = safeBy(wish, 14 * 60)
+    const fastest = fastestSafe(wish, coarse)!
+    const night = safeBy(wish, 14 * 60, coarse)
     expect(night.kind).toBe('inTime')
     if (night.kind !== 'inTime') return
     expect(night.proposal.bathMinutes).toBeGreaterThan(14 * 60 - 6)
@@ -51,13 +55,13 @@ describe('the shortest safe bath', () => {
     night.proposal.outcomes.forEach((outcome, n) => {
       expect(outcome.residualPercent).toBeLessThanOrEqual(fastest.outcomes[n]!.residualPercent)
     })
-    expect(safeBy(wish, 45)).toMatchObject({
+    expect(safeBy(wish, 45, coarse)).toMatchObject({
       kind: 'tooSoon',
       proposal: { bathMinutes: fastest.bathMinutes },
     })
   })
   it('says never to a block that boils in any bath, and refuses no time at all', () => {
-    expect(safeBy({ sections: [ridge(40)] }, 900).kind).toBe('never')
+    expect(safeBy({ sections: [ridge(40)] }, 900, coarse).kind).toBe('never')
     expect(() => safeBy({ sections: [sheet(3)] }, 0)).toThrow(
       expect.objectContaining({ code: 'not-a-positive-number' }),
     )

@@ -1,6 +1,6 @@
 import { programMinutes, type TemperatureProgram } from '../program/index.ts'
 import { requirePositive } from '../refusal/index.ts'
-import { type CureFineness, type CureOutcome, cure, quickly } from './cure.ts'
+import { type CureFineness, type CureOutcome, cure, drawnFineness } from './cure.ts'
 import type { FlaskBody, ResinSection } from './cure-bodies.ts'
 import { twoStage } from './cure-programs.ts'
 import { ISO_RESIDUAL_PERCENT, PEAK_WITHIN_CELSIUS, RESIDUAL_WITHIN } from './cure-verdict.ts'
@@ -53,7 +53,10 @@ function doesNotBoil({ marginCelsius, boiling }: CureOutcome): boolean {
  * @throws {DomainError} of `cure`
  * Source: our choice of search; held against a grid search in the benchmark.
  */
-export function fastestSafe(wish: CureWish, fineness: CureFineness = quickly): CureProposal | undefined {
+export function fastestSafe(
+  wish: CureWish,
+  fineness: CureFineness = drawnFineness,
+): CureProposal | undefined {
   const { sections, flask, recipe, mostResidualPercent = ISO_RESIDUAL_PERCENT } = wish
   const follow = (program: TemperatureProgram) =>
     sections.map((section) => cure({ section, program, flask, recipe }, fineness))
@@ -111,7 +114,7 @@ export type SafeBy =
  * @param minutes from going in to coming out
  * @throws {DomainError} of `cure`, `not-a-positive-number`
  */
-export function safeBy(wish: CureWish, minutes: number, fineness: CureFineness = quickly): SafeBy {
+export function safeBy(wish: CureWish, minutes: number, fineness: CureFineness = drawnFineness): SafeBy {
   requirePositive(minutes, 'minutes', 'The time there is')
   const fastest = fastestSafe(wish, fineness)
   if (!fastest) return { kind: 'never' }

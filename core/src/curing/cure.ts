@@ -83,8 +83,6 @@ export interface CureOutcome {
   readonly energyError: number
 }
 
-/** A step lets the conversion rise by about so much in the fastest cell. */
-const RISE = 0.002
 const SHORTEST_SECONDS = 0.1
 /** Resin with less monomer than this is stiff: it cannot boil any more. */
 const STIFF_MONOMER = 0.05
@@ -96,10 +94,16 @@ const OPEN_BELOW_CELSIUS = 30
 export interface CureFineness {
   readonly cells: CureGrid
   readonly longestSeconds: number
+  /** A step lets the conversion rise by about so much in the fastest cell. */
+  readonly rise: number
 }
 /** For a figure to quote, and for a picture that follows the hand. */
-export const exactly: CureFineness = { cells: { resin: 16, stone: 20 }, longestSeconds: 10 }
-export const quickly: CureFineness = { cells: usualCells, longestSeconds: 30 }
+export const quotedFineness: CureFineness = {
+  cells: { resin: 16, stone: 20 },
+  longestSeconds: 10,
+  rise: 0.002,
+}
+export const drawnFineness: CureFineness = { cells: usualCells, longestSeconds: 30, rise: 0.002 }
 
 /**
  * What happens inside the resin: heat through flask and stone, the reaction and its own heat, the monomer that is left.
@@ -110,7 +114,7 @@ export const quickly: CureFineness = { cells: usualCells, longestSeconds: 30 }
  * Limits: about ±10 °C on the peak of a thick section, ±40 % on residual monomer. Not counted: packing pressure,
  * shrinkage, cross-linker, dissolved water and air, teeth, the sides of the flask, several flasks in one bath.
  */
-export function cure(question: CureQuestion, fineness: CureFineness = quickly): CureOutcome {
+export function cure(question: CureQuestion, fineness: CureFineness = drawnFineness): CureOutcome {
   const {
     section,
     program,
@@ -189,7 +193,7 @@ export function cure(question: CureQuestion, fineness: CureFineness = quickly): 
       openFromMinutes = now / 60
     if (now <= cold + 1e-6) residualColdPercent = residual(field, resin)
     take()
-    const wanted = fastest > 0 ? (step * RISE) / Math.max(fastest, 1e-12) : step * 1.5
+    const wanted = fastest > 0 ? (step * fineness.rise) / Math.max(fastest, 1e-12) : step * 1.5
     step = Math.min(
       fineness.longestSeconds,
       Math.max(SHORTEST_SECONDS, Math.min(1.5 * step, Math.max(0.3 * step, wanted))),

@@ -5,9 +5,9 @@ export {
   type CureOutcome,
   type CureQuestion,
   cure,
-  exactly,
+  drawnFineness,
   MONOMER_BOILS_CELSIUS,
-  quickly,
+  quotedFineness,
 } from './cure.ts'
 export { dough, type ResinSection, setStone, usualFlask } from './cure-bodies.ts'
 export { cureCalculator } from './cure-calculator.ts'

@@ -3,9 +3,9 @@ import {
   type CureRun,
   type CureWish,
   cure,
-  exactly,
+  drawnFineness,
   judgeCure,
-  quickly,
+  quotedFineness,
   safeBy,
 } from '@yentrik/core'
 import { expose } from 'comlink'
@@ -13,7 +13,7 @@ import { attempt } from '../parts/attempt.ts'
 import type { FollowQuestion } from './cure-draft.ts'
 
 /** While a corner is dragged: a little coarser, so that the picture keeps up with it. */
-const asItMoves: CureFineness = { cells: { resin: 6, stone: 12 }, longestSeconds: 60 }
+const asItMoves: CureFineness = { cells: { resin: 6, stone: 12 }, longestSeconds: 60, rise: 0.002 }
 
 const curingWork = {
   /** A bath followed in every section. */
@@ -23,7 +23,7 @@ const curingWork = {
         section,
         outcome: cure(
           { ...question, section },
-          pace === 'moves' ? asItMoves : pace === 'exact' ? exactly : quickly,
+          pace === 'moves' ? asItMoves : pace === 'exact' ? quotedFineness : drawnFineness,
         ),
       })),
     ),

@@ -1,0 +1,153 @@
+import { execFileSync } from 'node:child_process'
+import { readdirSync, statSync } from 'node:fs'
+import { join, relative, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { parseArgs } from 'node:util'
+import { Stryker } from '@stryker-mutator/core'
+import { workspaceTests } from '../jest.config.mjs'
+import { addFigures } from './figures.mjs'
+import { listMutants } from './list.mjs'
+
+/**
+ * Changes the code a little at a time and looks whether a test notices. docs/testing.md says how to read it.
+ *
+ *   npm run mutate -- core/src/planning             every mutant of a folder or file
+ *   npm run mutate -- core/src/planning --own       the same, by the tests of that folder alone: quick, and stricter
+ *   npm run mutate -- core --sample 600 --seed 1    as many, drawn from the whole workspace
+ */
+const root = fileURLToPath(new URL('..', import.meta.url))
+process.chdir(root)
+addFigures()
+
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: {
+    sample: { type: 'string' },
+    seed: { type: 'string', default: '1' },
+    own: { type: 'boolean', default: false },
+  },
+})
+const [target] = positionals
+const workspace = target?.split('/')[0]
+if (workspace !== 'core' && workspace !== 'server')
+  throw new Error('Name a folder or file of core/src or server/src: npm run mutate -- core/src/planning')
+
+const notMutated = /\.test\.ts$|\/testing\/|\/demo\/|\/main\.ts$|\/migrations?\//
+const listed = (path) =>
+  statSync(path).isDirectory()
+    ? readdirSync(path, { recursive: true }).map((name) => join(path, name))
+    : [path]
+const files = listed(target === workspace ? `${workspace}/src` : target).filter(
+  (path) => path.endsWith('.ts') && !notMutated.test(path),
+)
+
+/** A small generator with a seed (mulberry32), so that a sample can be drawn again. */
+function seeded(seed) {
+  let state = seed >>> 0
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0
+    let mixed = Math.imul(state ^ (state >>> 15), state | 1)
+    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61)
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32
+  }
+}
+
+async function draw(size, seed) {
+  const rest = await listMutants(files)
+  const next = seeded(seed)
+  const drawn = []
+  while (drawn.length < size && rest.length > 0)
+    drawn.push(...rest.splice(Math.floor(next() * rest.length), 1))
+  return drawn
+}
+
+const sampled = values.sample && (await draw(Number(values.sample), Number(values.seed)))
+
+/** What tells one mutant from all others of a workspace, wherever its lines count from. */
+const markOf = ({ fileName, location: { start, end }, replacement }, firstLine) =>
+  [
+    relative(root, resolve(root, fileName)),
+    start.line - firstLine,
+    start.column,
+    end.line - firstLine,
+    end.column,
+    replacement,
+  ].join('|')
+
+// A mutant is only made where its place lies wholly in one of these; lines count from 1 for Stryker.
+const place = ({ fileName, location: { start, end } }) =>
+  `${fileName}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`
+
+// Libraries, built code and what the tests of this workspace do not read stay out of the copies.
+const notCopied = ['/web/dist', '/web/src', '/e2e', '/docs', '/bench', '/.mutation', '/server/data']
+execFileSync(process.execPath, ['node_modules/typescript-7/bin/tsc', '-b', 'server'], { stdio: 'inherit' })
+
+const results = await new Stryker({
+  mutate: sampled ? sampled.map(place) : files,
+  testRunner: 'jest',
+  testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
+  coverageAnalysis: 'perTest',
+  jest: {
+    projectType: 'custom',
+    config: {
+      ...workspaceTests(workspace, {
+        decorators: workspace === 'server',
+        environment: '@stryker-mutator/jest-runner/jest-env/node',
+      }),
+      ...(values.own && { testMatch: [`<rootDir>/${relative(workspace, target)}/**/*.test.ts`] }),
+      globalSetup: null,
+      projects: [],
+      testTimeout: 30000,
+    },
+  },
+  plugins: ['@stryker-mutator/jest-runner', join(root, 'mutation/sentences.mjs')],
+  ignorers: ['sentences'],
+  ignorePatterns: notCopied,
+  tempDirName: '.mutation/copies',
+  concurrency: 2,
+  timeoutMS: 15000,
+  reporters: ['progress-append-only'],
+  logLevel: 'warn',
+  clearTextReporter: { allowColor: false },
+  allowEmpty: true,
+}).runMutationTest()
+
+// What else lies in the place of a drawn mutant was tried as well, and is not of the sample.
+const marks = sampled && new Set(sampled.map((mutant) => markOf(mutant, 0)))
+const counted = marks ? results.filter((mutant) => marks.has(markOf(mutant, 1))) : results
+
+const noticed = (status) => status === 'Killed' || status === 'Timeout'
+const valid = counted.filter(({ status }) => ['Killed', 'Timeout', 'Survived', 'NoCoverage'].includes(status))
+const score = (mutants) => {
+  const hit = mutants.filter(({ status }) => noticed(status)).length
+  return mutants.length === 0
+    ? '-'
+    : `${((100 * hit) / mutants.length).toFixed(1)} % (${hit} of ${mutants.length})`
+}
+
+const survivors = valid
+  .filter(({ status }) => !noticed(status))
+  .map((mutant) => ({ ...mutant, fileName: relative(root, mutant.fileName) }))
+  .sort((a, b) => a.fileName.localeCompare(b.fileName) || a.location.start.line - b.location.start.line)
+for (const { fileName, location, mutatorName, replacement, status } of survivors)
+  console.log(
+    `${fileName}:${location.start.line}:${location.start.column} ${mutatorName}${
+      status === 'NoCoverage' ? ' (no test comes here)' : ''
+    }: ${replacement.replaceAll(/\s+/g, ' ').slice(0, 80)}`,
+  )
+
+const folders = Map.groupBy
+  ? Map.groupBy(valid, folderOf)
+  : valid.reduce((groups, mutant) => {
+      const folder = folderOf(mutant)
+      return groups.set(folder, [...(groups.get(folder) ?? []), mutant])
+    }, new Map())
+function folderOf(mutant) {
+  return relative(root, mutant.fileName).split('/').slice(0, 3).join('/')
+}
+console.log()
+for (const [folder, mutants] of [...folders].sort()) console.log(`${folder}: ${score(mutants)}`)
+const figures = valid.filter(({ mutatorName }) => mutatorName === 'Figure')
+console.log(`figures: ${score(figures)}`)
+console.log(`rules: ${score(valid.filter((mutant) => !figures.includes(mutant)))}`)
+console.log(`all: ${score(valid)}${sampled ? `, seed ${values.seed}` : ''}`)
