@@ -11,9 +11,9 @@ import { listMutants } from './list.mjs'
 /**
  * Changes the code a little at a time and looks whether a test notices. docs/testing.md says how to read it.
  *
- *   npm run mutate -- core/src/planning             every mutant of a folder or file
+ *   npm run mutate -- core/src/planning             every mutant of a folder or file, by all tests that come there
  *   npm run mutate -- core/src/planning --own       the same, by the tests of that folder alone: quick, and stricter
- *   npm run mutate -- core --sample 600 --seed 1    as many, drawn from the whole workspace
+ *   npm run mutate -- core --sample 600 --seed 1    as many, drawn from the whole workspace, each by those of its folder
  */
 const root = fileURLToPath(new URL('..', import.meta.url))
 process.chdir(root)
@@ -25,6 +25,7 @@ const { values, positionals } = parseArgs({
     sample: { type: 'string' },
     seed: { type: 'string', default: '1' },
     own: { type: 'boolean', default: false },
+    workers: { type: 'string', default: '2' },
   },
 })
 const [target] = positionals
@@ -82,35 +83,56 @@ const place = ({ fileName, location: { start, end } }) =>
 const notCopied = ['/web/dist', '/web/src', '/e2e', '/docs', '/bench', '/.mutation', '/server/data']
 execFileSync(process.execPath, ['node_modules/typescript-7/bin/tsc', '-b', 'server'], { stdio: 'inherit' })
 
-const results = await new Stryker({
-  mutate: sampled ? sampled.map(place) : files,
-  testRunner: 'jest',
-  testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
-  coverageAnalysis: 'perTest',
-  jest: {
-    projectType: 'custom',
-    config: {
-      ...workspaceTests(workspace, {
-        decorators: workspace === 'server',
-        environment: '@stryker-mutator/jest-runner/jest-env/node',
-      }),
-      ...(values.own && { testMatch: [`<rootDir>/${relative(workspace, target)}/**/*.test.ts`] }),
-      globalSetup: null,
-      projects: [],
-      testTimeout: 30000,
+const folderOf = (fileName) => relative(root, resolve(root, fileName)).split('/').slice(0, 3).join('/')
+const hasTests = (folder) =>
+  readdirSync(folder, { recursive: true }).some((name) => name.endsWith('.test.ts'))
+
+/** What becomes of the mutants of some files or places, by all tests of the workspace or by those of one folder. */
+function mutate(places, folder) {
+  const own = folder && hasTests(folder) && [`<rootDir>/${relative(workspace, folder)}/**/*.test.ts`]
+  return new Stryker({
+    mutate: places,
+    testRunner: 'jest',
+    testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
+    coverageAnalysis: 'perTest',
+    jest: {
+      projectType: 'custom',
+      config: {
+        ...workspaceTests(workspace, {
+          decorators: workspace === 'server',
+          environment: '@stryker-mutator/jest-runner/jest-env/node',
+        }),
+        ...(own && { testMatch: own }),
+        globalSetup: null,
+        projects: [],
+        testTimeout: 30000,
+      },
     },
-  },
-  plugins: ['@stryker-mutator/jest-runner', join(root, 'mutation/sentences.mjs')],
-  ignorers: ['sentences'],
-  ignorePatterns: notCopied,
-  tempDirName: '.mutation/copies',
-  concurrency: 2,
-  timeoutMS: 15000,
-  reporters: ['progress-append-only'],
-  logLevel: 'warn',
-  clearTextReporter: { allowColor: false },
-  allowEmpty: true,
-}).runMutationTest()
+    plugins: ['@stryker-mutator/jest-runner', join(root, 'mutation/sentences.mjs')],
+    ignorers: ['sentences'],
+    ignorePatterns: notCopied,
+    tempDirName: '.mutation/copies',
+    concurrency: Number(values.workers),
+    timeoutMS: 15000,
+    reporters: ['progress-append-only'],
+    logLevel: 'warn',
+    clearTextReporter: { allowColor: false },
+    allowEmpty: true,
+  }).runMutationTest()
+}
+
+const results = []
+if (sampled) {
+  const byFolder = new Map()
+  for (const mutant of sampled) {
+    const folder = folderOf(mutant.fileName)
+    byFolder.set(folder, [...(byFolder.get(folder) ?? []), place(mutant)])
+  }
+  for (const [folder, places] of [...byFolder].sort()) {
+    console.log(`== ${folder}: ${places.length}`)
+    results.push(...(await mutate(places, folder)))
+  }
+} else results.push(...(await mutate(files, values.own && folderOf(files[0]))))
 
 // What else lies in the place of a drawn mutant was tried as well, and is not of the sample.
 const marks = sampled && new Set(sampled.map((mutant) => markOf(mutant, 0)))
@@ -136,14 +158,10 @@ for (const { fileName, location, mutatorName, replacement, status } of survivors
     }: ${replacement.replaceAll(/\s+/g, ' ').slice(0, 80)}`,
   )
 
-const folders = Map.groupBy
-  ? Map.groupBy(valid, folderOf)
-  : valid.reduce((groups, mutant) => {
-      const folder = folderOf(mutant)
-      return groups.set(folder, [...(groups.get(folder) ?? []), mutant])
-    }, new Map())
-function folderOf(mutant) {
-  return relative(root, mutant.fileName).split('/').slice(0, 3).join('/')
+const folders = new Map()
+for (const mutant of valid) {
+  const folder = folderOf(mutant.fileName)
+  folders.set(folder, [...(folders.get(folder) ?? []), mutant])
 }
 console.log()
 for (const [folder, mutants] of [...folders].sort()) console.log(`${folder}: ${score(mutants)}`)

@@ -9,8 +9,8 @@ export interface TrimCut {
   readonly tableDegrees: number
   /** The angle opens the other way: it is above 90 between side and back. */
   readonly opensOtherWay: boolean
-  /** Stone to take off at the deepest, mm; not above 0 when none reaches the cut; NaN while no outline is marked. */
-  readonly depthMillimetres: number
+  /** Stone to take off at the deepest, mm; not above 0 when none reaches the cut; left out while no outline is marked. */
+  readonly depthMillimetres?: number
   readonly noStone: boolean
 }
 
@@ -31,9 +31,13 @@ function onSide(side: Side, line: CutLine): CutLine {
 export function trimCuts(plan: TrimPlan, outline: readonly Point[]): TrimCut[] {
   let left = outline.map(plan.framed.toModel)
   const cuts: TrimCut[] = []
+  const depthOf = (measure: () => number): Pick<TrimCut, 'depthMillimetres' | 'noStone'> => {
+    if (left.length === 0) return { noStone: false }
+    const depthMillimetres = measure()
+    return { depthMillimetres, noStone: depthMillimetres <= 0 }
+  }
   const cut = (name: string, degreesToBack: number, line: CutLine) => {
-    const depthMillimetres = left.length > 0 ? standsOut(left, line) : Number.NaN
-    cuts.push({ name, ...tableAngle(degreesToBack), depthMillimetres, noStone: depthMillimetres <= 0 })
+    cuts.push({ name, ...tableAngle(degreesToBack), ...depthOf(() => standsOut(left, line)) })
     left = cutOff(left, line)
   }
   const order: readonly Side[] = [plan.better, otherSide(plan.better)]
@@ -44,16 +48,12 @@ export function trimCuts(plan: TrimPlan, outline: readonly Point[]): TrimCut[] {
     for (const side of order) cut(`${side} front`, front.angleDegrees, onSide(side, front.line))
   else {
     const ahead = cutOff(left, { normal: { x: 0, y: -1 }, offset: -plan.corner.y })
-    const depthMillimetres =
-      left.length > 0
-        ? Math.max(...ahead.map((p) => distance(p, front.centre))) - front.radiusMillimetres
-        : Number.NaN
+    const farthest = () => Math.max(...ahead.map((p) => distance(p, front.centre)))
     cuts.push({
       name: 'front arc',
       tableDegrees: 0,
       opensOtherWay: false,
-      depthMillimetres,
-      noStone: depthMillimetres <= 0,
+      ...depthOf(() => farthest() - front.radiusMillimetres),
     })
   }
   for (const side of order) cut(`${side} heel`, plan.heel.betaDegrees, onSide(side, plan.heel.line))

@@ -501,7 +501,7 @@ describe('a pair as it is entered', () => {
     const bare = entry(38, 38)
     const { upper: u } = planPair({ ...bare, upper: { ...bare.upper, outline: [] } })
     expect(u.depthsKnown).toBe(false)
-    expect(u.cuts.every((c) => Number.isNaN(c.depthMillimetres) && !c.noStone)).toBe(true)
+    expect(u.cuts.every((c) => c.depthMillimetres === undefined && !c.noStone)).toBe(true)
   })
   // The total is 69.85: an upper of 33 wants the plane 33 - 34.925 = -1.925 off the middle; one of 30 is 4.925 short.
   it('offers the plane off the middle instead of a rebase, where it is near enough', () => {

@@ -45,7 +45,7 @@ export function TrimPaper() {
                     {cut.name === 'front arc' ? 'arc' : `${cut.tableDegrees.toFixed(1)}°`}
                   </td>
                   <td className="figures text-right">
-                    {Number.isNaN(cut.depthMillimetres)
+                    {cut.depthMillimetres === undefined
                       ? ''
                       : `${Math.max(0, cut.depthMillimetres).toFixed(1)} mm`}
                   </td>

@@ -123,16 +123,16 @@ function CutCard({
           <dt className="text-sm opacity-80">to take off at the deepest</dt>
           <dd>
             <output className="figures text-5xl leading-none font-bold" aria-label="Depth">
-              {Number.isNaN(cut.depthMillimetres) ? '?' : mm(Math.max(0, cut.depthMillimetres))}
+              {cut.depthMillimetres === undefined ? '?' : mm(Math.max(0, cut.depthMillimetres))}
             </output>
           </dd>
         </div>
       </dl>
       <p className="mt-2">
-        {cut.noStone
-          ? `No stone reaches this cut, by ${mm(-cut.depthMillimetres)}: leave it.`
-          : Number.isNaN(cut.depthMillimetres)
-            ? 'Mark the present edge to know the depth.'
+        {cut.depthMillimetres === undefined
+          ? 'Mark the present edge to know the depth.'
+          : cut.noStone
+            ? `No stone reaches this cut, by ${mm(-cut.depthMillimetres)}: leave it.`
             : `Leave about ${mm(FIRST_PASS_LEAVES)} on the first pass: you cannot put it back.`}
         {cut.opensOtherWay && ' The angle opens the other way.'}
         {slack !== undefined && ` ${mm(slack)} of stone stays outside the vestibule.`}
@@ -155,7 +155,7 @@ function CutList({ cuts, at, onAt }: { cuts: readonly TrimCut[]; at: number; onA
             <span className="first-letter:uppercase">{cut.name}</span>
             <span className="figures">
               {cut.name === 'front arc' ? '' : `${cut.tableDegrees.toFixed(1)}°`}
-              {!Number.isNaN(cut.depthMillimetres) && `  ${cut.depthMillimetres.toFixed(1)} mm`}
+              {cut.depthMillimetres !== undefined && `  ${cut.depthMillimetres.toFixed(1)} mm`}
             </span>
           </button>
         </li>

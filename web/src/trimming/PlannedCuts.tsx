@@ -26,7 +26,7 @@ export function PlannedCuts({ job, step, caseId }: { job: JobState; step: RouteS
             <div key={cut.name} className="flex flex-col-reverse">
               <dt>
                 {cut.name}
-                {!Number.isNaN(cut.depthMillimetres) &&
+                {cut.depthMillimetres !== undefined &&
                   (cut.noStone
                     ? ', no stone reaches it'
                     : `, ${mm(cut.depthMillimetres)} off at the deepest`)}
