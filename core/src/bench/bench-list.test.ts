@@ -119,6 +119,64 @@ describe('the bench list', () => {
     const held = listAt(obey(castAt(0), { type: 'hold', reason: 'x' }, START, 'Ada', routes), 5)
     expect(held.now).toEqual([])
   })
+  it('orders each kind by what matters of it', () => {
+    const hour = (hours: number) => START + hours * 60 * MINUTE
+    const window = (goodFrom: number, lateFrom: number) => ({
+      ...waiting.window!,
+      from: START,
+      goodFrom: hour(goodFrom),
+      lateFrom: hour(lateFrom),
+    })
+    const base = caseSummary('c', castAt(0).state, calendar)
+    const { window: _window, ...loose } = waiting
+    const of = (
+      caseId: string,
+      item: Partial<CaseSummary['items'][number]>,
+      more: object = {},
+    ): CaseSummary => ({
+      ...base,
+      caseId,
+      items: [{ ...loose, ...item }],
+      ...more,
+    })
+    const list = listOf(
+      [
+        of('startable soon', { running: false, startBy: hour(6) }),
+        of('in hand', { running: true, startBy: hour(20) }),
+        of('startable sooner', { running: false, startBy: hour(5.5) }),
+        of('running out second', { window: window(1, 8) }),
+        of('running out first', { window: window(2, 7) }),
+        of('later last', { window: window(9, 30) }),
+        of('later first', { window: window(8, 30) }),
+        of('at the clinic longer', { kind: 'clinic' }, { dueAt: hour(200) }),
+        of('at the clinic', { kind: 'clinic' }, { dueAt: hour(100) }),
+        of('agreed hour', { kind: 'clinic', window: window(0, 50) }),
+        of('asked last', {}, { status: 'asking', question: { jobId: 'j', text: 'x', since: hour(2) } }),
+        of('asked first', {}, { status: 'asking', question: { jobId: 'j', text: 'x', since: hour(1) } }),
+        of('held', {}, { status: 'held' }),
+        of('gone', {}, { status: 'ended' }),
+        of('delivered', {}, { status: 'delivered' }),
+      ],
+      hour(5),
+    )
+    const ids = (entries: readonly { readonly caseId: string }[]) => entries.map(({ caseId }) => caseId)
+    expect(ids(list.now)).toEqual([
+      'running out first',
+      'running out second',
+      'in hand',
+      'startable sooner',
+      'startable soon',
+    ])
+    expect(ids(list.later)).toEqual(['later first', 'later last'])
+    expect(ids(list.running)).toEqual([
+      'running out second',
+      'running out first',
+      'later first',
+      'later last',
+    ])
+    expect(ids(list.away)).toEqual(['agreed hour', 'at the clinic', 'at the clinic longer'])
+    expect(ids(list.asking)).toEqual(['asked first', 'asked last'])
+  })
   it('sums up what is left against the due date', () => {
     const summary = caseSummary('c1', castAt(0).state, calendar)
     expect(summary).toMatchObject({ status: 'open', stage: 'pour', stepsDone: 3 })

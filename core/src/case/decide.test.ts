@@ -74,6 +74,20 @@ describe('the rules of the bench', () => {
     expect(bench.refusal({ type: 'startStep', jobId: J, stepId: 'high-shine' })).toBe('step-not-yet')
     expect(bench.job.steps['high-shine']?.past[0]?.readings[0]?.answer).toBe('Scratches')
   })
+  it('going back is no remake, and a remake is counted once', () => {
+    const bench = new Bench().upTo('set')
+    const back = (remake: boolean) =>
+      bench.do({ type: 'goBack', jobId: J, toStepId: 'pour-anatomy', remake, reason: 'bubbles' })
+    back(false)
+    expect(bench.job.remakes).toBe(0)
+    expect(bench.job.wentBack).toMatchObject({ toStepId: 'pour-anatomy', remake: false, reason: 'bubbles' })
+    bench.upTo('set')
+    back(true)
+    expect(bench.job.remakes).toBe(1)
+    bench.upTo('set')
+    back(false)
+    expect(bench.job.remakes).toBe(1)
+  })
   it('repeats trial closures until no flash shows', () => {
     const bench = new Bench('complete-denture').upTo('trial-closures')
     const finish = { type: 'finishStep', jobId: J, stepId: 'trial-closures' } as const

@@ -81,6 +81,11 @@ describe('metal for a casting', () => {
     expect(choice!.grams).toBeCloseTo(18.79, 9)
     expect(choice!.pieces.map(({ grams }) => grams).sort()).toEqual([1.22, 2.48, 3.1, 5.97, 6.02])
   })
+  it('a piece that is lighter than the need by half a hundredth is not enough', () => {
+    const two = [10, 10.01].map((grams, n) => ({ id: String(n), grams, lots: [], history: newMetal }))
+    expect(choosePieces(10.004, two).choice?.grams).toBe(10.01)
+    expect(choosePieces(10, two).choice?.grams).toBe(10)
+  })
   it('says how much is missing', () => {
     expect(choosePieces(40, stock).shortGrams).toBeCloseTo(40 - 36.94, 9)
   })
@@ -162,6 +167,15 @@ describe('the expansion budget', () => {
     expect(100 * neededExpansion(0.0142)).toBeCloseTo(1.4405, 4)
     expect(100 * neededExpansion(0.023)).toBeCloseTo(2.3541, 4)
     expect(100 * availableExpansion(budget, 50)).toBeCloseTo(1.6864, 4)
+  })
+  // By hand at 50 %: (1 + 0.5 · 0.0058)(1 + 0.5 · 0.012)(1 + 0.8 · 0.011) = 1.0029 · 1.006 · 1.0088.
+  it('ring and liner hold the setting and the water bath back, and the furnace gives its share', () => {
+    const held = { ...budget, restraint: 0.5, hygroscopicFraction: 0.012, thermalShare: 0.8 }
+    expect(availableExpansion(held, 50)).toBeCloseTo(1.0029 * 1.006 * 1.0088 - 1, 12)
+    expect(availableExpansion({ ...held, waxContractionFraction: 0.003 }, 50)).toBeCloseTo(
+      0.997 * 1.0029 * 1.006 * 1.0088 - 1,
+      12,
+    )
   })
   it('gap at 50 % and 60 %: 39.770 and 44.584 µm (worked two ways)', () => {
     expect(1000 * fitAt(budget, die, 50).gapMillimetres).toBeCloseTo(39.77, 3)

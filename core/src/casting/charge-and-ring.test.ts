@@ -8,6 +8,7 @@ import {
   chargeOf,
   checkArrangement,
   checkPiece,
+  checkRingCard,
   expansionRows,
   isNew,
   meanMelts,
@@ -94,6 +95,35 @@ describe('patterns in one ring', () => {
       expect(diameter(patterns + 1)).toBeGreaterThanOrEqual(diameter(patterns))
     expect(diameter(12)).toBe(Number.POSITIVE_INFINITY)
   })
+  // By hand: 48/2 less a liner of 1 is 23; 52 less the former of 18, the pattern of 9 and the middle of 3 to 4 is 21.5.
+  it('the liner takes its room, the sprue brings the pattern to the middle of its clearance', () => {
+    const lined = arrangementIn(usualRings[1]!, wish)
+    expect(lined.ringRadiusMillimetres).toBe(23)
+    expect(lined.sprueLengthMillimetres).toBe(21.5)
+    expect(arrangementIn({ ...usualRings[1]!, linerMillimetres: 0 }, wish).ringRadiusMillimetres).toBe(24)
+    // Gypsum wants 5 to 7 at the end: 52 - 18 - 9 - 6.
+    expect(arrangementIn(usualRings[1]!, { ...wish, binder: 'gypsum' }).sprueLengthMillimetres).toBe(19)
+    // A pattern that fills the ring leaves the shortest sprue.
+    expect(
+      arrangementIn(usualRings[1]!, { ...wish, patternHeightMillimetres: 30 }).sprueLengthMillimetres,
+    ).toBe(5)
+  })
+  it.each([
+    ['innerDiameterMillimetres', 0],
+    ['innerDiameterMillimetres', 150],
+    ['heightMillimetres', 0],
+    ['heightMillimetres', 150],
+    ['formerMillimetres', 0],
+    ['formerMillimetres', 52],
+    ['linerMillimetres', -0.1],
+    ['linerMillimetres', 24],
+  ])('a ring with a %s of %d cannot be', (field, value) =>
+    expect(() => checkRingCard({ ...usualRings[1]!, [field]: value })).toThrow(
+      expect.objectContaining({ code: 'ring', field }),
+    ),
+  )
+  it('a ring without a liner can', () =>
+    expect(() => checkRingCard({ ...usualRings[1]!, linerMillimetres: 0 })).not.toThrow())
   it('what it proposes passes every line, in gypsum too', () => {
     for (const binder of ['gypsum', 'phosphate'] as const) {
       const { arrangement } = ringFor({ ...wish, binder, patterns: 3 })!

@@ -197,6 +197,22 @@ describe('tightness', () => {
   it('a missing triangle leaves three open edges', () => {
     expect(measured(binaryStl(box(5).slice(1)))).toMatchObject({ openEdges: 3, watertight: false })
   })
+  it.each([[[1]], [[1, 2]]])(
+    'an edge that three triangles share is tangled, with %j the other way round',
+    (turned) => {
+      const [a, b] = [
+        [0, 0, 0],
+        [1, 0, 0],
+      ] as const
+      const fan = [
+        [0, 1, 0],
+        [0, -1, 0],
+        [0, 0, 1],
+      ].map((c, n) => (turned.includes(n) ? [b, a, c] : [a, b, c])) as unknown as Solid
+      expect(measured(binaryStl(fan))).toMatchObject({ tangledEdges: 1, openEdges: 6, watertight: false })
+      expect(measured(binaryStl(fan.slice(0, 2)))).toMatchObject({ tangledEdges: 0, openEdges: 4 })
+    },
+  )
   it('one triangle turned round is tangled, all turned round is inside out', () => {
     const turned = ([a, b, c]: Solid[number]) => [a, c, b] as const
     const shape = box(5)

@@ -146,6 +146,43 @@ describe('the worked example', () => {
     expect(right.neededDegrees).toBeCloseTo(21.200381, 4)
     expect(right.heightMillimetres).toBe(0)
   })
+  it('steep wings of the table open the balancing side most: it decides', () => {
+    const winged = {
+      ...worked,
+      condylarDegrees: { right: 40, left: 40 },
+      incisalDegrees: 0,
+      wingDegrees: { right: 45, left: 45 },
+    }
+    const set = { articulator: winged, incisor, advanceMillimetres: 4 }
+    // Moved to the right, the left condyle slides forward: the left is the balancing side.
+    const left = toothContact(set, { behindMillimetres: 35, asideMillimetres: 25 }, 'left')
+    expect(left.balancing.cuspDegrees).toBeGreaterThan(
+      Math.max(left.protrusion.cuspDegrees, left.working.cuspDegrees) + 1,
+    )
+    expect(left.neededDegrees).toBe(left.balancing.cuspDegrees)
+  })
+  it('whatever the articulator, no movement needs more than is needed', () => {
+    const angle = (most: number) => fc.double({ min: 0, max: most, noNaN: true })
+    fc.assert(
+      fc.property(angle(55), angle(55), angle(30), angle(25), (right, left, incisal, wing) => {
+        const articulator = {
+          ...worked,
+          condylarDegrees: { right, left },
+          incisalDegrees: incisal,
+          wingDegrees: { right: wing, left: wing },
+        }
+        const set = { articulator, incisor, advanceMillimetres: 3 }
+        for (const side of ['right', 'left'] as const) {
+          const tooth = toothContact(set, { behindMillimetres: 30, asideMillimetres: 24 }, side)
+          const each = [tooth.protrusion, tooth.working, tooth.balancing].map(
+            ({ cuspDegrees }) => cuspDegrees,
+          )
+          for (const degrees of each) expect(tooth.neededDegrees).toBeGreaterThanOrEqual(degrees)
+          expect(each).toContain(tooth.neededDegrees)
+        }
+      }),
+    )
+  })
 })
 
 describe('laws of a rigid jaw', () => {

@@ -62,6 +62,40 @@ describe('a machine that is not there', () => {
     expect(at(270, cut).chamberCelsius).toBeCloseTo(20 + (before - 20) * Math.exp(-0.5), -0.3)
     expect(cut.endMinutes! - run().endMinutes!).toBeGreaterThan(30)
   })
+  it('its clock stands still in the dark, however short that is', () => {
+    const cut = run([{ kind: 'powerCut', fromMinutes: 240, minutes: 2 }])
+    expect(cut.endMinutes! - run().endMinutes!).toBeGreaterThanOrEqual(2)
+    expect(run([{ kind: 'powerCut', fromMinutes: 399, minutes: 1 }]).endMinutes).toBe(run().endMinutes)
+  })
+  it('too weak for its ramp it waits: the set point is never far ahead, and the program takes longer', () => {
+    const weak = { ...furnace, fullPowerCelsius: 950 }
+    const { moments, endMinutes } = run([], 600, weak)
+    // 25 °C behind it waits, and goes on by a step at most before it sees that.
+    for (const { setCelsius, measuredCelsius } of moments)
+      expect(setCelsius - measuredCelsius).toBeLessThan(25 + 7)
+    expect(endMinutes).toBeGreaterThan(run().endMinutes! + 20)
+  })
+  it('never gets hotter than its water boils', () => {
+    const bath = { ...furnace, mostCelsius: 100 }
+    expect(Math.max(...run([], 300, bath).moments.map(({ chamberCelsius }) => chamberCelsius))).toBe(100)
+  })
+  it('begins where its program begins, and is read once a minute', () => {
+    const { moments } = run([], 10)
+    expect(moments.map(({ minutes }) => minutes)).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10])
+    expect(moments[0]).toEqual({ minutes: 0, setCelsius: 20, measuredCelsius: 20, chamberCelsius: 20 })
+    expect(moments[5]!.setCelsius).toBeCloseTo(20 + 5 * 5, 9)
+    expect(run([], 10).endMinutes).toBeUndefined()
+  })
+  it('refuses to be followed backwards', () =>
+    expect(() => run([], -1)).toThrow(expect.objectContaining({ code: 'not-a-positive-number' })))
+  it('a drift begins when it begins and grows by the hour', () => {
+    const drift = run([{ kind: 'drift', fromMinutes: 60, celsiusPerHour: 30 }])
+    expect(at(59, drift)).toEqual(at(59))
+    const shown = at(100, drift).measuredCelsius - at(100, drift).chamberCelsius
+    const without = at(100).measuredCelsius - at(100).chamberCelsius
+    // 40 min at 30 °C an hour.
+    expect(shown - without).toBeCloseTo(20, -0.3)
+  })
   it('an open door lets it fall; a thermocouple that drifts up leaves the chamber cold and shows it not', () => {
     const open = run([{ kind: 'doorOpen', fromMinutes: 240, minutes: 5 }])
     expect(at(245, open).chamberCelsius).toBeLessThan(at(245).chamberCelsius - 60)
