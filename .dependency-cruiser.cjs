@@ -41,6 +41,7 @@ const houses = {
     ['shelf', 'sheet', 'route', 'instruments'],
     ['case', 'bench', 'papers'],
     ['app'],
+    ['testing'],
   ],
 }
 

@@ -20,13 +20,25 @@ export const workspaceTests = (name, { decorators = false, environment = 'node',
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: environment,
-  testEnvironmentOptions: { customExportConditions: ['yentrik-source', 'node', 'node-addons'] },
+  testEnvironmentOptions: {
+    customExportConditions: [
+      'yentrik-source',
+      ...(environment === 'node' ? ['node', 'node-addons'] : ['browser']),
+    ],
+  },
   setupFilesAfterEnv: setup,
   transform: { '\\.tsx?$': swc(decorators) },
 })
 
 export default {
   globalSetup: './jest.setup.mjs',
-  projects: [workspaceTests('core'), workspaceTests('server', { decorators: true }), workspaceTests('web')],
+  projects: [
+    workspaceTests('core'),
+    workspaceTests('server', { decorators: true }),
+    workspaceTests('web', {
+      environment: '<rootDir>/jsdom.mjs',
+      setup: ['<rootDir>/src/testing/browser.ts', '<rootDir>/src/testing/each.ts'],
+    }),
+  ],
   testTimeout: 30000,
 }

@@ -44,7 +44,9 @@ const scan = (page: Page, code: string) =>
   page.evaluate(
     (keys) => {
       // An event is as old as it was made, not as it was handled: all are made before the screen has work with one.
-      const presses = keys.map((key) => new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+      const presses = keys.map(
+        (key) => new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }),
+      )
       for (const press of presses) {
         const { key } = press
         const target = document.activeElement ?? document.body
