@@ -21,6 +21,7 @@ import { useRequest } from '../live/use-request.ts'
 import { type Attempt, attempt } from '../parts/attempt.ts'
 import { Chart } from '../parts/Chart.tsx'
 import { Pills } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
@@ -333,7 +334,7 @@ function Overnight({
   onStretch: (segments: readonly SegmentDraft[]) => void
 }) {
   const now = useNow()
-  const [text, setText] = useState('17:00')
+  const [text, setText] = useDraft<string>('burnout put in at', () => '17:00')
   const [refusal, setRefusal] = useState<Saying>()
   const stretch = () => {
     const putIn = nextAt(text, now)

@@ -18,6 +18,7 @@ import { useNow } from '../live/lab-clock.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { Chart } from '../parts/Chart.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { Key } from '../parts/Key.tsx'
 import { readNumber } from '../parts/read-number.ts'
@@ -71,7 +72,7 @@ export function LiveBurnout({
   const now = useNow()
   const say = useWords()
   const units = usePreferences((preferences) => preferences.units)
-  const [typed, setTyped] = useState<Typed>({ tooMuch: '0' })
+  const [typed, setTyped] = useDraft<Typed>(`burnout ${run.runId}`, () => ({ tooMuch: '0' }))
   const { value: tooMuch = 0 } = readNumber(typed.tooMuch ?? '', '°C', { apart: true })
   const [second, setSecond] = useState<Saying>()
   const { refusal, run: doing } = useRequest()

@@ -2,6 +2,7 @@ import { parseTypedNumber, type Saying } from '@yentrik/core'
 import { useState } from 'react'
 import { request, sentenceOf } from '../live/request.ts'
 import { SelectField } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Told } from '../parts/Told.tsx'
 import { lotWords, useShelf } from '../record/shelf.ts'
@@ -12,7 +13,7 @@ export function WeighIn({ alloy }: { readonly alloy: AlloyChoice }) {
   const shelf = useShelf()
   const lots = shelf.usable(alloy.materialId)
   const [lotId, setLotId] = useState('')
-  const [text, setText] = useState('')
+  const [text, setText, , begin] = useDraft<string>(`weigh in ${alloy.materialId}`, () => '')
   const [melted, setMelted] = useState<'0' | '1' | '2'>('0')
   const [told, setTold] = useState<{ readonly good: boolean; readonly words: Saying }>()
   const chosen = lots.some((lot) => lot.lotId === lotId) ? lotId : (lots[0]?.lotId ?? '')
@@ -24,7 +25,7 @@ export function WeighIn({ alloy }: { readonly alloy: AlloyChoice }) {
       return setTold({ good: false, words: 'Write grams with a point, pieces with a comma between them.' })
     try {
       await request('POST /alloy-pieces', { body: { lotId: chosen, grams, meltedBefore: Number(melted) } })
-      setText('')
+      begin()
       setTold({
         good: true,
         words: grams.length === 1 ? 'It is on the shelf.' : `${grams.length} pieces are on the shelf.`,

@@ -4,6 +4,7 @@ import { capital } from '../format/format.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { SelectField } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
@@ -14,7 +15,7 @@ const countedCards = [...materials.values()].filter((card): card is Counted => c
 /** Materials that are counted, not weighed: scoops to units of water, base to catalyst. */
 export function CountedMix() {
   const [cardId, setCardId] = useState(countedCards[0]?.id ?? '')
-  const [text, setText] = useState('4')
+  const [text, setText] = useDraft<string>('counted mix', () => '4')
   const { refusal, run } = useRequest()
   const card = countedCards.find((each) => each.id === cardId)
   if (!card) return null

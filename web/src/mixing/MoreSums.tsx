@@ -10,6 +10,7 @@ import {
 import { useState } from 'react'
 import { grams, millilitres, ratio } from '../format/format.ts'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { CountedMix } from './CountedMix.tsx'
@@ -94,9 +95,9 @@ const blendable = [...materials.values()]
 
 /** Any number of powders, each taking up its own water. */
 function Blend() {
-  const [parts, setParts] = useState<
+  const [parts, setParts] = useDraft<
     readonly { readonly key: number; readonly id: string; readonly text: string }[]
-  >([
+  >('blend', () => [
     { key: 0, id: 'model-plaster', text: '110' },
     { key: 1, id: 'dental-stone', text: '110' },
   ])
@@ -162,8 +163,8 @@ function Blend() {
 }
 
 function SpecialLiquid() {
-  const [total, setTotal] = useState('20')
-  const [share, setShare] = useState('60')
+  const [total, setTotal] = useDraft<string>('special liquid in all', () => '20')
+  const [share, setShare] = useDraft<string>('special liquid share', () => '60')
   const t = readNumber(total, 'mL')
   const s = readNumber(share, '%')
   const totalFault =

@@ -16,7 +16,8 @@ import { useState } from 'react'
 import { quantity } from '../format/format.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
-import { NumberField } from '../parts/NumberField.tsx'
+import { useDraft } from '../parts/draft.ts'
+import { NumberEntry, NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
@@ -53,10 +54,10 @@ export function CuspsPanel({
   const units = usePreferences((preferences) => preferences.units)
   const [curve, setCurve] = useState<Curve>('condyles')
   const [side, setSide] = useState<Side>('right')
-  const [radius, setRadius] = useState(String(MONSON_RADIUS_MILLIMETRES))
-  const [touch, setTouch] = useState('18')
-  const [atHand, setAtHand] = useState('20')
-  const [places, setPlaces] = useState<readonly Place[]>(() =>
+  const [radius, setRadius] = useDraft<string>('cusps radius', () => String(MONSON_RADIUS_MILLIMETRES))
+  const [touch, setTouch] = useDraft<string>('cusps touch', () => '18')
+  const [atHand, setAtHand] = useDraft<string>('cusps of the teeth', () => '20')
+  const [places, setPlaces] = useDraft<readonly Place[]>('cusps places', () =>
     Object.entries(usualPlaces).map(([name, { behindMillimetres, asideMillimetres }]) => ({
       name,
       behind: String(behindMillimetres),
@@ -170,13 +171,16 @@ export function CuspsPanel({
                   </td>
                   {(['behind', 'aside'] as const).map((field) => (
                     <td key={field} className="pr-2">
-                      <input
-                        className="input bg-base-100 figures h-11 w-16 text-lg"
-                        inputMode="decimal"
-                        aria-label={`${place.name}, mm ${field === 'behind' ? 'behind the incisors' : 'from the midline'}`}
-                        value={place[field]}
-                        onChange={(event) => change(n, { [field]: event.target.value })}
-                      />
+                      <span className="block w-16">
+                        <NumberEntry
+                          size="cell"
+                          unit="mm"
+                          name={`${place.name}, mm ${field === 'behind' ? 'behind the incisors' : 'from the midline'}`}
+                          text={place[field]}
+                          onText={(text) => change(n, { [field]: text })}
+                          wrong={readNumber(place[field], 'mm').fault !== undefined}
+                        />
+                      </span>
                     </td>
                   ))}
                   {contact && (

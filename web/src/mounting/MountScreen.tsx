@@ -20,6 +20,7 @@ import { Link, useSearchParams } from 'react-router'
 import { quantity } from '../format/format.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
@@ -56,6 +57,7 @@ function MountForCase({ caseId }: { caseId: string }) {
   return (
     <MountTool
       recorded={sheet?.kind === 'mounting' ? sheet : undefined}
+      draftKey={`mount ${caseId} ${query.get('job')} ${query.get('sheet')}`}
       title={
         <>
           <Link to={`/case/${caseId}`} className="link">
@@ -78,16 +80,24 @@ const movements: Options<Asked> = [
   ['cusps', 'Cusps'],
 ]
 
-function MountTool({ recorded, title }: { recorded?: Recorded; title?: React.ReactNode }) {
+function MountTool({
+  recorded,
+  title,
+  draftKey = 'mount',
+}: {
+  recorded?: Recorded
+  title?: React.ReactNode
+  draftKey?: string
+}) {
   const units = usePreferences((preferences) => preferences.units)
-  const [entry, setEntry] = useState<ArticulatorEntry>(() =>
+  const [entry, setEntry] = useDraft<ArticulatorEntry>(draftKey, () =>
     recorded ? entryOfArticulator(recorded.name, recorded.articulator) : usualArticulator,
   )
   const [movement, setMovement] = useState<Asked>('pin')
-  const [pin, setPin] = useState('1')
-  const [advance, setAdvance] = useState('4')
-  const [forward, setForward] = useState('85')
-  const [below, setBelow] = useState('35')
+  const [pin, setPin] = useDraft<string>('mount pin', () => '1')
+  const [advance, setAdvance] = useDraft<string>('mount advance', () => '4')
+  const [forward, setForward] = useDraft<string>('mount forward', () => '85')
+  const [below, setBelow] = useDraft<string>('mount below', () => '35')
   const { articulator } = articulatorOf(entry)
   const pinChange = readNumber(pin, 'mm')
   const X = readNumber(advance, 'mm')
@@ -105,7 +115,7 @@ function MountTool({ recorded, title }: { recorded?: Recorded; title?: React.Rea
           <Pills label="Move" options={movements} value={movement} onChoose={setMovement} />
         </div>
       </header>
-      {recorded && <BroughtBack recorded={recorded} />}
+      {recorded && <BroughtBack recorded={recorded} draftKey={draftKey} />}
       <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]">
         <section className="card-flat grid content-start gap-3 p-4" aria-label="The articulator">
           {movement === 'cusps' && articulator && teeth ? (
@@ -289,7 +299,7 @@ function work(
 /** The other way round: so much at a molar wants so much at the pin. */
 function FromTooth({ articulator, teeth }: { articulator: Articulator; teeth: FollowedTeeth }) {
   const units = usePreferences((preferences) => preferences.units)
-  const [text, setText] = useState('0.5')
+  const [text, setText] = useDraft<string>('mount at the tooth', () => '0.5')
   const { value, fault } = readNumber(text, 'mm')
   const answer = () => {
     if (value === undefined) return null
@@ -322,9 +332,9 @@ function FromTooth({ articulator, teeth }: { articulator: Articulator; teeth: Fo
 }
 
 /** Knocked: what is read now beside what is on record, and what to turn by how much. */
-function BroughtBack({ recorded }: { recorded: Recorded }) {
+function BroughtBack({ recorded, draftKey }: { recorded: Recorded; draftKey: string }) {
   const kept = entryOfArticulator(recorded.name, recorded.articulator)
-  const [now, setNow] = useState<Readonly<Record<string, string>>>({})
+  const [now, setNow] = useDraft<Readonly<Record<string, string>>>(`${draftKey} now`, () => ({}))
   const lines = [
     ...articulatorFields
       .filter(([field]) => field !== 'pinForward' && field !== 'pinBelow' && field !== 'intercondylar')

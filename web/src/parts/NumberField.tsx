@@ -13,7 +13,7 @@ interface NumberEntryProps {
   readonly describedBy?: string
   /** Its name, where no label stands above it. */
   readonly name?: string
-  readonly size?: 'large' | 'middle' | 'cell'
+  readonly size?: keyof typeof sizes
   readonly autoFocus?: boolean
   readonly entry?: Ref<HTMLInputElement>
   readonly onBlur?: () => void
@@ -22,7 +22,10 @@ interface NumberEntryProps {
 const sizes = {
   large: 'h-14 w-full text-2xl',
   middle: 'h-12 w-36 text-xl',
+  narrow: 'h-12 w-28 text-lg',
+  /** In a table that names the unit in its head. */
   cell: 'h-11 w-full px-2 text-lg',
+  tallCell: 'h-14 w-20 px-2 text-2xl',
 }
 
 /** The one entry for a measured number. The text is never changed behind the person's back. */
@@ -56,7 +59,9 @@ export function NumberEntry({
         // biome-ignore lint/a11y/noAutofocus: the one entry of a sheet that was just opened
         autoFocus={autoFocus}
       />
-      {unit && size !== 'cell' && <span className="text-base opacity-75">{unit}</span>}
+      {unit && !(size === 'cell' || size === 'tallCell') && (
+        <span className="text-base opacity-75">{unit}</span>
+      )}
     </span>
   )
 }

@@ -1,6 +1,6 @@
 import { DomainError, fromCalipers } from '@yentrik/core'
-import { useState } from 'react'
 import { refusalWords } from '../parts/attempt.ts'
+import { useDraft } from '../parts/draft.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
@@ -8,9 +8,9 @@ import { Said } from '../preferences/words.tsx'
 
 /** A point from two caliper distances to two midline marks: where it lies. */
 export function CaliperHelp() {
-  const [back, setBack] = useState('')
-  const [front, setFront] = useState('')
-  const [between, setBetween] = useState('20')
+  const [back, setBack] = useDraft<string>('caliper back', () => '')
+  const [front, setFront] = useDraft<string>('caliper front', () => '')
+  const [between, setBetween] = useDraft<string>('caliper between', () => '20')
   const numbers = [back, front, between].map((text) => readNumber(text, 'mm').value)
   const answer = () => {
     const [a, b, c] = numbers

@@ -8,6 +8,8 @@ import {
   type TouchUp,
 } from '@yentrik/core'
 import { useState } from 'react'
+import { useDraft } from '../parts/draft.ts'
+import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 
@@ -51,38 +53,25 @@ interface FinishedPairFormProps {
 
 /** The finished pair, line by line against its plan; what fails, and which cut to touch by how much. */
 export function FinishedPairForm({ entry, plan, draftKey, refusal, onRecord }: FinishedPairFormProps) {
-  const place = `yentrik-pair ${draftKey}`
-  const [texts, setTexts] = useState<Texts>(() => JSON.parse(localStorage.getItem(place) ?? '{}') as Texts)
+  const [texts, keep, forget] = useDraft<Texts>(`pair ${draftKey}`, () => ({}))
   const [tried, setTried] = useState(false)
-  const put = (name: string, text: string) => {
-    const next = { ...texts, [name]: text }
-    setTexts(next)
-    localStorage.setItem(place, JSON.stringify(next))
-  }
   const { pair, faults } = readPair(texts)
   const lines = pair ? pairLines(entry, pair) : undefined
   const failing = lines?.filter((line) => !line.pass) ?? []
   const field = (name: string, label: string, unit: string) => (
-    <label
-      className={`input bg-base-100 flex h-12 w-28 items-center text-lg ${tried && faults[name] ? 'input-error' : ''}`}
-      title={tried ? faults[name] : undefined}
-    >
-      <input
-        inputMode="decimal"
-        autoComplete="off"
-        className="figures min-w-0 grow font-semibold"
-        aria-label={label}
-        aria-invalid={tried && faults[name] !== undefined}
-        value={texts[name] ?? ''}
-        onChange={(event) => put(name, event.target.value)}
-      />
-      <span className="text-sm opacity-75">{unit}</span>
-    </label>
+    <NumberEntry
+      size="narrow"
+      name={label}
+      unit={unit}
+      text={texts[name] ?? ''}
+      onText={(text) => keep((before) => ({ ...before, [name]: text }))}
+      wrong={tried && faults[name] !== undefined}
+    />
   )
   const firstFault = Object.entries(faults)[0]
   const record = async () => {
     setTried(true)
-    if (pair && onRecord && (await onRecord(pair))) localStorage.removeItem(place)
+    if (pair && onRecord && (await onRecord(pair))) forget()
   }
   return (
     <div className="grid min-h-0 grow gap-4 xl:grid-cols-[minmax(0,1fr)_26rem]">

@@ -1,6 +1,7 @@
 import type { Point, Saying } from '@yentrik/core'
 import { useState } from 'react'
 import { brokenFile, meshWorker } from '../mesh/mesh-worker.ts'
+import { useDraft } from '../parts/draft.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
@@ -26,7 +27,7 @@ export function MarkModel({ arch, model, onModel, picture, onPicture }: MarkMode
   const wantsScale = picture !== undefined && model.millimetresPerPixel === undefined
   const [picked, setPicked] = useState<string>()
   const [scaleEnds, setScaleEnds] = useState<readonly Point[]>([])
-  const [scaleText, setScaleText] = useState('50')
+  const [scaleText, setScaleText] = useDraft<string>('trim scale', () => '50')
   const [told, setTold] = useState<Saying>()
   const open = specs.find(({ key, want }) => (model.points[key] ?? []).length < want)
   const current = wantsScale ? SCALE_KEY : (picked ?? open?.key ?? HEIGHT_KEY)

@@ -1,5 +1,7 @@
 import type { Point } from '@yentrik/core'
 import { useState } from 'react'
+import { useDraft } from '../parts/draft.ts'
+import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 import type { LandmarkSpec } from './trim-draft.ts'
@@ -14,8 +16,8 @@ export function PointTable({
   points: readonly Point[]
   onPoints: (points: readonly Point[]) => void
 }) {
-  const [x, setX] = useState('')
-  const [y, setY] = useState('')
+  const [x, setX] = useDraft<string>(`point across ${spec.key}`, () => '')
+  const [y, setY] = useDraft<string>(`point along ${spec.key}`, () => '')
   const [fault, setFault] = useState<string>()
   const add = () => {
     const [across, forward] = [readNumber(x, 'mm'), readNumber(y, 'mm')]
@@ -33,16 +35,17 @@ export function PointTable({
     setY('')
   }
   const entry = (label: string, text: string, onText: (text: string) => void) => (
-    <label className="min-w-0">
+    <span className="min-w-0">
       <span className="text-sm">{label}</span>
-      <input
-        className="entry figures"
-        inputMode="decimal"
-        autoComplete="off"
-        value={text}
-        onChange={(event) => onText(event.target.value)}
+      <NumberEntry
+        size="cell"
+        name={label}
+        unit="mm"
+        text={text}
+        onText={onText}
+        wrong={fault !== undefined && readNumber(text, 'mm').fault !== undefined}
       />
-    </label>
+    </span>
   )
   return (
     <form

@@ -1,5 +1,6 @@
 import type { ArchLandmarks, ModelEntry, PairEntry, Point } from '@yentrik/core'
-import { useCallback, useState } from 'react'
+import { useCallback } from 'react'
+import { useDraft } from '../parts/draft.ts'
 import { readNumber } from '../parts/read-number.ts'
 
 export type ArchName = 'upper' | 'lower'
@@ -103,33 +104,13 @@ export const emptyDraft: PairDraft = {
   planeOff: '',
 }
 
-/** A draft that survives a reload: kept in this browser until the plan is stored. */
+/** A pair while it is marked and measured. */
 export function usePairDraft(key: string, stored: PairEntry | undefined) {
-  const place = `yentrik-trim ${key}`
-  const [draft, setDraft] = useState<PairDraft>(
-    () => readDraft(place) ?? (stored ? draftOf(stored) : emptyDraft),
+  const [draft, keep, forget] = useDraft<PairDraft>(`trim ${key}`, () =>
+    stored ? draftOf(stored) : emptyDraft,
   )
-  const change = useCallback(
-    (to: Partial<PairDraft>) =>
-      setDraft((before) => {
-        const next = { ...before, ...to }
-        localStorage.setItem(place, JSON.stringify(next))
-        return next
-      }),
-    [place],
-  )
-  const forget = useCallback(() => localStorage.removeItem(place), [place])
+  const change = useCallback((to: Partial<PairDraft>) => keep((before) => ({ ...before, ...to })), [keep])
   return { draft, change, forget }
-}
-
-function readDraft(place: string): PairDraft | undefined {
-  const text = localStorage.getItem(place)
-  if (!text) return undefined
-  try {
-    return { ...emptyDraft, ...(JSON.parse(text) as PairDraft) }
-  } catch {
-    return undefined
-  }
 }
 
 /** A stored plan, opened again for looking or changing. */

@@ -11,6 +11,7 @@ import {
 import { useState } from 'react'
 import { refusalWords } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
+import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Told } from '../parts/Told.tsx'
 import { Said } from '../preferences/words.tsx'
@@ -115,13 +116,13 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
                 </td>
                 {columns.map(([key, name]) => (
                   <td key={key} className="py-1 pr-2">
-                    <input
-                      inputMode="decimal"
-                      autoComplete="off"
-                      className="input bg-base-100 figures h-14 w-20 px-2 text-2xl font-semibold"
-                      aria-label={`${name}, ${line.name}`}
-                      value={line[key]}
-                      onChange={(event) => change(index, { [key]: event.target.value })}
+                    <NumberEntry
+                      size="tallCell"
+                      unit="mm"
+                      name={`${name}, ${line.name}`}
+                      text={line[key]}
+                      onText={(text) => change(index, { [key]: text })}
+                      wrong={tried && readNumber(line[key], 'mm', { wanted: false }).fault !== undefined}
                     />
                   </td>
                 ))}
