@@ -1,5 +1,4 @@
 import {
-  type Amount,
   type CaseCommand,
   type CaseState,
   type EventReader,
@@ -12,27 +11,22 @@ import {
   windowVerdict,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
+import { useNavigate, useParams } from 'react-router'
 import { useScannedCommand } from '../keys/scanned-command.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
 import { useNow } from '../live/lab-clock.ts'
-import { Sheet } from '../parts/Sheet.tsx'
 import { Told, Waiting } from '../parts/Told.tsx'
-import { type OpenCase, refusalNow, useOpenCase } from '../record/open-case.ts'
+import { type OpenCase, useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
-import { MixEntry } from '../route/MixEntry.tsx'
 import { RouteList } from '../route/RouteList.tsx'
-import { AmendSheet } from './AmendSheet.tsx'
 import { CaseHeader } from './CaseHeader.tsx'
-import { AnswerSheet, GoBackSheet, StaleSheet } from './case-sheets.tsx'
+import { CaseSheets, type OpenSheet, wantsReason } from './CaseSheets.tsx'
 import { QuarantineFlag } from './QuarantineFlag.tsx'
 import { RecordView } from './RecordView.tsx'
 import { Standing } from './Standing.tsx'
 import { Cautions, StepCard, useMainAction } from './StepCard.tsx'
 import { StepClock } from './StepClock.tsx'
 import { toolsBesideStep } from './step-tools.tsx'
-import { VariantsSheet } from './VariantsSheet.tsx'
-import { WordsSheet } from './WordsSheet.tsx'
 
 /** One case: where it is on its route, the step in hand, what was done. */
 export function CaseScreen() {
@@ -59,12 +53,6 @@ export function CaseScreen() {
   )
 }
 
-type Open =
-  | {
-      readonly sheet: 'goBack' | 'note' | 'ask' | 'answer' | 'hold' | 'variants' | 'amend' | 'skip'
-    }
-  | { readonly sheet: 'mix'; readonly amount: Amount }
-
 function CaseWork({
   openCase,
   state,
@@ -81,7 +69,7 @@ function CaseWork({
   const reader: EventReader = { jobs: state.jobs, lotNumber }
   const [tab, setTab] = useState<'step' | 'record'>('step')
   const [peekId, setPeekId] = useState<string>()
-  const [opened, setOpened] = useState<Open>()
+  const [opened, setOpened] = useState<OpenSheet>()
   const now = useNow()
   const inHand = handStep(job, now)
   const step = (peekId && stepOf(job, peekId)) || inHand || job.route.steps.at(-1)!
@@ -91,9 +79,8 @@ function CaseWork({
   const running = job.steps[step.id]?.status === 'running'
   const main = useMainAction(job, step)
   const on = { jobId: job.jobId, stepId: step.id }
-  const draft = (what: string) => `${openCase.caseId} ${job.jobId} ${step.id} ${what}`
   const shut = () => setOpened(undefined)
-  const openSheet = (next: Open) => {
+  const openSheet = (next: OpenSheet) => {
     openCase.clearRefusal()
     setOpened(next)
   }
@@ -111,9 +98,7 @@ function CaseWork({
   const act = () => {
     if (open && isInHand && !openCase.busy) void move()
   }
-  /** The server, whose clock counts, wants a reason first. */
   const Beside = step.means && toolsBesideStep[step.means]
-  const wantsReason = ['too-soon', 'window-missed'].includes(openCase.refusal?.problem.code ?? '')
   const unmixed =
     step.amounts?.find((amount) => !job.steps[step.id]?.mixes.some((mix) => mix.amountId === amount.id)) ??
     step.amounts?.[0]
@@ -178,11 +163,14 @@ function CaseWork({
               />
             )}
             <div className="border-base-300 mt-3 border-t pt-3">
-              {refusal && !opened && !wantsReason && openCase.refusal?.problem.field !== 'value' && (
-                <div className="mb-2">
-                  <Told tone="error" words={refusal} />
-                </div>
-              )}
+              {refusal &&
+                !opened &&
+                !wantsReason(openCase) &&
+                openCase.refusal?.problem.field !== 'value' && (
+                  <div className="mb-2">
+                    <Told tone="error" words={refusal} />
+                  </div>
+                )}
               <div className="flex flex-wrap gap-2">
                 {isInHand && open && (
                   <button
@@ -237,137 +225,17 @@ function CaseWork({
           </aside>
         </div>
       )}
-      {opened?.sheet === 'mix' && (
-        <Sheet title="What was used" onClose={shut}>
-          <MixEntry
-            amount={opened.amount}
-            draftKey={draft(`mix ${opened.amount.id}`)}
-            refusal={refusal}
-            onRecord={async (mix) => {
-              const stored = await give({ type: 'recordMix', ...on, ...mix })
-              if (stored) shut()
-              return stored
-            }}
-          />
-          {opened.amount.kind === 'mix' && (
-            <Link
-              className="link mt-4 inline-block"
-              to={`/mix?case=${openCase.caseId}&job=${job.jobId}&step=${step.id}&amount=${opened.amount.id}`}
-            >
-              Work it out on the Mix screen
-            </Link>
-          )}
-        </Sheet>
-      )}
-      {wantsReason && (
-        <WordsSheet
-          title={openCase.refusal?.problem.code === 'too-soon' ? 'Too soon' : 'The time is past'}
-          label={`Why ${running ? 'it is done' : 'it starts'} all the same`}
-          button={running ? 'Done all the same' : 'Start all the same'}
-          draftKey={draft('out of time')}
-          intro={<StepClock caseId={openCase.caseId} job={job} step={step} />}
-          refusal={openCase.refusal?.problem.said?.detail ?? openCase.refusal?.problem.detail}
-          onClose={openCase.clearRefusal}
-          onGive={move}
-        />
-      )}
-      {opened?.sheet === 'skip' && (
-        <WordsSheet
-          title={`Leave out "${step.name}"`}
-          label="Why"
-          button="Leave it out"
-          draftKey={draft('leave out')}
-          start={step.mayBeSkipped}
-          refusal={refusal}
-          onClose={shut}
-          onGive={(reason) => give({ type: 'skipStep', ...on, reason })}
-        />
-      )}
-      {opened?.sheet === 'goBack' && (
-        <GoBackSheet
-          job={job}
-          draftKey={draft('go back')}
-          refusal={refusal}
-          onClose={shut}
-          onGive={(toStepId, remake, reason) =>
-            give({ type: 'goBack', jobId: job.jobId, toStepId, remake, reason })
-          }
-        />
-      )}
-      {opened?.sheet === 'note' && (
-        <WordsSheet
-          title="Note"
-          label="What the next one should know"
-          button="Keep it"
-          draftKey={draft('note')}
-          refusal={refusal}
-          onClose={shut}
-          onGive={(text) => give({ type: 'note', ...on, text })}
-        />
-      )}
-      {opened?.sheet === 'hold' && (
-        <WordsSheet
-          title="Put on hold"
-          label="Why"
-          button="Put on hold"
-          draftKey={draft('hold')}
-          refusal={refusal}
-          onClose={shut}
-          onGive={(reason) => give({ type: 'hold', reason })}
-        />
-      )}
-      {opened?.sheet === 'ask' && (
-        <WordsSheet
-          title="Ask the dentist"
-          label="What was found, and the question"
-          button="Ask"
-          draftKey={draft('question')}
-          intro={<p>The case stops until the answer is entered. Clocks that run go on.</p>}
-          refusal={refusal}
-          onClose={shut}
-          onGive={(question) => give({ type: 'askDentist', ...on, question })}
-        />
-      )}
-      {opened?.sheet === 'answer' && job.question && (
-        <AnswerSheet
-          job={job}
-          draftKey={draft('answer')}
-          refusal={refusal}
-          onClose={shut}
-          onGive={(answer, decision, toStepId) =>
-            give({ type: 'dentistAnswered', jobId: job.jobId, answer, decision, toStepId })
-          }
-        />
-      )}
-      {opened?.sheet === 'variants' && (
-        <VariantsSheet
-          job={job}
-          draftKey={draft('variant')}
-          refusal={refusal}
-          onClose={shut}
-          onGive={(matter, choice, reason) =>
-            give({ type: 'swapVariant', jobId: job.jobId, matter, choice, reason })
-          }
-        />
-      )}
-      {opened?.sheet === 'amend' && (
-        <AmendSheet
-          authorisation={state.authorisation}
-          draftKey={`${openCase.caseId} amend`}
-          refusal={refusal}
-          onClose={shut}
-          onGive={(changes, reason) => give({ type: 'amend', changes, reason })}
-        />
-      )}
-      {openCase.stale && (
-        <StaleSheet
-          since={openCase.stale.since}
-          reader={reader}
-          refusal={refusalNow(state, openCase.stale.command)}
-          onAgain={() => void openCase.giveAgain().then((stored) => stored && shut())}
-          onDrop={openCase.dropStale}
-        />
-      )}
+      <CaseSheets
+        openCase={openCase}
+        state={state}
+        job={job}
+        step={step}
+        reader={reader}
+        opened={opened}
+        onShut={shut}
+        onGive={give}
+        onMove={move}
+      />
     </main>
   )
 }

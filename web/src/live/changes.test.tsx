@@ -153,6 +153,8 @@ describe('a record with what came since', () => {
       )
     expect(Object.keys(recordWith(record, since(0)).routes)).toEqual(['r2'])
   })
+  it('does not stand on what has a gap before it', () =>
+    expect(recordWith(record, { events: events.slice(4), routes: {} })).toBe(record))
   it('is itself where nothing came', () => {
     expect(recordWith(record, { events: events.slice(0, 3), routes: {} })).toBe(record)
     expect(recordWith(record, { events: [], routes: {} })).toBe(record)

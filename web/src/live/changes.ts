@@ -69,15 +69,25 @@ async function followCase(caseId: string, sequence: number): Promise<void> {
     queryClient.removeQueries({ queryKey: keyOf('GET /cases/:caseId', parts) })
     return
   }
+  await catchUp(caseId)
+}
+
+/** Fetches the events of an open case that are not held yet. */
+export async function catchUp(caseId: string): Promise<void> {
+  const parts = { path: { caseId } }
+  const last = heldAnswer('GET /cases/:caseId', parts)?.events.at(-1)?.sequence ?? 0
   const since = await request('GET /cases/:caseId/events', { ...parts, query: { after: String(last) } })
   changeHeld('GET /cases/:caseId', parts, (record) => recordWith(record, since))
 }
 
-/** A record with what came since; what is held already stays as it is. */
+/**
+ * A record with what came since; what is held already stays as it is. Events with a gap before them are left out: a case
+ * does not stand on half of what was done.
+ */
 export function recordWith(record: CaseRecord, since: Pick<CaseRecord, 'events' | 'routes'>): CaseRecord {
   const last = record.events.at(-1)?.sequence ?? 0
   const added = since.events.filter(({ sequence }) => sequence > last)
-  if (added.length === 0) return record
+  if (added[0]?.sequence !== last + 1) return record
   return {
     ...record,
     events: [...record.events, ...added],

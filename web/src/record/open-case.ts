@@ -10,7 +10,7 @@ import {
   saying,
 } from '@yentrik/core'
 import { useMemo, useRef, useState } from 'react'
-import { recordWith } from '../live/changes.ts'
+import { catchUp, recordWith } from '../live/changes.ts'
 import { labNow } from '../live/lab-clock.ts'
 import { changeHeld, freshen, heldAnswer, useAnswer } from '../live/queries.ts'
 import { Refusal, refusedHere, request } from '../live/request.ts'
@@ -76,8 +76,9 @@ export function useOpenCase(caseId: string): OpenCase {
       })
       seen.current = event.sequence
       setStale(undefined)
-      // A new way of a job comes with a route that only the server can name.
-      if (event.type === 'variantSwapped') await freshen('GET /cases/:caseId')
+      const last = heldAnswer('GET /cases/:caseId', { path })?.events.at(-1)?.sequence ?? 0
+      // What others did meanwhile may not be held yet; a new way of a job comes with a route that only the server can name.
+      if (event.type === 'variantSwapped' || event.sequence !== last + 1) await catchUp(caseId)
       else
         changeHeld('GET /cases/:caseId', { path }, (held) =>
           recordWith(held, { events: [event], routes: {} }),

@@ -1,4 +1,6 @@
 import {
+  type CaseCommand,
+  DomainError,
   type JobState,
   type RouteStep,
   routeTemplates,
@@ -7,6 +9,7 @@ import {
   stepOf,
 } from '@yentrik/core'
 import { Bench } from '@yentrik/core/testing'
+import { refusal, serverWith } from './lab.tsx'
 
 type Choices = Readonly<Record<string, string>>
 
@@ -42,4 +45,40 @@ export function askingFor<K extends SheetKind>(
     }
   }
   throw new Error(`no route asks for ${kind}`)
+}
+
+/** A case on a server of its own: it obeys what it is told, as the real one does, and answers with the event. */
+export function caseOnServer(bench: Bench, more: object = {}) {
+  const problem = (code: string, { message, remedy, field }: DomainError, rest: object = {}) =>
+    refusal({ code, detail: message, remedy, ...(field ? { field } : {}), ...rest })
+  return serverWith({
+    'GET /cases/:caseId': () => ({
+      caseId: 'c1',
+      events: bench.hand.events,
+      routes: Object.fromEntries(bench.hand.routes),
+    }),
+    'GET /cases/:caseId/events': (_: unknown, query: URLSearchParams) => ({
+      events: bench.hand.events.filter(({ sequence }) => sequence > Number(query.get('after'))),
+      routes: Object.fromEntries(bench.hand.routes),
+    }),
+    'POST /cases/:caseId/events': (body: unknown) => {
+      const { seen, command } = body as { readonly seen: number; readonly command: CaseCommand }
+      const since = bench.hand.events.filter(({ sequence }) => sequence > seen)
+      if (since.length > 0) return refusal({ status: 409, code: 'stale', since } as never)
+      try {
+        bench.do(command)
+        return bench.hand.events.at(-1)
+      } catch (error) {
+        if (!(error instanceof DomainError)) throw error
+        return problem(error.code, error)
+      }
+    },
+    'GET /lots': [],
+    'GET /products': [],
+    'GET /machine-runs': [],
+    'GET /mixing/clocks': [],
+    'GET /equipment': [],
+    'GET /devices': { balance: null },
+    ...more,
+  })
 }

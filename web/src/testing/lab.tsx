@@ -50,7 +50,10 @@ export function serverWith(answers: Answers): Asked[] {
     ) as RouteKey | undefined
     if (!route) throw new TypeError('Failed to fetch')
     const given = answers[route]
-    const answer = typeof given === 'function' ? (given as (body: unknown) => unknown)(body) : given
+    const answer =
+      typeof given === 'function'
+        ? (given as (body: unknown, query: URLSearchParams) => unknown)(body, new URLSearchParams(search))
+        : given
     const refused = (answer as { readonly refused?: Problem } | undefined)?.refused
     return {
       ok: refused === undefined,
