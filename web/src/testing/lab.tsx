@@ -99,6 +99,7 @@ export function show(
           <Whereabouts />
           <Routes>
             <Route path={pattern} element={children} />
+            {pattern !== '*' && <Route path="*" element={null} />}
           </Routes>
         </MemoryRouter>
       </SessionContext>
