@@ -21,9 +21,9 @@ export function Shell() {
   useEffect(followChanges, [])
   if (!session.data)
     return session.error ? (
-      <p className="p-8">
+      <div className="p-8">
         <Told tone="error" words={session.error.said} />
-      </p>
+      </div>
     ) : (
       <Waiting />
     )

@@ -63,7 +63,8 @@ export function RingDrawing({
         strokeWidth="0.3"
       />
       {inSection.map(({ x, far }) => (
-        <g key={x} transform={`translate(${x} 0)`} opacity={far ? 0.45 : 1}>
+        // One behind another stands at the same place in section.
+        <g key={`${x} ${far}`} transform={`translate(${x} 0)`} opacity={far ? 0.45 : 1}>
           <path
             d={`M${-wireMillimetres / 2} ${up(foot) - pattern * 0.25}v${pattern * 0.25 + sprue * 0.4}L${-x * 0.35 - wireMillimetres / 2} ${up(former)}h${wireMillimetres}L${wireMillimetres / 2} ${up(foot) + sprue * 0.4}v${-pattern * 0.25 - sprue * 0.4}z`}
             fill="var(--good)"

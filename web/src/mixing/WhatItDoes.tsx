@@ -74,9 +74,9 @@ export function InTheBowl({
   return (
     <div className="grid gap-2">
       {fix.action === 'goodAsItIs' && (
-        <p className="text-xl">
+        <div className="text-xl">
           <Told tone="good">Good as it is: {hit}</Told>
-        </p>
+        </div>
       )}
       {fix.action === 'startAgain' && (
         <div className="text-xl">

@@ -41,3 +41,13 @@ for (const [side, size] of Object.entries({
   offsetWidth: 640,
 }))
   Object.defineProperty(HTMLElement.prototype, side, { configurable: true, value: size })
+
+/** A stream of the server on which nothing is ever said. */
+globalThis.EventSource ??= class extends EventTarget {
+  onopen = null
+  onerror = null
+  close(): void {}
+} as unknown as typeof EventSource
+
+// Text is measured on a canvas where there is one; without, the chart library guesses.
+HTMLCanvasElement.prototype.getContext = () => null

@@ -156,7 +156,7 @@ export function FinishedPairForm({ entry, plan, draftKey, refusal, onRecord }: F
           </p>
         ) : (
           <>
-            <p className="text-2xl font-bold">
+            <div className="text-2xl font-bold">
               {failing.length === 0 ? (
                 <Told tone="good">All {lines.length} lines pass</Told>
               ) : (
@@ -164,7 +164,7 @@ export function FinishedPairForm({ entry, plan, draftKey, refusal, onRecord }: F
                   {failing.length} of {lines.length} lines fail
                 </Told>
               )}
-            </p>
+            </div>
             {pair && <TouchUps pair={pair} plan={plan} />}
             <table className="mt-3 w-full text-sm">
               <tbody>
