@@ -14,6 +14,7 @@ export default defineConfig({
     actionTimeout: 15_000,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Vienna',
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       // Every real browser keeps pages to come back to; Playwright would switch that off.

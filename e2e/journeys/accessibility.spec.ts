@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test } from './lab.ts'
-import { caseAddress, prefer, screens } from './screens.ts'
+import { caseAddress, prefer, screens, visit } from './screens.ts'
 
 // The longest of the journeys, each on its own: side by side they end sooner.
 test.describe.configure({ mode: 'parallel' })
@@ -32,7 +32,7 @@ for (const theme of ['plaster', 'nightbench'])
       `/papers/docket/${done}`,
       `/papers/statement/${done}`,
     ]) {
-      await page.goto(path)
+      await visit(page, path)
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
       const axe = new AxeBuilder({ page })
       // The dark theme has the same parts in other colours.
@@ -58,7 +58,7 @@ test('everything to touch is 44 px or more', async ({ page }) => {
     ['K-2147', 'K-2166', 'K-2168', 'K-2138'].map((each) => caseAddress(page, each)),
   )
   for (const path of [...screens, ...working]) {
-    await page.goto(path)
+    await visit(page, path)
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
     const small = await page.evaluate(() =>
       [

@@ -6,7 +6,7 @@ export const test = base.extend<object, { readonly lab: ChildServer }>({
   lab: [
     // biome-ignore lint/correctness/noEmptyPattern: the runner reads which parts are asked for out of the pattern
     async ({}, use) => {
-      const lab = new ChildServer({ YENTRIK_DEMO: '1', YENTRIK_DEVICE_SPEED: '5', TZ: 'Europe/Vienna' })
+      const lab = new ChildServer({ YENTRIK_DEMO: '1', YENTRIK_DEVICE_SPEED: '20', TZ: 'Europe/Vienna' })
       await lab.start()
       await use(lab)
       await lab.remove()

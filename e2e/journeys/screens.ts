@@ -13,6 +13,7 @@ export const screens = [
   '/cast',
   '/shelf',
   '/settings',
+  '/instruments',
   '/papers/commands',
 ] as const
 
@@ -20,6 +21,19 @@ export const screens = [
 export async function caseAddress(page: Page, docket: string): Promise<string> {
   const { caseId } = (await (await page.request.get(`/api/dockets/${docket}`)).json()) as { caseId: string }
   return `/case/${caseId}`
+}
+/** Goes to another screen as a link does: without loading the application again. */
+export async function visit(page: Page, path: string): Promise<void> {
+  if (page.url() === 'about:blank') await page.goto('/')
+  await page.evaluate((to) => {
+    document.querySelector('main')?.setAttribute('data-left', '')
+    history.pushState(null, '', to)
+    dispatchEvent(new PopStateEvent('popstate', { state: null }))
+  }, path)
+  // A screen that is fetched leaves the old one standing meanwhile; another case on the same screen may keep its frame.
+  await page
+    .waitForFunction(() => document.querySelector('[data-left]') === null, undefined, { timeout: 1500 })
+    .catch(() => page.evaluate(() => document.querySelector('[data-left]')?.removeAttribute('data-left')))
 }
 /** Opens pages with these preferences. */
 export async function prefer(page: Page, preferences: object): Promise<void> {
