@@ -7,8 +7,8 @@ import { tellScannedCommand } from '../keys/scanned-command.ts'
 import { listenForScans } from '../keys/scanner.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
 import { followChanges, useReached } from '../live/changes.ts'
-import { useAnswer } from '../live/queries.ts'
-import { request, sentenceOf } from '../live/request.ts'
+import { freshen, useAnswer } from '../live/queries.ts'
+import { onSignedOut, request, sentenceOf } from '../live/request.ts'
 import { Told, Waiting } from '../parts/Told.tsx'
 import { SessionContext } from '../session/session.ts'
 import { HelpSheet } from './HelpSheet.tsx'
@@ -19,6 +19,8 @@ import { SignIn } from './SignIn.tsx'
 export function Shell() {
   const session = useAnswer('GET /session')
   useEffect(followChanges, [])
+  // A session may end while somebody works: the door is shown, and what was typed is kept behind it.
+  useEffect(() => onSignedOut(() => void freshen('GET /session')), [])
   if (!session.data)
     return session.error ? (
       <div className="p-8">

@@ -48,8 +48,17 @@ export function sentenceOf(error: unknown): Saying {
   return error instanceof Refusal ? error.said : String(error)
 }
 
+/** Who wants to know that the server takes this person for nobody any more. */
+const signedOut = new Set<() => void>()
+/** @returns stops listening */
+export function onSignedOut(listener: () => void): () => void {
+  signedOut.add(listener)
+  return () => signedOut.delete(listener)
+}
+
 /** A server on the bench next door answers at once; whoever waits longer wants to know. */
 const WAIT_MILLIS = 15_000
+const SIGN_IN_FIRST = 401
 
 /** Asks the server on a route of the contract. @throws {Refusal} */
 export async function request<K extends RouteKey>(
@@ -75,6 +84,7 @@ export async function request<K extends RouteKey>(
     if (method === 'GET') hearFirst(response.headers.get('x-yentrik-mark'))
     const text = await response.text()
     const answer = text === '' ? undefined : (JSON.parse(text) as unknown)
+    if (response.status === SIGN_IN_FIRST && route !== 'POST /session') for (const tell of signedOut) tell()
     if (!response.ok) throw new Refusal({ ...notReached, ...(answer as Problem) })
     return answer as Answer<K>
   } catch (error) {

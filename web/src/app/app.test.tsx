@@ -1,0 +1,266 @@
+import { describe, expect, it } from '@jest/globals'
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
+import { START } from '@yentrik/core/testing'
+import { Route, Routes } from 'react-router'
+import { useLabClock } from '../live/lab-clock.ts'
+import { request } from '../live/request.ts'
+import { usePreferences } from '../preferences/preferences.ts'
+import { type Asked, ada, refusal, serverWith, show } from '../testing/lab.tsx'
+import { HelpSheet } from './HelpSheet.tsx'
+import { SettingsScreen } from './SettingsScreen.tsx'
+import { Shell } from './Shell.tsx'
+import { SignIn } from './SignIn.tsx'
+
+const posted = (asked: Asked[]) => asked.filter(({ method }) => method !== 'GET')
+const button = (name: string | RegExp) => screen.getByRole('button', { name })
+
+/** Keys as a scanner types them: all at once. */
+function scan(code: string) {
+  const presses = [...code, 'Enter'].map(
+    (key) => new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }),
+  )
+  act(() => {
+    for (const each of presses) document.body.dispatchEvent(each)
+  })
+}
+
+describe('the door', () => {
+  const first = { person: null, firstStart: true, demo: false, names: [] }
+  it('lets the first person make the lab theirs', async () => {
+    const asked = serverWith({ 'POST /people': {}, 'POST /session': {}, 'GET /session': first })
+    const { user } = show(<SignIn session={first} />, { person: null })
+    await user.type(screen.getByLabelText('First name'), ' Ada ')
+    await user.type(screen.getByLabelText('Passphrase'), 'plaster-and-wax')
+    await user.click(button('Begin'))
+    await waitFor(() => expect(posted(asked)).toHaveLength(2))
+    expect(posted(asked)).toEqual([
+      {
+        method: 'POST',
+        address: '/people',
+        body: { name: 'Ada', role: 'lead', passphrase: 'plaster-and-wax' },
+      },
+      { method: 'POST', address: '/session', body: { name: 'Ada', passphrase: 'plaster-and-wax' } },
+    ])
+  })
+  it('wants a name and a passphrase of eight, from the first alone', async () => {
+    const asked = serverWith({ 'POST /session': {} })
+    const { user, unmount } = show(<SignIn session={first} />, { person: null })
+    await user.type(screen.getByLabelText('Passphrase'), 'seven77')
+    await user.click(button('Begin'))
+    expect(await screen.findByText('Enter your first name.')).toBeTruthy()
+    expect(screen.getByText('Choose a passphrase of at least 8 letters or digits.')).toBeTruthy()
+    expect(posted(asked)).toEqual([])
+    unmount()
+    const later = show(<SignIn session={{ ...first, firstStart: false }} />, { person: null })
+    await later.user.type(screen.getByLabelText('First name'), 'Ada')
+    await later.user.type(screen.getByLabelText('Passphrase'), 'old')
+    await later.user.click(button('Sign in'))
+    await waitFor(() => expect(posted(asked)).toHaveLength(1))
+  })
+  it('says why it stays shut, and keeps the name', async () => {
+    serverWith({
+      'POST /session': refusal({
+        status: 401,
+        detail: 'Name and passphrase do not fit.',
+        remedy: 'Type both again.',
+      }),
+    })
+    const { user } = show(<SignIn session={{ ...first, firstStart: false }} />, { person: null })
+    await user.type(screen.getByLabelText('First name'), 'Ada')
+    await user.type(screen.getByLabelText('Passphrase'), 'wrong')
+    await user.click(button('Sign in'))
+    expect((await screen.findByRole('alert')).textContent).toBe(
+      'Name and passphrase do not fit. Type both again.',
+    )
+    expect(screen.getByLabelText<HTMLInputElement>('First name').value).toBe('Ada')
+    expect(Object.keys(sessionStorage)).toEqual([])
+  })
+})
+
+describe('the house around every screen', () => {
+  const session = { person: ada, firstStart: false, demo: false, names: [] }
+  const inside = (answers: object = {}) => {
+    const asked = serverWith({
+      'GET /session': session,
+      'GET /bench': { work: [], asking: [], cut: false, at: START },
+      ...answers,
+    })
+    const shown = show(
+      <Routes>
+        <Route element={<Shell />}>
+          <Route path="*" element={<h1>The screen</h1>} />
+        </Route>
+      </Routes>,
+    )
+    return { ...shown, asked }
+  }
+  const press = async (key: string) => {
+    fireEvent.keyDown(document.body, { key })
+    await act(() => new Promise((resolve) => setTimeout(resolve, 90)))
+  }
+  it('has its places on the rail, and marks where one is', async () => {
+    inside()
+    const rail = within(await screen.findByRole('navigation', { name: 'Places' }))
+    expect(rail.getAllByRole('link').map(({ textContent }) => textContent)).toEqual([
+      'Bench',
+      'Cases',
+      'Instruments',
+      'Shelf',
+      'Settings',
+    ])
+    expect(rail.getByRole('link', { name: 'Bench' }).getAttribute('aria-current')).toBe('page')
+  })
+  it.each([
+    ['c', '/cases'],
+    ['i', '/instruments'],
+    ['s', '/shelf'],
+    ['a', '/cases/new'],
+    ['b', '/'],
+  ])('the key %s goes to %s', async (key, address) => {
+    const { where } = inside()
+    await screen.findByText('The screen')
+    await press(key)
+    expect(where()).toBe(address)
+  })
+  it('shows its keys by a question mark', async () => {
+    inside()
+    await screen.findByText('The screen')
+    await press('?')
+    expect(screen.getByRole('dialog', { name: 'Keys and scanner' })).toBeTruthy()
+  })
+  it('opens a docket that is scanned, or says that there is none', async () => {
+    const { where } = inside({ 'GET /dockets/:docket': { caseId: 'c-7' } })
+    await screen.findByText('The screen')
+    scan('K-2157')
+    await waitFor(() => expect(where()).toBe('/case/c-7'))
+  })
+  it('says that a scanned docket is none', async () => {
+    inside({
+      'GET /dockets/:docket': refusal({
+        status: 404,
+        detail: 'There is no case K-9.',
+        remedy: 'Look in the list.',
+      }),
+    })
+    await screen.findByText('The screen')
+    scan('K-9')
+    expect((await screen.findByRole('alert')).textContent).toBe('There is no case K-9. Look in the list.')
+  })
+  it('shows the door again when the session is over, whoever finds it out', async () => {
+    let over = false
+    inside({
+      'GET /session': () => (over ? { ...session, person: null } : session),
+      'GET /lab': refusal({
+        status: 401,
+        code: 'not-signed-in',
+        detail: 'Nobody is signed in.',
+        remedy: 'Sign in.',
+      }),
+    })
+    await screen.findByText('The screen')
+    over = true
+    await act(() => request('GET /lab').catch(() => undefined))
+    expect(await screen.findByRole('heading', { name: 'Who is at the bench?' })).toBeTruthy()
+  })
+  it('says when the server is not reached at all', async () => {
+    serverWith({ 'GET /session': refusal({ detail: 'Something broke.', remedy: 'Tell the lead.' }) })
+    show(<Shell />)
+    expect((await screen.findByRole('alert')).textContent).toBe('Something broke. Tell the lead.')
+  })
+})
+
+describe('the settings', () => {
+  const lab = { labName: 'Alder Row', address: 'Alder Row 4', variants: {} }
+  const open = (answers: object = {}, mayBeMoved = false) => {
+    useLabClock.setState({ labMillis: START, steadyMillis: performance.now(), speed: 1, mayBeMoved })
+    const asked = serverWith({
+      'GET /lab': lab,
+      'PUT /lab': (body: unknown) => body,
+      'DELETE /session': undefined,
+      ...answers,
+    })
+    return { ...show(<SettingsScreen />), asked }
+  }
+  it('are of this screen alone, at once', () => {
+    open()
+    fireEvent.click(screen.getByText('Inch, °F, psi'))
+    fireEvent.click(screen.getByText('Universal (1-32)'))
+    fireEvent.click(screen.getByText('Silent'))
+    fireEvent.click(screen.getByText('Night bench'))
+    expect(usePreferences.getState()).toMatchObject({
+      units: 'us',
+      teeth: 'universal',
+      sound: false,
+      theme: 'nightbench',
+    })
+  })
+  it('say how the lab signs, and keep its ways beside that', async () => {
+    const { user, asked } = open({ 'GET /lab': { ...lab, variants: { 'study-cast': { base: 'one-pour' } } } })
+    const name = await screen.findByLabelText('Name')
+    await user.clear(name)
+    await user.type(name, 'Elder Row')
+    const form = within(screen.getByRole('region', { name: 'The lab on papers' }))
+    await user.click(form.getByRole('button', { name: 'Store' }))
+    expect(await form.findByText('Stored.')).toBeTruthy()
+    expect(posted(asked)[0]?.body).toEqual({
+      labName: 'Elder Row',
+      address: 'Alder Row 4',
+      variants: { 'study-cast': { base: 'one-pour' } },
+    })
+  })
+  it('want a name of the lab', async () => {
+    const { user, asked } = open()
+    await user.clear(await screen.findByLabelText('Name'))
+    await user.click(
+      within(screen.getByRole('region', { name: 'The lab on papers' })).getByRole('button', {
+        name: 'Store',
+      }),
+    )
+    expect(await screen.findByText('Enter the name of the lab.')).toBeTruthy()
+    expect(posted(asked)).toEqual([])
+  })
+  it('choose how the lab does it, template by template', async () => {
+    const { asked } = open()
+    const base = (await screen.findAllByRole('combobox')).find((each) =>
+      [...(each as HTMLSelectElement).options].some(({ value }) => value === 'one-pour'),
+    )!
+    fireEvent.change(base, { target: { value: 'one-pour' } })
+    await waitFor(() => expect(posted(asked)).toHaveLength(1))
+    expect(posted(asked)[0]?.body).toMatchObject({ variants: { 'study-cast': { base: 'one-pour' } } })
+  })
+  it('let time be helped along in the demo, and nowhere else', async () => {
+    const { user, asked, unmount } = open(
+      { 'POST /clock': { now: START, speed: 60, mayBeMoved: true } },
+      true,
+    )
+    await user.click(button('10 min on'))
+    await user.click(button('60 times as fast'))
+    expect(posted(asked).map(({ body }) => body)).toEqual([
+      { speed: 1, forwardMinutes: 10 },
+      { speed: 60, forwardMinutes: 0 },
+    ])
+    unmount()
+    open()
+    expect(screen.queryByText(/^Demo clock/)).toBeNull()
+  })
+  it('sign out', async () => {
+    const { user, asked } = open({ 'GET /session': { person: null } })
+    await user.click(button('Sign out'))
+    await waitFor(() =>
+      expect(posted(asked)).toEqual([{ method: 'DELETE', address: '/session', body: undefined }]),
+    )
+  })
+})
+
+describe('the keys', () => {
+  it('are listed once each, for the steps and for everywhere', () => {
+    show(<HelpSheet onClose={() => undefined} />)
+    const keys = within(screen.getByRole('dialog'))
+      .getAllByText(/^\S{1,5}$/, { selector: 'kbd' })
+      .map(({ textContent }) => textContent)
+    expect(new Set(keys).size).toBe(keys.length)
+    expect(keys).toEqual(
+      expect.arrayContaining(['space', 'm', 'n', 'g', 'f', 't', 'b', 'c', 'i', 's', 'a', '?']),
+    )
+  })
+})
