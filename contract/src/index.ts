@@ -3,6 +3,7 @@ import { caseRoutes } from './cases.ts'
 import { labRoutes } from './lab.ts'
 import { machineRoutes } from './machines.ts'
 import { peopleRoutes } from './people.ts'
+import { problemRoutes } from './problem.ts'
 import type { AnswerOf, BodyOf, Declared, QueryOf } from './route.ts'
 import { shelfRoutes } from './shelf.ts'
 
@@ -17,6 +18,7 @@ export const routes = {
   ...shelfRoutes,
   ...machineRoutes,
   ...labRoutes,
+  ...problemRoutes,
 }
 type Routes = typeof routes
 export type RouteKey = keyof Routes
@@ -41,6 +43,6 @@ export type { LabSettings } from './lab.ts'
 export type { LiveChange, LiveEvents } from './live.ts'
 export type { ClockReading, DevicesState, MachineLoad, MachineRunShown, MixClock } from './machines.ts'
 export { type Person, type Role, roles, type Session } from './people.ts'
-export type { Problem } from './problem.ts'
+export type { ExplainedRefusal, Problem } from './problem.ts'
 export { type Declared, USUAL_MOST } from './route.ts'
 export type { AlloyPieceOnShelf, CaseOfLot, Lot, LotOnShelf, ProductOnShelf } from './shelf.ts'

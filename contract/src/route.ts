@@ -15,6 +15,7 @@ export type Room =
   | 'machines'
   | 'lab'
   | 'clock'
+  | 'refusals'
 
 /** What goes over one route, both ways. The server answers by it, the screens ask by it, OpenAPI describes it. */
 export interface Declared<

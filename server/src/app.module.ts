@@ -35,6 +35,7 @@ import { SessionGuard } from './people/session.guard.ts'
 import { MachineRunsController } from './program/machine-runs.controller.ts'
 import { MachineRuns } from './program/machine-runs.service.ts'
 import { Thermometers } from './program/thermometers.service.ts'
+import { RefusalsController } from './refusals.controller.ts'
 import { SETTINGS, type ServerSettings } from './settings/server-settings.ts'
 import { ToothSetsController } from './setup/tooth-sets.controller.ts'
 
@@ -59,6 +60,7 @@ export class AppModule {
         AlloyPiecesController,
         MachineRunsController,
         ClockController,
+        RefusalsController,
         LiveController,
       ],
       providers: [

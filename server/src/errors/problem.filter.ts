@@ -77,10 +77,16 @@ function problem(
   }
 }
 
-const knownByStatus: Readonly<Record<number, { readonly code: string; readonly remedy: string }>> = {
-  400: { code: 'not-readable', remedy: 'Send valid JSON.' },
-  401: { code: 'not-signed-in', remedy: 'Sign in first.' },
-  403: { code: 'not-allowed', remedy: 'Ask the lab lead.' },
-  404: { code: 'not-found', remedy: 'Check the address; see /api/docs.' },
-  413: { code: 'too-large', remedy: 'Send less at a time.' },
+const knownByStatus: Readonly<
+  Record<number, { readonly code: string; readonly means: string; readonly remedy: string }>
+> = {
+  400: { code: 'not-readable', means: 'What was sent cannot be read.', remedy: 'Send valid JSON.' },
+  401: { code: 'not-signed-in', means: 'Nobody is signed in.', remedy: 'Sign in first.' },
+  403: { code: 'not-allowed', means: 'This person may not do that.', remedy: 'Ask the lab lead.' },
+  404: {
+    code: 'not-found',
+    means: 'There is nothing at this address.',
+    remedy: 'Check the address; see /api/docs.',
+  },
+  413: { code: 'too-large', means: 'More was sent than is taken at a time.', remedy: 'Send less at a time.' },
 }

@@ -1,0 +1,83 @@
+import 'reflect-metadata'
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import type { InstrumentUse } from '@yentrik/contract'
+import { Bench } from '@yentrik/core/testing'
+import { intake, TestServer } from '../testing/test-server.ts'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await TestServer.open()
+})
+afterAll(() => server.close())
+
+const uses = async () => (await server.get('/instruments').expect(200)).body as readonly InstrumentUse[]
+const useOf = async (instrument: string) => (await uses()).find((each) => each.instrument === instrument)
+/** Works a new study cast up to the pour, and weighs it. */
+async function poured(docket: string): Promise<string> {
+  const { caseId } = (await server.post('/cases', { ...intake(), docket }).expect(201)).body as {
+    caseId: string
+  }
+  const bench = new Bench().upTo('pour-anatomy')
+  let seen = 1
+  for (const event of bench.hand.events.slice(1)) {
+    const {
+      type,
+      sequence: _sequence,
+      at: _at,
+      by: _by,
+      ...rest
+    } = event as unknown as Record<string, unknown>
+    const command = {
+      type: { stepStarted: 'startStep', stepFinished: 'finishStep', checkRecorded: 'recordCheck' }[
+        String(type)
+      ],
+      ...rest,
+    }
+    await server.command(caseId, seen, command).expect(201)
+    seen++
+  }
+  await server
+    .command(caseId, seen, {
+      type: 'recordMix',
+      jobId: 'job-1',
+      stepId: 'pour-anatomy',
+      amountId: 'stone',
+      materialId: 'high-strength-stone',
+      powderGrams: 100,
+      liquidMillilitres: 23,
+      lots: [],
+    })
+    .expect(201)
+  return caseId
+}
+
+describe('the instruments', () => {
+  it('have no last use in an empty lab', async () => expect(await uses()).toEqual([]))
+  it('name what was weighed last, and the last three cases, the newest first', async () => {
+    const ids: string[] = []
+    for (const docket of ['A-1', 'A-2', 'A-3', 'A-4']) ids.push(await poured(docket))
+    const mix = await useOf('mix')
+    expect(mix?.cases.map(({ docket }) => docket)).toEqual(['A-4', 'A-3', 'A-2'])
+    expect(JSON.stringify(mix?.words)).toContain('100')
+    expect(mix?.cases[0]?.caseId).toBe(ids[3])
+  })
+  it('name a case once, however often it was weighed for', async () => {
+    const caseId = (await useOf('mix'))!.cases[0]!.caseId
+    const seen = (await server.events(caseId)).length
+    await server
+      .command(caseId, seen, {
+        type: 'recordMix',
+        jobId: 'job-1',
+        stepId: 'pour-anatomy',
+        amountId: 'stone',
+        materialId: 'high-strength-stone',
+        powderGrams: 20,
+        liquidMillilitres: 4.6,
+        lots: [],
+      })
+      .expect(201)
+    const mix = await useOf('mix')
+    expect(mix?.cases.filter((each) => each.caseId === caseId)).toHaveLength(1)
+    expect(JSON.stringify(mix?.words)).toContain('20')
+  })
+})
