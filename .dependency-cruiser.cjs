@@ -99,7 +99,7 @@ module.exports = {
       name: 'core-through-its-door',
       comment: 'outside the core, import @yentrik/core and nothing deeper; tests also @yentrik/core/testing',
       severity: 'error',
-      from: { path: '^(contract|server|web)/src', pathNot: NOT_TESTS },
+      from: { path: '^(contract|server|web)/src', pathNot: `${NOT_TESTS}|/src/testing/` },
       to: { path: '^core/src/.+/' },
     },
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },

@@ -26,7 +26,7 @@ export const workspaceTests = (name, { decorators = false, environment = 'node',
       ...(environment === 'node' ? ['node', 'node-addons'] : ['browser']),
     ],
   },
-  setupFilesAfterEnv: setup,
+  setupFilesAfterEnv: ['<rootDir>/../jest.properties.mjs', ...setup],
   transform: { '\\.tsx?$': swc(decorators) },
 })
 

@@ -55,6 +55,7 @@ stage('lint and format', ['node_modules/@biomejs/biome/bin/biome', 'ci', '.'])
 stage('boundaries', [
   'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
   'core/src',
+  'contract/src',
   'server/src',
   'web/src',
   '--config',

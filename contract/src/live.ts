@@ -1,6 +1,6 @@
 import type { DevicesState } from './machines.ts'
 
-/** Something changed that screens may show: what, and of which case. Told as the event `change` on /api/live. */
+/** Something changed that screens may show: what, and of which case. Message as the event `change` on /api/live. */
 export interface LiveChange {
   /** How far the changes have come with it. */
   readonly mark: string

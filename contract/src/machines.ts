@@ -158,7 +158,7 @@ export const machineRoutes = {
   }),
   'POST /devices/stand-in/hand': route({
     room: 'devices',
-    summary: 'What a hand does at the stand-in balance; for demos and tests',
+    summary: 'What a person does at the stand-in balance; for demos and tests',
     body: record({
       does: choice(['pour', 'stop', 'takeOut', 'clear', 'unplug', 'plugIn']),
       gramsPerSecond: maybe(figure(0.1, 100, { example: 8 })),
@@ -170,7 +170,7 @@ export const machineRoutes = {
   }),
   'POST /devices/stand-in/press': route({
     room: 'devices',
-    summary: 'What a hand does at the stand-in press; for demos and tests',
+    summary: 'What a person does at the stand-in press; for demos and tests',
     body: record({
       does: choice(['close', 'stop', 'letOff', 'unplug', 'plugIn']),
       kilopascalsPerSecond: maybe(figure(1, 5000, { example: 250 })),

@@ -12,7 +12,7 @@ import {
   takeIn,
   weigh,
   work,
-} from './bench-hand.ts'
+} from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 type Plan = Parameters<typeof work>[3]

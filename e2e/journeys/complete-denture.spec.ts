@@ -17,7 +17,7 @@ import {
   waxDenture,
   weigh,
   work,
-} from './bench-hand.ts'
+} from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 test('an upper denture from receiving to the bag', async ({ page, request }) => {

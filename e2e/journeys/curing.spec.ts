@@ -1,4 +1,4 @@
-import { bringTo, check, done, forward, look, measure, step, takeIn } from './bench-hand.ts'
+import { bringTo, check, done, forward, look, measure, step, takeIn } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 test('the cure on its own: four baths side by side, dragged, and a safe one that is out in time', async ({

@@ -1,5 +1,5 @@
 import { ChildServer } from '@yentrik/server/testing'
-import { shownStep, step, takeIn } from './bench-hand.ts'
+import { shownStep, step, takeIn } from './at-the-bench.ts'
 import { expect, type Page, test } from './lab.ts'
 import { caseAddress, prefer } from './screens.ts'
 

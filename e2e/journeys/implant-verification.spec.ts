@@ -12,7 +12,7 @@ import {
   takeIn,
   toMixScreen,
   work,
-} from './bench-hand.ts'
+} from './at-the-bench.ts'
 import { expect, type Page, test } from './lab.ts'
 
 test('an implant cast, jig and tray from the door to the bag', async ({ page, request }) => {

@@ -1,5 +1,5 @@
 import { ChildServer } from '@yentrik/server/testing'
-import { done, measure, start, step, takeIn, weigh, work } from './bench-hand.ts'
+import { done, measure, start, step, takeIn, weigh, work } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 test('a running timer keeps its end time through reload and restart of the server', async ({ browser }) => {

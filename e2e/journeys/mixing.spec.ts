@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { atBalance, done, start, step, takeIn, toMixScreen, weigh, work } from './bench-hand.ts'
+import { atBalance, done, start, step, takeIn, toMixScreen, weigh, work } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 const demoArch = new URL('../../demo/models/arch.stl', import.meta.url)

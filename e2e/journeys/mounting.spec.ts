@@ -1,4 +1,4 @@
-import { check, done, fillSheet, look, measure, start, step, takeIn, work } from './bench-hand.ts'
+import { check, done, fillSheet, look, measure, start, step, takeIn, work } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 test('casts mounted from the door to the bag; a knocked articulator is brought back from the record', async ({
@@ -94,7 +94,7 @@ test('the articulator on its own: pin and tooth both ways, and the ways of the j
   await expect(page.getByRole('alert').first()).toContainText('Enter 0 mm or more.')
 })
 
-test('cusps that keep contact: the curve, the three movements, the teeth at hand', async ({ page }) => {
+test('cusps that keep contact: the curve, the three movements, the chosen teeth', async ({ page }) => {
   await page.goto('/mount')
   // Worked in the model notes: an equilateral triangle of 101.6 mm, a sphere of 101.6 mm, a cusp at (50, 25).
   const settings = page.getByRole('complementary', { name: 'Settings' })
@@ -113,7 +113,7 @@ test('cusps that keep contact: the curve, the three movements, the teeth at hand
   const molar = page.getByRole('row', { name: /First molar/ })
   await expect(molar).toContainText('1.73 mm')
   await expect(molar).toContainText('15.1°')
-  await page.getByLabel('Cusp angle of the teeth at hand').fill('5')
+  await page.getByLabel('Cusp angle of the chosen teeth').fill('5')
   await expect(molar).toContainText('too flat')
   await page.getByLabel('Radius of the curve').fill('40')
   await expect(page.getByRole('alert').first()).toContainText('does not reach all three points')

@@ -18,7 +18,7 @@ import {
   waxDenture,
   weigh,
   work,
-} from './bench-hand.ts'
+} from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 import { pdfBoxes } from './pdf-boxes.ts'
 

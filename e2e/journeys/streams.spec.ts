@@ -26,7 +26,7 @@ test('six tabs and a dozen page loads leave room for what is stored', async ({ p
   const tabs = await Promise.all(Array.from({ length: 6 }, () => context.newPage()))
   for (const tab of tabs) {
     await tab.goto(`/case/${cast.caseId}`)
-    await expect(tab.getByRole('region', { name: 'Step in hand' })).toBeVisible()
+    await expect(tab.getByRole('region', { name: 'Current step' })).toBeVisible()
   }
   await tabs[0]!.keyboard.press('t')
   await tabs[0]!.getByLabel('What the next one should know').fill('seen in every tab')
@@ -37,7 +37,7 @@ test('six tabs and a dozen page loads leave room for what is stored', async ({ p
 test('a page that one comes back to has what was done meanwhile', async ({ page, request }) => {
   const cast = await caseOf(request, 'K-2156')
   await page.goto(`/case/${cast.caseId}`)
-  await expect(page.getByRole('region', { name: 'Step in hand' })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Current step' })).toBeVisible()
   await page.goto('/api/docs')
   await note(request, cast, 'while nobody looked')
   await page.goBack()
@@ -69,7 +69,7 @@ test('while the server is away the screen says so, and is right again when it is
 }) => {
   const cast = await caseOf(request, 'K-2147')
   await page.goto(`/case/${cast.caseId}`)
-  await expect(page.getByRole('region', { name: 'Step in hand' })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Current step' })).toBeVisible()
   await lab.stop('SIGTERM')
   await expect(page.getByText('The server is not reached.')).toBeVisible()
   await lab.start()

@@ -1,4 +1,4 @@
-import { check, done, enter, forward, look, shownStep, start, step, takeIn, work } from './bench-hand.ts'
+import { check, done, enter, forward, look, shownStep, start, step, takeIn, work } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 test('a study cast from the door to delivered, every step', async ({ page, request }) => {

@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url'
-import { check, done, look, measure, start, step, takeIn, weigh, work } from './bench-hand.ts'
+import { check, done, look, measure, start, step, takeIn, weigh, work } from './at-the-bench.ts'
 import { expect, type Page, test } from './lab.ts'
 
 const picture = (arch: string) => fileURLToPath(new URL(`../../demo/models/${arch}.jpg`, import.meta.url))

@@ -10,7 +10,7 @@ import {
   step,
   takeIn,
   work,
-} from './bench-hand.ts'
+} from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 type Plan = Parameters<typeof work>[3]

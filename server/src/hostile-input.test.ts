@@ -75,6 +75,8 @@ describe('a calculator that is asked for too much', () => {
     ['alloy', { parts: [{ grams: 1e308, gramsPerCm3: 1 }], alloyGramsPerCm3: 15 }],
     ['amount', { from: 'volume', materialId: 'dental-stone', cm3: 1e308 }],
     ['mix', { from: 'powder', millilitresPerGram: 0.2, powderGrams: null }],
+    ['cure', { sections: [null], program: slow(1) }],
+    ['set-up', { opposing: { kind: 'natural', right: [null], left: [] }, rim: [null] }],
   ])('%s refuses it at once, without a session', async (name, asked) => {
     const { body } = await bare().post(`/api/calc/${name}`).send(asked).expect(422)
     expect(body.detail).toMatch(/\w/)

@@ -1,7 +1,7 @@
 import { Controller } from '@nestjs/common'
 import { Refusal } from './errors/problem.filter.ts'
 import { explainedRefusals } from './errors/refusals.generated.ts'
-import { type Asked, Handles } from './shapes/handles.ts'
+import { type Call, Handles } from './shapes/handles.ts'
 
 const byCode = new Map(explainedRefusals.map((each) => [each.code, each]))
 
@@ -14,7 +14,7 @@ export class RefusalsController {
   }
 
   @Handles('GET /refusals/:code')
-  one({ path: { code } }: Asked<'GET /refusals/:code'>) {
+  one({ path: { code } }: Call<'GET /refusals/:code'>) {
     const found = byCode.get(code)
     if (!found)
       throw new Refusal(

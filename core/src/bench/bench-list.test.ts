@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { type CaseAtHand, type CaseCommand, obey, receiveCase } from '../case/index.ts'
+import { type CaseCommand, obey, receiveCase, type WorkingCase } from '../case/index.ts'
 import { usualCalendar } from '../planning/index.ts'
 import { MINUTE, routes, START } from '../testing/index.ts'
 import { benchContents, benchList, benchWithCase, type CaseSummary, caseSummary } from './index.ts'
 
 const calendar = usualCalendar('UTC')
 
-function castAt(minutesToWrap: number): CaseAtHand {
+function castAt(minutesToWrap: number): WorkingCase {
   const authorisation = {
     clinic: 'Mill Lane',
     prescriber: 'Dr. Orla',
@@ -18,7 +18,7 @@ function castAt(minutesToWrap: number): CaseAtHand {
     enclosures: [],
   }
   const jobs = [{ templateId: 'study-cast', choices: {} }]
-  let hand = receiveCase({ docket: 'K-1', authorisation, jobs }, START, 'Ada', routes)
+  let working = receiveCase({ docket: 'K-1', authorisation, jobs }, START, 'Ada', routes)
   const on = (stepId: string) => ({ jobId: 'job-1', stepId })
   const commands: CaseCommand[] = [
     { type: 'startStep', ...on('disinfect-impression') },
@@ -28,12 +28,13 @@ function castAt(minutesToWrap: number): CaseAtHand {
     { type: 'finishStep', ...on('inspect-impression') },
     { type: 'skipStep', ...on('wrap'), reason: 'poured at once' },
   ]
-  for (const command of commands) hand = obey(hand, command, START + minutesToWrap * MINUTE, 'Ada', routes)
-  return hand
+  for (const command of commands)
+    working = obey(working, command, START + minutesToWrap * MINUTE, 'Ada', routes)
+  return working
 }
 const listOf = (...given: Parameters<typeof benchContents>) => benchList(benchContents(...given), given[1])
-const listAt = (hand: CaseAtHand, minutes: number) =>
-  listOf([caseSummary('c1', hand.state, calendar)], START + minutes * MINUTE)
+const listAt = (working: WorkingCase, minutes: number) =>
+  listOf([caseSummary('c1', working.state, calendar)], START + minutes * MINUTE)
 
 describe('the bench list', () => {
   it.each([
@@ -47,7 +48,7 @@ describe('the bench list', () => {
     expect(list.now[0]).toMatchObject({ stepId: 'pour-anatomy', verdict, at: START + by * MINUTE })
   })
   it('puts a setting cast later, with the time from which it is good', () => {
-    let hand = castAt(0)
+    let working = castAt(0)
     const on = { jobId: 'job-1', stepId: 'pour-anatomy' }
     const mix = {
       amountId: 'stone',
@@ -64,11 +65,11 @@ describe('the bench list', () => {
       { type: 'finishStep', jobId: 'job-1', stepId: 'retention' },
       { type: 'startStep', jobId: 'job-1', stepId: 'set' },
     ]
-    for (const command of commands) hand = obey(hand, command, START + 10 * MINUTE, 'Ada', routes)
-    const list = listAt(hand, 20)
+    for (const command of commands) working = obey(working, command, START + 10 * MINUTE, 'Ada', routes)
+    const list = listAt(working, 20)
     expect(list.now).toEqual([])
     expect(list.later[0]).toMatchObject({ stepId: 'set', at: START + 55 * MINUTE })
-    expect(listAt(hand, 55).now[0]).toMatchObject({ stepId: 'set', verdict: 'good' })
+    expect(listAt(working, 55).now[0]).toMatchObject({ stepId: 'set', verdict: 'good' })
   })
   it('opens what lies in a machine when its program should have ended, and keeps it open as long', () => {
     const at = (hours: number) => START + hours * 60 * MINUTE
@@ -142,7 +143,7 @@ describe('the bench list', () => {
     const list = listOf(
       [
         of('startable soon', { running: false, startBy: hour(6) }),
-        of('in hand', { running: true, startBy: hour(20) }),
+        of('in work', { running: true, startBy: hour(20) }),
         of('startable sooner', { running: false, startBy: hour(5.5) }),
         of('running out second', { window: window(1, 8) }),
         of('running out first', { window: window(2, 7) }),
@@ -163,7 +164,7 @@ describe('the bench list', () => {
     expect(ids(list.now)).toEqual([
       'running out first',
       'running out second',
-      'in hand',
+      'in work',
       'startable sooner',
       'startable soon',
     ])

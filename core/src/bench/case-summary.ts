@@ -1,11 +1,11 @@
 import {
   type CaseState,
+  currentSteps,
   isDelivered,
   isSettled,
   type JobState,
   type StepWindow,
   startedAt,
-  stepsInHand,
   stepWindow,
 } from '../case/index.ts'
 import { type LabCalendar, latestStart, type WorkStretch } from '../planning/index.ts'
@@ -47,7 +47,7 @@ export interface CaseSummary {
   readonly dueAt: number
   readonly receivedAt: number
   readonly status: CaseStatus
-  /** Of the step in hand; `deliver` when there is none left. */
+  /** Of the current step; `deliver` when there is none left. */
   readonly stage: Stage
   readonly startBy: number
   readonly stepsDone: number
@@ -109,7 +109,7 @@ function statusOf(state: CaseState, items: readonly BenchItem[]): CaseStatus {
 }
 
 function benchItems(job: JobState, dueAt: number, calendar: LabCalendar): BenchItem[] {
-  const { running, startable } = stepsInHand(job)
+  const { running, startable } = currentSteps(job)
   const item = (step: RouteStep, isRunning: boolean): BenchItem => {
     const state = job.steps[step.id]!
     const window = stepWindow(job, step)

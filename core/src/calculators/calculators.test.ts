@@ -28,45 +28,48 @@ function notNumbers(value: unknown, way = ''): string[] {
   return Object.entries(value).flatMap(([key, part]) => notNumbers(part, `${way}/${key}`))
 }
 
-describe.each([...calculators])('the calculator $name', ({ name, summary, asks, example, heavy, answer }) => {
-  const takes = ajv.compile(asJson(asks))
-  it('says what it answers, and takes its own example', () => {
-    expect(name).toMatch(/^[a-z]+(-[a-z]+)*$/)
-    expect(summary).toMatch(/^[A-Z]/)
-    expect({ taken: takes(asJson(example)), errors: takes.errors }).toEqual({ taken: true, errors: null })
-  })
-  it('answers it with numbers and words only', () => {
-    const found = answer(example)
-    expect(notNumbers(found)).toEqual([])
-    expect(JSON.stringify(inMetric(found))).not.toMatch(/undefined|NaN|\[object/)
-    expect(asJson(found)).toEqual(asJson(answer(asJson(example))))
-  })
-  it('leaves what it was asked as it was', () => {
-    const asked = asJson(example)
-    answer(asked)
-    expect(asked).toEqual(asJson(example))
-  })
-  it('takes nothing beside what it asks, and no number too large for anything', () => {
-    expect(takes({ ...asJson(example), more: 1 })).toBe(false)
-    for (const way of numbersIn(example).slice(0, 30))
-      expect({ way, taken: takes(withNumber(example, way, 1e300)) }).toEqual({ way, taken: false })
-  })
-  it('answers or refuses in words, whatever number stands in its example', () => {
-    const odd = heavy ? [0] : [0, -1, 1e-9, 1000]
-    for (const way of numbersIn(example).slice(0, 14))
-      for (const number of odd) {
-        const asked = withNumber(example, way, number)
-        if (!takes(asJson(asked))) continue
-        try {
-          expect({ way, number, not: notNumbers(answer(asked as never)) }).toEqual({ way, number, not: [] })
-        } catch (error) {
-          if (!(error instanceof DomainError)) throw error
-          expect(error.code).toMatch(/^[a-z]+(-[a-z]+)*$/)
-          expect(JSON.stringify([error.message, error.remedy])).not.toMatch(/undefined|NaN|\[object/)
+describe.each([...calculators])(
+  'the calculator $name',
+  ({ name, summary, input, example, heavy, answer }) => {
+    const takes = ajv.compile(asJson(input))
+    it('says what it answers, and takes its own example', () => {
+      expect(name).toMatch(/^[a-z]+(-[a-z]+)*$/)
+      expect(summary).toMatch(/^[A-Z]/)
+      expect({ taken: takes(asJson(example)), errors: takes.errors }).toEqual({ taken: true, errors: null })
+    })
+    it('answers it with numbers and words only', () => {
+      const found = answer(example)
+      expect(notNumbers(found)).toEqual([])
+      expect(JSON.stringify(inMetric(found))).not.toMatch(/undefined|NaN|\[object/)
+      expect(asJson(found)).toEqual(asJson(answer(asJson(example))))
+    })
+    it('leaves what it was asked as it was', () => {
+      const asked = asJson(example)
+      answer(asked)
+      expect(asked).toEqual(asJson(example))
+    })
+    it('takes nothing beside what it asks, and no number too large for anything', () => {
+      expect(takes({ ...asJson(example), more: 1 })).toBe(false)
+      for (const way of numbersIn(example).slice(0, 30))
+        expect({ way, taken: takes(withNumber(example, way, 1e300)) }).toEqual({ way, taken: false })
+    })
+    it('answers or refuses in words, whatever number stands in its example', () => {
+      const odd = heavy ? [0] : [0, -1, 1e-9, 1000]
+      for (const way of numbersIn(example).slice(0, 14))
+        for (const number of odd) {
+          const asked = withNumber(example, way, number)
+          if (!takes(asJson(asked))) continue
+          try {
+            expect({ way, number, not: notNumbers(answer(asked as never)) }).toEqual({ way, number, not: [] })
+          } catch (error) {
+            if (!(error instanceof DomainError)) throw error
+            expect(error.code).toMatch(/^[a-z]+(-[a-z]+)*$/)
+            expect(JSON.stringify([error.message, error.remedy])).not.toMatch(/undefined|NaN|\[object/)
+          }
         }
-      }
-  })
-})
+    })
+  },
+)
 
 describe('all calculators', () => {
   it('have names of their own', () => {

@@ -7,13 +7,13 @@ import { inventedPair } from '../trimming/index.ts'
 import {
   type CaseCommand,
   type CaseEvent,
+  carefulWork,
   caseState,
-  goodHand,
+  currentStep,
   isDelivered,
   isSettled,
   receiveCase,
   reopenedSteps,
-  stepInHand,
   stepOf,
 } from './index.ts'
 
@@ -33,7 +33,7 @@ describe('the rules of the bench', () => {
       toStepId: 'disinfect-impression',
     })
     expect(bench.job.remakes).toBe(1)
-    expect(stepInHand(bench.job)?.id).toBe('disinfect-impression')
+    expect(currentStep(bench.job)?.id).toBe('disinfect-impression')
     expect(bench.job.steps['disinfect-impression']?.attempt).toBe(2)
   })
   it('asks the dentist about a pin opening above 2 mm, not at 2 mm', () => {
@@ -49,12 +49,12 @@ describe('the rules of the bench', () => {
   it('withdraws the question when the reading was a slip and is corrected', () => {
     const bench = new Bench('complete-denture').upTo('pin-opening')
     bench.check('pin-opening', 'pin-open', 26)
-    const corrects = bench.hand.state.sequence
+    const corrects = bench.working.state.sequence
     bench.do({ type: 'correct', corrects, value: 1.6, reason: 'read wrong' })
     expect(bench.job.question).toBeUndefined()
     const reading = bench.job.steps['pin-opening']!.readings[0]!
     expect(reading).toMatchObject({ value: 1.6, corrected: { value: 26, reason: 'read wrong' } })
-    expect(bench.hand.events.find((e) => e.sequence === corrects)).toMatchObject({ value: 26 })
+    expect(bench.working.events.find((e) => e.sequence === corrects)).toMatchObject({ value: 26 })
   })
   it('asks the dentist when the denture wobbles on its cast', () => {
     const bench = new Bench('complete-denture').upTo('mould-tells')
@@ -169,7 +169,7 @@ describe('the rules of the bench', () => {
     expect(bench.refusal(finish)).toBe('sheet-failing')
     bench.do(back(1))
     bench.finish('deliver')
-    expect(isDelivered(bench.hand.state)).toBe(true)
+    expect(isDelivered(bench.working.state)).toBe(true)
   })
   it('a jig that is thin at one place does not pass, unless the dentist takes it', () => {
     const bench = new Bench('implant-verification').upTo('jig-thickness')
@@ -299,7 +299,7 @@ describe('the rules of the bench', () => {
     ).toBe('reading-not-plausible')
   })
   it('refuses a case that is due before it came, or has no job', () => {
-    const { authorisation } = new Bench().hand.state
+    const { authorisation } = new Bench().working.state
     const jobs = [{ templateId: 'study-cast', choices: {} }]
     const late = { docket: 'K-1', authorisation: { ...authorisation, dueAt: '2026-03-01T00:00:00Z' }, jobs }
     expect(() => receiveCase(late, START, 'Ada', house)).toThrow(
@@ -308,7 +308,7 @@ describe('the rules of the bench', () => {
     expect(() => receiveCase({ ...late, jobs: [] }, START, 'Ada', house)).toThrow('No job was chosen.')
   })
   it('a damaged record is told, not mended', () => {
-    const { events, routes } = new Bench().upTo('wrap').hand
+    const { events, routes } = new Bench().upTo('wrap').working
     const gap = events.filter((e) => e.sequence !== 3)
     expect(() => caseState(gap, (id) => routes.get(id)!)).toThrow('Event 4 cannot follow event 2.')
   })
@@ -339,9 +339,9 @@ describe.each([
           bench.now += pick * 1000
           expectInvariants(bench)
         }
-        const replayed = JSON.parse(JSON.stringify(bench.hand.events)) as CaseEvent[]
-        const again = caseState(replayed, (id) => bench.hand.routes.get(id)!)
-        expect(JSON.stringify(again)).toBe(JSON.stringify(bench.hand.state))
+        const replayed = JSON.parse(JSON.stringify(bench.working.events)) as CaseEvent[]
+        const again = caseState(replayed, (id) => bench.working.routes.get(id)!)
+        expect(JSON.stringify(again)).toBe(JSON.stringify(bench.working.state))
       }),
       { numRuns: 40, examples: [[0, [180, 180, 700, 120, 70, 230]]] },
     )
@@ -352,7 +352,7 @@ describe.each([
 function someCommand(bench: Bench, pick: number, random: () => number): CaseCommand {
   const steps = bench.job.route.steps
   const any = steps[pick % steps.length]!.id
-  const step = stepInHand(bench.job) ?? steps[0]!
+  const step = currentStep(bench.job) ?? steps[0]!
   if (bench.job.question && pick % 3 > 0)
     return {
       type: 'dentistAnswered',
@@ -378,15 +378,15 @@ function someCommand(bench: Bench, pick: number, random: () => number): CaseComm
     return { type: 'recordCheck', jobId: J, stepId: step.id, checkId: bad.id, answer: bad.answers[1]!.answer }
   if (bench.job.steps[step.id]!.status === 'waiting')
     return { type: 'startStep', jobId: J, stepId: step.id, outOfTimeReason: 'late' }
-  const good = goodHand(J, step, random)
+  const good = carefulWork(J, step, random)
   return pick < 700 && good.length > 0
     ? good[pick % good.length]!
     : { type: 'finishStep', jobId: J, stepId: step.id, outOfTimeReason: 'quick' }
 }
 
 function expectInvariants(bench: Bench): void {
-  const { job, hand } = bench
-  expect(hand.events.map((e) => e.sequence)).toEqual(hand.events.map((_, index) => index + 1))
+  const { job, working } = bench
+  expect(working.events.map((e) => e.sequence)).toEqual(working.events.map((_, index) => index + 1))
   for (const step of job.route.steps) {
     const state = job.steps[step.id]!
     if (state.status !== 'waiting') for (const id of step.after) expect(isSettled(job.steps[id])).toBe(true)
@@ -406,7 +406,7 @@ describe('a whole route', () => {
     const bench = new Bench('complete-denture', { arch }).upTo('hand-over')
     bench.check('hand-over', 'enclosures-back', 'All in the bag')
     bench.finish('hand-over')
-    expect(isDelivered(bench.hand.state)).toBe(true)
+    expect(isDelivered(bench.working.state)).toBe(true)
   })
   it.each([
     'study-model-pair',
@@ -422,15 +422,15 @@ describe('a whole route', () => {
   ])('a %s can be done to the end', (templateId) => {
     const last = new Bench(templateId).job.route.steps.at(-1)!.id
     const bench = new Bench(templateId).upTo(last)
-    for (const command of goodHand(J, stepOf(bench.job, last), seededRandom(2))) bench.do(command)
+    for (const command of carefulWork(J, stepOf(bench.job, last), seededRandom(2))) bench.do(command)
     bench.finish(last)
-    expect(isDelivered(bench.hand.state)).toBe(true)
+    expect(isDelivered(bench.working.state)).toBe(true)
   })
   it.each(['existing', 'new', 'frame'])('a clear clasp, %s, can be done to the end', (onto) => {
     const bench = new Bench('clear-clasp', { onto }).upTo('deliver')
     bench.check('deliver', 'enclosures-back', 'All in the bag')
     bench.finish('deliver')
-    expect(isDelivered(bench.hand.state)).toBe(true)
+    expect(isDelivered(bench.working.state)).toBe(true)
   })
   it('what is done once stays done when the route goes back, not when it is remade', () => {
     const { route } = new Bench('complete-denture').job

@@ -31,7 +31,7 @@ export function decide(state: CaseState, command: CaseCommand, context: CommandC
       if (state.held) refuse('already-held', 'The case is on hold already.', 'Release it first.')
       return { type: 'held', reason: sentence(command.reason, 'reason', 'why it is held') }
     case 'release':
-      if (!state.held) refuse('not-held', 'The case is not on hold.', 'Go on with the step in hand.')
+      if (!state.held) refuse('not-held', 'The case is not on hold.', 'Go on with the current step.')
       return { type: 'released' }
     case 'correct':
       return correct(state, command)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { seededRandom } from '../random/index.ts'
 import { Bench, J } from '../testing/index.ts'
-import { goodHand, stepOf } from './index.ts'
+import { carefulWork, stepOf } from './index.ts'
 
 describe('the patient identification', () => {
   it('lets the identification be left out where it is usual, never where it is required, and has no step where it is off', () => {
@@ -9,7 +9,7 @@ describe('the patient identification', () => {
       new Bench('complete-denture', { identification: rule }).upTo(stepId)
     const leaveOut = (rule: string, stepId: string) => {
       const bench = at(rule, 'trial-closures')
-      for (const command of goodHand(J, stepOf(bench.job, 'trial-closures'), seededRandom(1)))
+      for (const command of carefulWork(J, stepOf(bench.job, 'trial-closures'), seededRandom(1)))
         bench.do(command)
       bench.do({ type: 'finishStep', jobId: J, stepId: 'trial-closures' })
       return bench.refusal({ type: 'skipStep', jobId: J, stepId, reason: 'as agreed' })

@@ -1,14 +1,4 @@
-export {
-  type CaseAtHand,
-  caseAtHand,
-  follow,
-  type Intake,
-  intakeParts,
-  namedRoutes,
-  obey,
-  type RouteSource,
-  receiveCase,
-} from './case-at-hand.ts'
+export { carefulWork } from './careful-work.ts'
 export { type CaseCommand, commandShape } from './case-command.ts'
 export {
   type CaseEvent,
@@ -20,19 +10,18 @@ export {
 export { caseState, isDelivered, type RouteLookup, reopenedSteps } from './case-state.ts'
 export { decide, refusalOf } from './decide.ts'
 export { decisionWords, type EventReader, eventWords, readingWords, stepIn } from './event-words.ts'
-export { goodHand } from './good-hand.ts'
 export {
   checksMeaning,
+  currentStep,
+  currentSteps,
   lastSheetOf,
   minutesBetween,
   readingsMeaning,
   recordedSheet,
   sheetsWanted,
-  stepInHand,
   stepMeaning,
   stepMinutes,
   stepOf,
-  stepsInHand,
 } from './job.ts'
 export type { WorkAuthorisation } from './payloads.ts'
 export type { CaseState, JobState } from './state.ts'
@@ -45,3 +34,14 @@ export {
   windowVerdict,
 } from './step-window.ts'
 export { wantedChanges } from './wanted-changes.ts'
+export {
+  follow,
+  type Intake,
+  intakeParts,
+  namedRoutes,
+  obey,
+  type RouteSource,
+  receiveCase,
+  type WorkingCase,
+  workingCase,
+} from './working-case.ts'

@@ -129,7 +129,7 @@ export function openChecks(step: RouteStep, state: StepState): Check[] {
 }
 
 /** The steps of a job that are running, and those that may be started now: all before them settled. */
-export function stepsInHand(job: JobState): {
+export function currentSteps(job: JobState): {
   readonly running: RouteStep[]
   readonly startable: RouteStep[]
 } {
@@ -141,7 +141,7 @@ export function stepsInHand(job: JobState): {
 }
 
 /** The next thing to do on a job: its running step, or the first that may be started. */
-export function stepInHand(job: JobState): RouteStep | undefined {
-  const { running, startable } = stepsInHand(job)
+export function currentStep(job: JobState): RouteStep | undefined {
+  const { running, startable } = currentSteps(job)
   return running[0] ?? startable[0]
 }

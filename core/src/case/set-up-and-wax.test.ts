@@ -4,8 +4,8 @@ import { goodSheet, judgeSheet } from '../sheet/index.ts'
 import { Bench, J, MINUTE } from '../testing/index.ts'
 import {
   type CaseCommand,
-  goodHand,
-  stepInHand,
+  carefulWork,
+  currentStep,
   stepOf,
   stepWindow,
   wantedChanges,
@@ -91,12 +91,13 @@ describe('setting up, waxing and the try-in', () => {
     bench.check('take-off', 'no-voids', 'No void')
     expect(bench.refusal({ type: 'finishStep', jobId: J, stepId: 'take-off' })).toBe('check-failing')
     bench.do({ type: 'goBack', jobId: J, toStepId: 'green-wax', remake: false, reason: 'stuck' })
-    expect(stepInHand(bench.job)?.id).toBe('green-wax')
+    expect(currentStep(bench.job)?.id).toBe('green-wax')
     expect(bench.job.steps['die-spacer']?.status).toBe('done')
   })
   it('an hour after the last look at its margin a pattern is not invested without a reason', () => {
     const bench = new Bench('cast-crown', { casting: 'elsewhere' }).upTo('margin-check')
-    for (const command of goodHand(J, stepOf(bench.job, 'margin-check'), seededRandom(3))) bench.do(command)
+    for (const command of carefulWork(J, stepOf(bench.job, 'margin-check'), seededRandom(3)))
+      bench.do(command)
     bench.finish('margin-check')
     const begin: CaseCommand = { type: 'startStep', jobId: J, stepId: 'to-invest' }
     bench.now += 60 * MINUTE

@@ -10,7 +10,7 @@ import { checkArrangement, feedCheck } from './sprue.ts'
 export const alloyCalculator = calculator({
   name: 'alloy',
   summary: 'Alloy to melt for patterns and a button',
-  asks: record({
+  input: record({
     parts: list(patternPartShape, 60),
     alloyGramsPerCm3: figure(0, 100, { example: 15.5 }),
     buttonGrams: maybe(figure(0, 10_000, { example: 6 })),
@@ -25,7 +25,7 @@ export const alloyCalculator = calculator({
 export const expansionCalculator = calculator({
   name: 'expansion',
   summary: 'The special-liquid concentration that gives a fit, or what is missing',
-  asks: record({
+  input: record({
     ...partsOf(expansionBudgetShape),
     die: dieShape,
     gapMillimetres: maybe(figure(-10, 10, { example: 0.03, description: 'Left out: the spacer' })),
@@ -50,7 +50,7 @@ const millimetres = (example: number) => figure(-2000, 2000, { example })
 export const sprueCalculator = calculator({
   name: 'sprue',
   summary: 'Whether a sprue feeds its pattern, and how the pattern stands in its ring',
-  asks: record({
+  input: record({
     sprueMillimetres: millimetres(2.588),
     sectionMillimetres: millimetres(1.5),
     binder: choice(binders),
@@ -82,7 +82,7 @@ export const sprueCalculator = calculator({
 export const burnoutCalculator = calculator({
   name: 'burnout',
   summary: 'When the core of a ring is ready, as a range, minutes from putting it in',
-  asks: record({ ...partsOf(programShape), binder: choice(binders), ring: ringSizeShape }),
+  input: record({ ...partsOf(programShape), binder: choice(binders), ring: ringSizeShape }),
   example: {
     startCelsius: 20,
     segments: [

@@ -131,7 +131,7 @@ function judgeFurnace(
   }
 }
 
-/** Two times of a clock that are the same to a hand, min (choice). */
+/** Two times of a clock that are the same to anybody, min (choice). */
 const SAME_WITHIN_MINUTES = 1
 
 /** From when on the core stays within reach of the hottest it is to be; undefined: it does not come there. */

@@ -9,7 +9,7 @@ import { cureVerdict } from './cure-verdict.ts'
 export const cureCalculator = calculator({
   name: 'cure',
   summary: 'What a bath does inside the resin: peak, boiling, monomer left, when it is cold',
-  asks: record({
+  input: record({
     sections: list(resinSectionShape, 8),
     program: programShape,
     waterPowderRatio: maybe(

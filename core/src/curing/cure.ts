@@ -97,7 +97,7 @@ export interface CureFineness {
   /** A step lets the conversion rise by about so much in the fastest cell. */
   readonly rise: number
 }
-/** For a figure to quote, and for a picture that follows the hand. */
+/** For a figure to quote, and for a picture that is dragged. */
 export const quotedFineness: CureFineness = {
   cells: { resin: 16, stone: 20 },
   longestSeconds: 10,

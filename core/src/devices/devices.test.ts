@@ -54,7 +54,7 @@ describe('lines of the balance', () => {
   })
 })
 
-describe('what it says to the pouring hand', () => {
+describe('what it says to whoever pours', () => {
   it('reads the flow off the weights', () =>
     expect(pourGuide(pouring(40, 8), target)?.flowGramsPerSecond).toBeCloseTo(8, 9))
   // At 10 g/s half a second is 5 g: 94 g is early, 95.1 g is the moment.

@@ -39,7 +39,7 @@ export interface PourGuide {
 }
 
 /**
- * What to say to the pouring hand. Stop comes early by what falls in the meantime: at flow f it says stop when
+ * What to say to whoever pours. Stop comes early by what falls in the meantime: at flow f it says stop when
  * grams + f · lag reaches the target. Only a settled weight is right, short or too much; a moving one never is.
  *
  * @param samples in time order, the newest last; at least one

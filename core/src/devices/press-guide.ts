@@ -13,7 +13,7 @@ export interface PressLimits {
   readonly leastKilopascals: number
   readonly mostKilopascals: number
 }
-/** What to say to the hand on the press. */
+/** What to say to whoever turns the press. */
 export type PressWord = 'close' | 'slower' | 'hold' | 'more' | 'right' | 'letOff'
 
 /** Faster than this the dough has no time to flow, kPa/s: the trial pressure in half a minute (our choice). */
@@ -24,7 +24,7 @@ export const TOUCHING_KILOPASCALS = 200
 const RISE_WINDOW_MILLIS = 1500
 
 /**
- * What to say to the hand on the press: close, slower, hold until the dough has flowed, more once it has given way, right,
+ * What to say to whoever turns the press: close, slower, hold until the dough has flowed, more once it has given way, right,
  * let off. Only a reading that holds is right: a moving one still sinks.
  *
  * @param samples in time order, the newest last

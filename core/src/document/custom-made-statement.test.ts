@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { goodHand, stepOf } from '../case/index.ts'
+import { carefulWork, stepOf } from '../case/index.ts'
 import { seededRandom } from '../random/index.ts'
 import { Bench, J } from '../testing/index.ts'
 import { customMadeStatement } from './index.ts'
@@ -10,12 +10,12 @@ const number = (lotId: string) => `no. ${lotId}`
 
 describe('the statement on a custom-made device', () => {
   const bench = new Bench('cast-posts').upTo('metal-record')
-  for (const command of goodHand(J, stepOf(bench.job, 'metal-record'), seededRandom(1), () => 'L7'))
+  for (const command of carefulWork(J, stepOf(bench.job, 'metal-record'), seededRandom(1), () => 'L7'))
     bench.do(command)
   bench.finish('metal-record')
 
   it('holds what Annex XIII section 1 of Regulation (EU) 2017/745 asks for (recalled), from the record alone', () => {
-    const statement = customMadeStatement(bench.hand.state, bench.job, maker, number)
+    const statement = customMadeStatement(bench.working.state, bench.job, maker, number)
     expect(statement).toMatchObject({
       maker: 'Kiln Street Laboratory',
       device: 'Cast post and core',
@@ -29,10 +29,10 @@ describe('the statement on a custom-made device', () => {
     expect(statement.source).toContain('local law decides')
   })
   it('says what a person must still complete', () => {
-    const { open } = customMadeStatement(bench.hand.state, bench.job, unknown, number)
+    const { open } = customMadeStatement(bench.working.state, bench.job, unknown, number)
     expect(open).toEqual(expect.arrayContaining(['Address of the maker.', 'Steps that are not done yet.']))
     const unnoted = new Bench('cast-posts').upTo('cut-sprue')
-    expect(customMadeStatement(unnoted.hand.state, unnoted.job, unknown, number).open).toContain(
+    expect(customMadeStatement(unnoted.working.state, unnoted.job, unknown, number).open).toContain(
       'Lots that were not noted.',
     )
   })
@@ -49,7 +49,7 @@ describe('the statement on a custom-made device', () => {
       alloyId: 'gold-type-3',
       pieces: [piece('a', 'L1', [1]), piece('b', 'L2', [0, 1])],
     })
-    const { materials, open } = customMadeStatement(post.hand.state, post.job, maker, number)
+    const { materials, open } = customMadeStatement(post.working.state, post.job, maker, number)
     expect(materials).toContainEqual({
       name: 'Gold alloy, type 3',
       lots: ['no. L1', 'no. L2'],
@@ -59,7 +59,7 @@ describe('the statement on a custom-made device', () => {
   })
   it('names what stays in the mouth, not what helped on the way', () => {
     const denture = new Bench('complete-denture').upTo('dough')
-    const names = customMadeStatement(denture.hand.state, denture.job, unknown, number).materials.map(
+    const names = customMadeStatement(denture.working.state, denture.job, unknown, number).materials.map(
       ({ name }) => name,
     )
     expect(names).toEqual(expect.arrayContaining(['Denture teeth', 'Heat-cure acrylic']))
@@ -67,7 +67,7 @@ describe('the statement on a custom-made device', () => {
   })
   it('is refused while nothing is made', () => {
     const fresh = new Bench('cast-posts')
-    expect(() => customMadeStatement(fresh.hand.state, fresh.job, unknown, number)).toThrow(
+    expect(() => customMadeStatement(fresh.working.state, fresh.job, unknown, number)).toThrow(
       expect.objectContaining({ code: 'nothing-made' }),
     )
   })

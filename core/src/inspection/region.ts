@@ -11,7 +11,7 @@ export interface Region {
 export interface RegionFault {
   readonly fault: string
   readonly say: string
-  /** It cannot be mended: the piece is made anew. */
+  /** It cannot be mended: the piece is made again. */
   readonly remake?: true
 }
 

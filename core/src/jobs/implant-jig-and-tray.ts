@@ -38,7 +38,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
     handsOnMinutes: 6,
     checks: [
       look('copings-seated', 'Seat', 'Light and lens, all round every coping.', 'Fully seated, all round', {
-        'A gap': adjust('Off again, clean, seat it anew.'),
+        'A gap': adjust('Off again, clean, seat it again.'),
       }),
     ],
   },

@@ -16,7 +16,7 @@ const millimetres = maybe(figure(0, 2000))
 export const mixCalculator = calculator({
   name: 'mix',
   summary: 'Powder and liquid from the part that is known',
-  asks: record({
+  input: record({
     from: choice(['powder', 'liquid', 'total', 'bags'], { example: 'powder' }),
     millilitresPerGram: ratio(0.23),
     powderGrams: maybe(grams(100)),
@@ -34,7 +34,7 @@ export const mixCalculator = calculator({
 export const mixCorrectionCalculator = calculator({
   name: 'mix-correction',
   summary: 'What to add to a mix that missed its ratio, or start again',
-  asks: record({
+  input: record({
     powderGrams: grams(110),
     liquidMillilitres: millilitres(24),
     millilitresPerGram: ratio(0.24),
@@ -57,7 +57,7 @@ export const mixCorrectionCalculator = calculator({
 export const gypsumCalculator = calculator({
   name: 'gypsum',
   summary: 'Volume, pores and density of set gypsum',
-  asks: record({
+  input: record({
     millilitresPerGram: ratio(0.24),
     expansionFraction: maybe(figure(-1, 1, { example: 0.001 })),
     airFraction: maybe(figure(0, 1, { example: 0.01 })),
@@ -69,7 +69,7 @@ export const gypsumCalculator = calculator({
 export const amountCalculator = calculator({
   name: 'amount',
   summary: 'How much to mix: for a usual job, a space by its sides, or a volume',
-  asks: record({
+  input: record({
     from: choice(['job', 'space', 'volume'], { example: 'volume' }),
     materialId: id('high-strength-stone'),
     millilitresPerGram: maybe(

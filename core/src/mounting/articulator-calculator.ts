@@ -6,7 +6,7 @@ import { toothOpening } from './pin-opening.ts'
 export const articulatorCalculator = calculator({
   name: 'articulator',
   summary: 'Where a lower point goes in a movement, which way it travels, and what the pin does there',
-  asks: record({
+  input: record({
     articulator: articulatorShape,
     point: record({
       x: figure(-1000, 1000, { example: 50, description: 'Forwards' }),

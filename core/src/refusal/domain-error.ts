@@ -21,7 +21,7 @@ export class DomainError extends Error {
 }
 
 /**
- * Refuses a reading that no hand can have read.
+ * Refuses a reading that nobody can have read.
  * @throws {DomainError} `reading-not-plausible`, or another code
  */
 export function requireWithin(

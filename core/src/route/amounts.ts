@@ -59,7 +59,7 @@ export type MixFigure = 'powderGrams' | 'liquidMillilitres' | 'powderParts' | 'l
 interface AmountKindModule<A extends Amount> {
   /** What must be entered of it. */
   readonly figures: readonly MixFigure[]
-  /** What a careful hand uses. @param random numbers from 0 to 1 */
+  /** What a careful technician uses. @param random numbers from 0 to 1 */
   readonly good: (amount: A, random: () => number) => Partial<Record<MixFigure, number>>
 }
 
@@ -95,7 +95,7 @@ export const goodMix = (amount: Amount, random: () => number): Omit<RecordedMix,
   ...kindOf(amount).good(amount, random),
 })
 
-/** More than this in one mix is a slip of the hand (choice). */
+/** More than this in one mix is a slip (choice). */
 const MOST_IN_ONE_MIX = 10_000
 
 /** Refuses a mix that nobody can have made. @throws {DomainError} `no-such-material`, `amount-not-plausible` */

@@ -23,22 +23,22 @@ type Choices = Readonly<Record<string, string>>
  */
 export function buildRoute(template: RouteTemplate, choices: Choices = {}): Route {
   const made = makeChoices(template, choices)
-  const here = (part: Conditional) =>
+  const stands = (part: Conditional) =>
     Object.entries(part.when ?? {}).every(([matter, wanted]) => wanted.includes(made[matter] ?? ''))
   const archs = made[ARCH_MATTER] === 'pair' ? ['upper', 'lower'] : undefined
   const above = aboveEach(template.steps)
-  const kept = new Set(template.steps.filter(here).map((step) => step.id))
-  const steps = template.steps.filter(here).map((step): RouteStep => {
+  const kept = new Set(template.steps.filter(stands).map((step) => step.id))
+  const steps = template.steps.filter(stands).map((step): RouteStep => {
     const { when: _when, howWhen, checks, amounts, sheets, ...rest } = step
     const picture = step.picture ?? template.pictures[step.stage]
     return {
       ...rest,
       ...(picture ? { picture: pictureFor(picture, made) } : {}),
-      how: [...step.how, ...(howWhen ?? []).filter(here).map(({ say }) => say)],
+      how: [...step.how, ...(howWhen ?? []).filter(stands).map(({ say }) => say)],
       after: keptBefore(step.id, above, kept),
-      ...(checks ? { checks: perArch(checks.filter(here), archs, nameForArch) } : {}),
-      ...(amounts ? { amounts: perArch(amounts.filter(here), archs, nameAmount) } : {}),
-      ...(sheets ? { sheets: perArch(sheets.filter(here), archs, nameForArch) } : {}),
+      ...(checks ? { checks: perArch(checks.filter(stands), archs, nameForArch) } : {}),
+      ...(amounts ? { amounts: perArch(amounts.filter(stands), archs, nameAmount) } : {}),
+      ...(sheets ? { sheets: perArch(sheets.filter(stands), archs, nameForArch) } : {}),
     }
   })
   return {

@@ -46,7 +46,7 @@ export const checkShape = byTag('kind', {
     above: maybe(outcomeShape),
     /** The device that reads it, where one is connected. */
     readBy: maybe(choice(readers)),
-    /** What can be real at all; anything else is a slip of the hand and is refused. */
+    /** What can be real at all; anything else is a slip and is refused. */
     plausible: record({ min: limit, max: limit }),
   }),
   /** A look or a touch with a fixed set of answers. */
@@ -71,7 +71,7 @@ interface CheckKindModule<C extends Check> {
   readonly take: (check: C, reading: CheckReading) => CheckReading
   /** What a reading means by the limits or answers of the check. */
   readonly outcome: (check: C, reading: CheckReading) => Outcome
-  /** What a careful hand reads. @param random numbers from 0 to 1, for the small spread of a real hand */
+  /** What a careful technician reads. @param random numbers from 0 to 1, for the small spread of real work */
   readonly good: (check: C, random: () => number) => CheckReading
   /** What is wrong with it as written in a template, as sentences. */
   readonly faults: (check: C) => readonly string[]
@@ -106,8 +106,12 @@ const checkKinds: { readonly [K in CheckKind]: CheckKindModule<CheckOf<K>> } = {
       return { value: Number(((low + high) / 2 + spread).toFixed(1)) }
     },
     faults: ({ id: checkId, min, max, below, above }) => [
-      ...(min !== undefined && !below ? [`check ${checkId} does not say what to do below its least`] : []),
-      ...(max !== undefined && !above ? [`check ${checkId} does not say what to do above its most`] : []),
+      ...(min !== undefined && !below
+        ? [`check ${checkId} does not say what to do with a reading below its limits`]
+        : []),
+      ...(max !== undefined && !above
+        ? [`check ${checkId} does not say what to do with a reading above its limits`]
+        : []),
     ],
     outcomes: ({ below, above }) => [below, above],
   },

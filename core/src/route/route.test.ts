@@ -201,9 +201,9 @@ describe('what is wrong with a route', () => {
       'a check that does not say what to do',
       'pour',
       { checks: [{ ...count, below: undefined }] },
-      /below its least/,
+      /below its limits/,
     ],
-    ['and above', 'pour', { checks: [{ ...count, above: undefined }] }, /above its most/],
+    ['and above', 'pour', { checks: [{ ...count, above: undefined }] }, /above its limits/],
     [
       'a drawing that has no such part',
       'pour',

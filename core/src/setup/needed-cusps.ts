@@ -5,7 +5,7 @@ import type { SetUpEntry, SetUpPlan } from './set-up-plan.ts'
 export interface NeededCusp {
   readonly fdi: number
   readonly neededDegrees: number
-  /** Of the teeth at hand less what is needed; below 0 they are too flat. */
+  /** Of the chosen teeth less what is needed; below 0 they are too flat. */
   readonly spareDegrees: number
 }
 
@@ -14,7 +14,7 @@ const USUAL_ADVANCE = 4
 
 /**
  * The cusp angle that each planned back tooth needs for contact in protrusion, working and balancing movement, next to
- * the angle of the set at hand.
+ * the angle of the chosen set.
  *
  * The places of the teeth and the curve are the plan's; heights measured on natural lowers are not followed.
  * @param advanceMillimetres of the sliding condyle

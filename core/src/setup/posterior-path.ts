@@ -12,7 +12,7 @@ interface PosteriorRule {
   readonly crestAfterMillimetres: number
 }
 
-/** Of the march along the path, mm: its error is far below what a hand can set. */
+/** Of the march along the path, mm: its error is far below what anybody can set. */
 const STRIDE = 0.02
 const LONGEST = 60
 

@@ -51,7 +51,7 @@ export const usualStances: Stances = {
 /** Against natural lowers, edge to edge, the canine's tip comes a little lower (common practice; figure our choice). */
 export const CANINE_BEYOND_MILLIMETRES = 0.5
 
-/** Buccal cusp from palatal cusp, mm (common practice; the teeth at hand decide). */
+/** Buccal cusp from palatal cusp, mm (common practice; the chosen teeth decide). */
 export const cuspsApart: Readonly<Record<PosteriorTooth, number>> = {
   firstPremolar: 4.5,
   secondPremolar: 4.5,
@@ -436,7 +436,7 @@ const EXAMPLE_WIDTHS = {
 export const setUpCalculator = calculator({
   name: 'set-up',
   summary: 'Where every tooth goes, from the rim, the ridge and a set of teeth',
-  asks: setUpEntryShape,
+  input: setUpEntryShape,
   example: {
     arch: 'upper',
     rim: [{ x: 0, y: 8 }, ...mirrored([14, 3], [19, -2], [24.7, -12], [27.4, -22])],

@@ -23,7 +23,7 @@ export function settingOrder(
 }
 
 /**
- * Which teeth of the order are not set yet; a hand may set them in any order.
+ * Which teeth of the order are not set yet; they may be set in any order.
  * @throws {DomainError} `no-such-tooth`, `tooth-twice`
  */
 export function stillToSet(order: readonly number[], set: readonly number[]): readonly number[] {

@@ -7,7 +7,7 @@ import type { Of, Shape } from './shape.ts'
 export interface Calculator<S extends Shape = Shape, A extends object = object> {
   readonly name: string
   readonly summary: string
-  readonly asks: S
+  readonly input: S
   readonly example: Of<S>
   /** Takes long enough to be worked out apart from everything else. */
   readonly heavy?: boolean

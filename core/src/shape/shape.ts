@@ -27,15 +27,15 @@ type Fixed<T> = T extends string | number | boolean | null | undefined
   ? T
   : { readonly [K in keyof T]: Fixed<T[K]> }
 
-/** What a reader of the published description is told. */
-interface Told {
+/** What a reader of the published description is given along. */
+interface Notes {
   readonly description?: string
   readonly example?: unknown
 }
 
 /** A thing of named parts; others are refused. */
-export const record = <const P extends Properties>(properties: P, told: Told = {}) =>
-  ObjectOf(properties as { [K in keyof P]: P[K] }, { additionalProperties: false, ...told })
+export const record = <const P extends Properties>(properties: P, notes: Notes = {}) =>
+  ObjectOf(properties as { [K in keyof P]: P[K] }, { additionalProperties: false, ...notes })
 
 /** A part that may be left out. It is left out, never null. */
 export const maybe = <S extends TSchema>(part: S) => Optional(part)
@@ -53,9 +53,9 @@ export function changesOf<P extends Properties>(whole: { readonly properties: P 
 /** Text of at least one character and at most so many. */
 export const text = (
   most: number,
-  told: Told & { readonly pattern?: string; readonly least?: number } = {},
+  notes: Notes & { readonly pattern?: string; readonly least?: number } = {},
 ) => {
-  const { least = 1, ...rest } = told
+  const { least = 1, ...rest } = notes
   return StringOf({ minLength: least, maxLength: most, ...rest })
 }
 /** Names a thing that the lab or the program keeps. */
@@ -64,23 +64,23 @@ export const id = (example?: string) => text(80, example === undefined ? {} : { 
 export const words = (most = 2000) => text(most, { least: 0 })
 
 /** A number within bounds, both inclusive. */
-export const figure = (minimum: number, maximum: number, told: Told = {}) =>
-  NumberOf({ minimum, maximum, ...told })
+export const figure = (minimum: number, maximum: number, notes: Notes = {}) =>
+  NumberOf({ minimum, maximum, ...notes })
 /** A whole number within bounds. */
-export const whole = (minimum: number, maximum: number, told: Told = {}) =>
-  Integer({ minimum, maximum, ...told })
-export const yesNo = (told: Told = {}) => BooleanOf({ ...told })
+export const whole = (minimum: number, maximum: number, notes: Notes = {}) =>
+  Integer({ minimum, maximum, ...notes })
+export const yesNo = (notes: Notes = {}) => BooleanOf({ ...notes })
 
 /** One of a few words or numbers. */
-export const choice = <const V extends readonly (string | number)[]>(values: V, told: Told = {}) =>
+export const choice = <const V extends readonly (string | number)[]>(values: V, notes: Notes = {}) =>
   Unsafe<V[number]>({
     type: typeof values[0] === 'number' ? 'integer' : 'string',
     enum: [...values],
-    ...told,
+    ...notes,
   })
 
-export const list = <S extends TSchema>(items: S, most: number, least = 0, told: Told = {}) =>
-  ArrayOf(items, { maxItems: most, ...(least > 0 ? { minItems: least } : {}), ...told })
+export const list = <S extends TSchema>(items: S, most: number, least = 0, notes: Notes = {}) =>
+  ArrayOf(items, { maxItems: most, ...(least > 0 ? { minItems: least } : {}), ...notes })
 
 /** So many of the same, in an order that has a meaning: right, then left. */
 export const two = <S extends TSchema>(items: S) => fixed<[Static<S>, Static<S>]>(items, 2)
@@ -92,34 +92,34 @@ const fixed = <T>(items: TSchema, count: number) =>
 export const sidesOf = <S extends TSchema>(part: S) => record({ right: part, left: part })
 
 /** Values under names that only the data know; at most so many. */
-export const named = <S extends TSchema>(value: S, most: number, told: Told = {}) =>
+export const named = <S extends TSchema>(value: S, most: number, notes: Notes = {}) =>
   Unsafe<{ [name: string]: Static<S> }>({
     type: 'object',
     additionalProperties: value,
     maxProperties: most,
-    ...told,
+    ...notes,
   })
 
 /** An instant as text: ISO 8601 with Z or an offset. Kept in UTC. */
 export const INSTANT_PATTERN =
   '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}(:\\d{2}(\\.\\d{1,9})?)?(Z|[+-]\\d{2}:\\d{2})$'
-export const instant = (told: Told = {}) =>
-  StringOf({ pattern: INSTANT_PATTERN, maxLength: 40, format: 'date-time', ...told })
+export const instant = (notes: Notes = {}) =>
+  StringOf({ pattern: INSTANT_PATTERN, maxLength: 40, format: 'date-time', ...notes })
 
 /** A calendar day, YYYY-MM-DD. */
-export const day = (told: Told = {}) =>
+export const day = (notes: Notes = {}) =>
   StringOf({
     pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$',
     maxLength: 10,
     format: 'date',
-    ...told,
+    ...notes,
   })
 
 /** One of several records, told apart by the word under `tag`. */
 export function byTag<
   const T extends string,
   const V extends Readonly<Record<string, { properties: Properties }>>,
->(tag: T, variants: V, told: Told = {}) {
+>(tag: T, variants: V, notes: Notes = {}) {
   const oneOf = Object.entries(variants).map(([word, { properties }]) =>
     record({ [tag]: choice([word]), ...properties }),
   )
@@ -128,7 +128,7 @@ export function byTag<
     required: [tag],
     discriminator: { propertyName: tag },
     oneOf,
-    ...told,
+    ...notes,
   })
 }
 type StaticOf<S> = S extends TSchema ? Static<S> : never

@@ -11,6 +11,6 @@ const sayingAndStep = record({ toStepId: id(), say: sayingShape })
 const failing = { adjust: saying, goBack: sayingAndStep, remake: sayingAndStep, askDentist: saying }
 export const outcomeShape = byTag('verdict', { pass: record({}), ...failing })
 export const failingOutcomeShape = byTag('verdict', failing)
-/** What follows from a check. `say` is the next hand movement, or the question for the dentist. */
+/** What follows from a check. `say` is what to do next, or the question for the dentist. */
 export type Outcome = Of<typeof outcomeShape>
 export type FailingOutcome = Of<typeof failingOutcomeShape>

@@ -58,7 +58,7 @@ export interface SheetKindModule<K extends string, D extends RecordShape, W exte
   readonly leadsTo?: (sheet: Of<W>) => readonly string[]
   /** What the record says of an entry, behind the name of the sheet. */
   readonly words: (data: Of<D>, sheet: SheetHead & Of<W>, reader: SheetReader) => Saying
-  /** As a careful hand would fill it in: it passes. The demo lab and the tests are made with it. */
+  /** As a careful technician would fill it in: it passes. The demo lab and the tests are made with it. */
   readonly good: (sheet: SheetHead & Of<W>) => Of<D>
   /** Sound, but it does not pass; left out where whatever is sound passes. */
   readonly failingExample?: (sheet: SheetHead & Of<W>) => Of<D>

@@ -109,7 +109,7 @@ export function isGrowing(sheet: StepSheet): boolean {
   return kindOf(sheet.kind).growing ?? false
 }
 
-/** A sheet as a careful hand would fill it in, for the demo lab and the tests. */
+/** A sheet as a careful technician would fill it in, for the demo lab and the tests. */
 export function goodSheet(sheet: StepSheet): SheetData {
   return { kind: sheet.kind, ...kindOf(sheet.kind).good(sheet) } as SheetData
 }

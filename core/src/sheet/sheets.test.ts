@@ -58,7 +58,7 @@ const refusal = (act: () => void) => {
 }
 
 describe('every sheet of every route', () => {
-  it.each(asked)('%s: what a careful hand enters is taken, passes and can be said', (_, sheet) => {
+  it.each(asked)('%s: what a careful technician enters is taken, passes and can be said', (_, sheet) => {
     const data = goodSheet(sheet)
     checkSheet(sheet, data)
     expect(judged(sheet, data)).toMatchObject({ faults: [], outcome: { verdict: 'pass' } })
@@ -173,7 +173,7 @@ describe('places', () => {
     const { min: _min, ...low } = sheet
     expect(judged(low, at(0, 8.1)).faults).toEqual(['place 2'])
   })
-  it('too few places and a slip of the hand are refused', () => {
+  it('too few places and a slip are refused', () => {
     expect(refusal(() => checkSheet(sheet, at(4)))).toBe('too-few-places')
     expect(refusal(() => checkSheet(sheet, at(4, 30.1)))).toBe('reading-not-plausible')
     expect(refusal(() => checkSheet(sheet, at(-0.1, 4)))).toBe('reading-not-plausible')
@@ -338,6 +338,6 @@ describe('a burnout', () => {
     expect(refusal(() => checkSheet({ ...sheet, binder: 'gypsum' }, good))).toBe('other-binder'))
   it('is said with its last reading', () =>
     expect(words(sheet, good)).toMatch(/^Furnace, final reading \d+ °C, by hand, hot through$/))
-  it('sends the ring back to the step that makes it anew', () =>
+  it('sends the ring back to the step that makes it again', () =>
     expect(sheetLeadsTo({ ...sheet, remakeFrom: 'wax-up' })).toContain('wax-up'))
 })

@@ -1,11 +1,11 @@
 import {
-  type CaseAtHand,
   type CaseCommand,
-  goodHand,
+  carefulWork,
+  currentStep,
   obey,
   receiveCase,
   refusalOf,
-  stepInHand,
+  type WorkingCase,
 } from '../case/index.ts'
 import { routeTemplates } from '../jobs/index.ts'
 import { seededRandom } from '../random/index.ts'
@@ -21,7 +21,7 @@ export const J = 'job-1'
 /** For the tests of routes: a case with a clock: the words of a bench in the order of a bench. */
 export class Bench {
   now = START
-  hand: CaseAtHand
+  working: WorkingCase
   constructor(templateId = 'study-cast', choices: Record<string, string> = {}) {
     const authorisation = {
       clinic: 'Mill Lane',
@@ -32,7 +32,7 @@ export class Bench {
       dueAt: '2026-03-20T12:00:00Z',
       enclosures: [],
     }
-    this.hand = receiveCase(
+    this.working = receiveCase(
       { docket: 'K-1', authorisation, jobs: [{ templateId, choices }] },
       START,
       'Ada',
@@ -40,22 +40,22 @@ export class Bench {
     )
   }
   do(command: CaseCommand): void {
-    this.hand = obey(this.hand, command, this.now, 'Ada', routes)
+    this.working = obey(this.working, command, this.now, 'Ada', routes)
   }
   get job() {
-    return this.hand.state.jobs[0]!
+    return this.working.state.jobs[0]!
   }
-  /** Works as a careful hand up to a step, which is started. */
+  /** Works as a careful technician up to a step, which is started. */
   upTo(stepId: string): this {
     const random = seededRandom(1)
     for (;;) {
-      const step = stepInHand(this.job)
+      const step = currentStep(this.job)
       if (!step) throw new Error(`never came to ${stepId}`)
       if (this.job.steps[step.id]!.status === 'waiting') {
         this.do({ type: 'startStep', jobId: J, stepId: step.id })
         if (step.id === stepId) return this
       }
-      for (const command of goodHand(J, step, random)) this.do(command)
+      for (const command of carefulWork(J, step, random)) this.do(command)
       this.now += (step.wait?.earliestMinutes ?? 1) * MINUTE
       this.do({ type: 'finishStep', jobId: J, stepId: step.id })
     }
@@ -71,6 +71,6 @@ export class Bench {
     this.do({ type: 'finishStep', jobId: J, stepId })
   }
   refusal(command: CaseCommand): string | undefined {
-    return refusalOf(this.hand.state, command, { now: this.now, ...routes })?.code
+    return refusalOf(this.working.state, command, { now: this.now, ...routes })?.code
   }
 }

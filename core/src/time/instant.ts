@@ -2,7 +2,7 @@ import { DomainError } from '../refusal/index.ts'
 import { INSTANT_PATTERN } from '../shape/index.ts'
 
 const written = new RegExp(INSTANT_PATTERN)
-/** Of the lab's dates (our choice): a slip of the hand in the year is no date. */
+/** Of the lab's dates (our choice): a slip in the year is no date. */
 const [FIRST, LAST] = [Date.UTC(2000, 0), Date.UTC(2200, 0)]
 
 /**

@@ -70,7 +70,7 @@ function trimmedTo({ sideAngleDegrees, front, heel, corner }: TrimPlan): Finishe
   }
 }
 
-/** The same pair, trimmed as a careful hand does, to what calipers and protractor show. */
+/** The same pair, trimmed as a careful technician does, to what calipers and protractor show. */
 export const inventedFinishedPair: FinishedPair = (() => {
   const { upper, lower } = planPair(inventedPair)
   return {

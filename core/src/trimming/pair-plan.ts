@@ -107,7 +107,7 @@ const arch = {
 export const trimCalculator = calculator({
   name: 'trim',
   summary: 'Every cut of a pair of study models from their landmarks',
-  asks: pairEntryShape,
+  input: pairEntryShape,
   example: {
     upper: {
       landmarks: {

@@ -4,7 +4,7 @@ import { benchContents, type CaseSummary } from '@yentrik/core'
 import { CasesService } from '../case/cases.service.ts'
 import { LabClock } from '../clock/lab-clock.ts'
 import { MachineRuns } from '../program/machine-runs.service.ts'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 import { InstrumentUses } from './instrument-uses.service.ts'
 
 @Controller()
@@ -22,7 +22,7 @@ export class BenchController {
   }
 
   @Handles('GET /bench/cases/:caseId')
-  async ofCase({ path }: Asked<'GET /bench/cases/:caseId'>): Promise<Bench> {
+  async ofCase({ path }: Call<'GET /bench/cases/:caseId'>): Promise<Bench> {
     return this.benchOf([await this.cases.summary(path.caseId)])
   }
 

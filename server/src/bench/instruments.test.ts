@@ -19,7 +19,7 @@ async function poured(docket: string): Promise<string> {
   }
   const bench = new Bench().upTo('pour-anatomy')
   let seen = 1
-  for (const event of bench.hand.events.slice(1)) {
+  for (const event of bench.working.events.slice(1)) {
     const {
       type,
       sequence: _sequence,

@@ -26,7 +26,7 @@ export class CalcService implements OnModuleDestroy {
         `There is no calculator ${name}.`,
         `Choose one of: ${calculators.map((each) => each.name).join(', ')}.`,
       )
-    const asked = checked(calculator.asks, sent) as object
+    const asked = checked(calculator.input, sent) as object
     return calculator.heavy ? this.apart(calculator, asked, gone) : calculator.answer(asked as never)
   }
 

@@ -3,7 +3,7 @@ import { calculators } from '@yentrik/core'
 
 /** Puts every calculator into the description of the API, from its own declaration. */
 export function describeCalculators(document: OpenAPIObject): OpenAPIObject {
-  const described = calculators.map(({ name, summary, asks, example }) => [
+  const described = calculators.map(({ name, summary, input, example }) => [
     `/api/calc/${name}`,
     {
       post: {
@@ -12,7 +12,7 @@ export function describeCalculators(document: OpenAPIObject): OpenAPIObject {
         summary,
         requestBody: {
           required: true,
-          content: { 'application/json': { schema: JSON.parse(JSON.stringify(asks)), example } },
+          content: { 'application/json': { schema: JSON.parse(JSON.stringify(input)), example } },
         },
         responses: {
           200: { description: 'Worked out', content: { 'application/json': { schema: { type: 'object' } } } },

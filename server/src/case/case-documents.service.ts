@@ -1,16 +1,16 @@
 import { Injectable } from '@nestjs/common'
 import { type CaseDocument, type CaseRecord, caseDocumentShape } from '@yentrik/contract'
 import {
-  type CaseAtHand,
   type CaseEvent,
   type CustomMadeStatement,
-  caseAtHand,
   checkSheet,
   customMadeStatement,
   meltedCharges,
   type Route,
   routeFaults,
   routeTemplates,
+  type WorkingCase,
+  workingCase,
 } from '@yentrik/core'
 import { Ajv } from 'ajv'
 import { DataSource, In } from 'typeorm'
@@ -62,7 +62,7 @@ export class CaseDocuments {
   /** The statement on a custom-made device. @throws {Refusal} `no-such-job`; {DomainError} `nothing-made` */
   async statement(caseId: string, jobId: string): Promise<CustomMadeStatement> {
     const { events, routes, lots } = await this.export(caseId)
-    const { state } = caseAtHand(events, new Map(Object.entries(routes)), routeTemplates)
+    const { state } = workingCase(events, new Map(Object.entries(routes)), routeTemplates)
     const job = state.jobs.find((each) => each.jobId === jobId)
     if (!job) throw new Refusal(404, 'no-such-job', `The case has no job ${jobId}.`, 'Look at the case.')
     const { labName: name, address } = await this.settings.lab()
@@ -72,17 +72,17 @@ export class CaseDocuments {
 
   /** @throws {Refusal} `document-damaged` with the place and reason, `case-known`, `docket-taken` */
   async import(document: unknown): Promise<CaseRecord> {
-    const { hand, sound } = readDocument(document)
+    const { working, sound } = readDocument(document)
     const { caseId } = sound
     const { calendar } = await this.settings.lab()
     const summary = await this.queue.write(async (manager) => {
       if (await this.store.load(caseId, manager))
         throw new Refusal(409, 'case-known', 'This case is here already.', 'Open it; nothing was imported.')
-      if (await manager.existsBy(CaseSummaryRow, { docket: hand.state.docket }))
+      if (await manager.existsBy(CaseSummaryRow, { docket: working.state.docket }))
         throw new Refusal(
           409,
           'docket-taken',
-          `Docket ${hand.state.docket} is in use by another case.`,
+          `Docket ${working.state.docket} is in use by another case.`,
           'Finish or export that case first; nothing was imported.',
         )
       for (const lot of sound.lots)
@@ -92,7 +92,7 @@ export class CaseDocuments {
             { ...lot, receivedAt: new Date(this.clock.now()).toISOString(), expiresOn: null, inUse: false },
             ['materialId', 'number'],
           )
-      return this.store.append(manager, caseId, hand, hand.events, calendar)
+      return this.store.append(manager, caseId, working, working.events, calendar)
     })
     if (summary) await this.cases.committed(summary, sound.events)
     return this.cases.record(caseId)
@@ -100,7 +100,7 @@ export class CaseDocuments {
 }
 
 /** Checks a document against its schema, its own hashes and the replay of its events. */
-function readDocument(document: unknown): { hand: CaseAtHand; sound: CaseDocument } {
+function readDocument(document: unknown): { working: WorkingCase; sound: CaseDocument } {
   if (!isCaseDocument(document)) {
     const [error] = isCaseDocument.errors ?? []
     throw damaged(error?.instancePath || '/', `${error?.message ?? 'is not a case'}`)
@@ -119,9 +119,9 @@ function readDocument(document: unknown): { hand: CaseAtHand; sound: CaseDocumen
       `/events/${gap}/sequence`,
       `is ${events[gap]?.sequence}, not ${gap + 1}: events are missing or out of order`,
     )
-  const hand = (() => {
+  const working = (() => {
     try {
-      return caseAtHand(events, routes, routeTemplates)
+      return workingCase(events, routes, routeTemplates)
     } catch (error) {
       throw damaged('/events', error instanceof Error ? error.message.replace(/\.$/, '') : String(error))
     }
@@ -129,7 +129,7 @@ function readDocument(document: unknown): { hand: CaseAtHand; sound: CaseDocumen
   for (const [index, event] of events.entries())
     if (event.type === 'sheetRecorded')
       mustBeSoundSheet(event, [...routes.values()], `/events/${index}/sheet`)
-  return { hand, sound: document }
+  return { working, sound: document }
 }
 
 function mustBeSoundSheet(

@@ -1,11 +1,9 @@
 import { createHash } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import {
-  type CaseAtHand,
   type CaseEvent,
   type CaseEventData,
   type CaseSummary,
-  caseAtHand,
   caseSummary,
   type LabCalendar,
   meltedCharges,
@@ -13,6 +11,8 @@ import {
   type Route,
   routeTemplates,
   type SheetKind,
+  type WorkingCase,
+  workingCase,
 } from '@yentrik/core'
 import { DataSource, type EntityManager, QueryFailedError } from 'typeorm'
 import { writeAlloyPieces } from '../casting/alloy-pieces.ts'
@@ -20,9 +20,9 @@ import { CaseEventRow, CaseSummaryRow, LabSettingRow, LotUseRow, RouteCopyRow } 
 import { WriteQueue } from '../database/write-queue.ts'
 
 /** Cases kept in memory: what a lab has in work, a few kB each. */
-const MOST_AT_HAND = 300
+const MOST_KEPT = 300
 
-/** Goes up whenever `CaseSummary` gains or changes a field, so that kept summaries are made anew. */
+/** Goes up whenever `CaseSummary` gains or changes a field, so that kept summaries are made again. */
 const SUMMARY_VERSION = 4
 
 /** SQLite takes so many values in one statement that 500 rows are safe. */
@@ -32,7 +32,7 @@ const EVENTS_AT_ONCE = 500
 @Injectable()
 export class CaseStore {
   /** Cases as last committed, the longest unused first; looked at against the record at every use. */
-  private readonly hands = new Map<string, CaseAtHand>()
+  private readonly kept = new Map<string, WorkingCase>()
   /** Route copies never change, so each is read once. */
   private readonly routes = new Map<string, Route>()
   /** The live cases in short as last committed: the bench asks for all of them at every change. */
@@ -47,15 +47,15 @@ export class CaseStore {
   async load(
     caseId: string,
     manager: EntityManager = this.dataSource.manager,
-  ): Promise<CaseAtHand | undefined> {
-    const known = this.hands.get(caseId)
+  ): Promise<WorkingCase | undefined> {
+    const known = this.kept.get(caseId)
     const last = await this.lastSequence(caseId, manager)
     if (last === undefined) return undefined
     if (known?.state.sequence === last) return known
     const events = await this.eventsOf(caseId, manager)
     const routes = new Map<string, Route>()
     for (const routeId of namedRoutes(events)) routes.set(routeId, await this.route(routeId, manager))
-    return caseAtHand(events, routes, routeTemplates)
+    return workingCase(events, routes, routeTemplates)
   }
 
   private async lastSequence(caseId: string, manager: EntityManager): Promise<number | undefined> {
@@ -75,16 +75,16 @@ export class CaseStore {
   }
 
   /** Keeps a committed case as it stands, so that its next event costs no replay; the longest unused goes. */
-  keepAtHand(caseId: string, hand: CaseAtHand): void {
-    this.hands.delete(caseId)
-    this.hands.set(caseId, hand)
-    const [oldest] = this.hands.keys()
-    if (this.hands.size > MOST_AT_HAND && oldest !== undefined) this.hands.delete(oldest)
+  keepAtHand(caseId: string, working: WorkingCase): void {
+    this.kept.delete(caseId)
+    this.kept.set(caseId, working)
+    const [oldest] = this.kept.keys()
+    if (this.kept.size > MOST_KEPT && oldest !== undefined) this.kept.delete(oldest)
   }
 
   /** On any doubt: the next look reads the record. */
   dropFromHand(caseId: string): void {
-    this.hands.delete(caseId)
+    this.kept.delete(caseId)
   }
 
   private async route(routeId: string, manager: EntityManager): Promise<Route> {
@@ -102,11 +102,11 @@ export class CaseStore {
   async append(
     manager: EntityManager,
     caseId: string,
-    hand: CaseAtHand,
+    working: WorkingCase,
     added: readonly CaseEvent[],
     calendar: LabCalendar,
   ): Promise<CaseSummary | undefined> {
-    for (const [routeId, route] of hand.routes)
+    for (const [routeId, route] of working.routes)
       await manager
         .createQueryBuilder()
         .insert()
@@ -124,15 +124,15 @@ export class CaseStore {
       if (isTaken(error)) return undefined
       throw error
     }
-    const summary = caseSummary(caseId, hand.state, calendar)
+    const summary = caseSummary(caseId, working.state, calendar)
     const closed = isClosed(summary)
     await manager.upsert(
       CaseSummaryRow,
       { caseId, docket: summary.docket, closed, summary: summary as object },
       ['caseId'],
     )
-    if (touchesShelf(added)) await writeLotUses(manager, caseId, hand)
-    if (added.some(melts)) await writeAlloyPieces(manager, caseId, hand)
+    if (touchesShelf(added)) await writeLotUses(manager, caseId, working)
+    if (added.some(melts)) await writeAlloyPieces(manager, caseId, working)
     return summary
   }
 
@@ -176,9 +176,9 @@ export class CaseStore {
       const known = await manager.findOneBy(LabSettingRow, { key })
       if (known?.value === SUMMARY_VERSION) return
       for (const { caseId, docket } of await manager.find(CaseSummaryRow)) {
-        const hand = await this.load(caseId, manager)
-        if (!hand) continue
-        const summary = caseSummary(caseId, hand.state, calendar)
+        const working = await this.load(caseId, manager)
+        if (!working) continue
+        const summary = caseSummary(caseId, working.state, calendar)
         await manager.upsert(
           CaseSummaryRow,
           { caseId, docket, closed: isClosed(summary), summary: summary as object },
@@ -211,7 +211,7 @@ function isClosed({ status }: CaseSummary): boolean {
 async function writeLotUses(
   manager: EntityManager,
   caseId: string,
-  { events, routes }: CaseAtHand,
+  { events, routes }: WorkingCase,
 ): Promise<void> {
   const corrected = new Map(
     events.flatMap((e) =>

@@ -1,6 +1,6 @@
 import { Controller } from '@nestjs/common'
 import { caseDocumentShape } from '@yentrik/contract'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 import { CaseDocuments } from './case-documents.service.ts'
 import { CasesService } from './cases.service.ts'
 
@@ -12,22 +12,22 @@ export class CasesController {
   ) {}
 
   @Handles('GET /cases')
-  list({ query: { which = 'live' } }: Asked<'GET /cases'>) {
+  list({ query: { which = 'live' } }: Call<'GET /cases'>) {
     return this.cases.summaries(which)
   }
 
   @Handles('POST /cases')
-  receive({ body, me }: Asked<'POST /cases'>) {
+  receive({ body, me }: Call<'POST /cases'>) {
     return this.cases.receive(body, me.name)
   }
 
   @Handles('GET /dockets/:docket')
-  byDocket({ path }: Asked<'GET /dockets/:docket'>) {
+  byDocket({ path }: Call<'GET /dockets/:docket'>) {
     return this.cases.byDocket(path.docket)
   }
 
   @Handles('POST /cases/import')
-  import({ body }: Asked<'POST /cases/import'>) {
+  import({ body }: Call<'POST /cases/import'>) {
     return this.documents.import(body)
   }
 
@@ -41,32 +41,32 @@ export class CasesController {
   }
 
   @Handles('GET /cases/:caseId')
-  record({ path }: Asked<'GET /cases/:caseId'>) {
+  record({ path }: Call<'GET /cases/:caseId'>) {
     return this.cases.record(path.caseId)
   }
 
   @Handles('GET /cases/:caseId/events')
-  eventsSince({ path, query }: Asked<'GET /cases/:caseId/events'>) {
+  eventsSince({ path, query }: Call<'GET /cases/:caseId/events'>) {
     return this.cases.record(path.caseId, Number(query.after))
   }
 
   @Handles('GET /cases/:caseId/summary')
-  summary({ path }: Asked<'GET /cases/:caseId/summary'>) {
+  summary({ path }: Call<'GET /cases/:caseId/summary'>) {
     return this.cases.summary(path.caseId)
   }
 
   @Handles('GET /cases/:caseId/document')
-  export({ path }: Asked<'GET /cases/:caseId/document'>) {
+  export({ path }: Call<'GET /cases/:caseId/document'>) {
     return this.documents.export(path.caseId)
   }
 
   @Handles('GET /cases/:caseId/jobs/:jobId/statement')
-  statement({ path }: Asked<'GET /cases/:caseId/jobs/:jobId/statement'>) {
+  statement({ path }: Call<'GET /cases/:caseId/jobs/:jobId/statement'>) {
     return this.documents.statement(path.caseId, path.jobId)
   }
 
   @Handles('POST /cases/:caseId/events')
-  command({ path, body: { seen, command }, me }: Asked<'POST /cases/:caseId/events'>) {
+  command({ path, body: { seen, command }, me }: Call<'POST /cases/:caseId/events'>) {
     return this.cases.command(path.caseId, seen, command, me.name)
   }
 }

@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import type { Body, CaseRecord } from '@yentrik/contract'
 import {
-  type CaseAtHand,
   type CaseCommand,
   type CaseEvent,
   type CaseSummary,
@@ -11,6 +10,7 @@ import {
   type RouteSource,
   receiveCase,
   routeTemplates,
+  type WorkingCase,
 } from '@yentrik/core'
 import { EntityManager } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
@@ -51,9 +51,9 @@ export class CasesService {
 
   /** A case, or what came on it after an event. @throws {Refusal} `no-such-case` */
   async record(caseId: string, after = 0): Promise<CaseRecord> {
-    const hand = await this.store.load(caseId)
-    if (!hand) throw noSuchCase(caseId)
-    return toRecord(caseId, hand, after)
+    const working = await this.store.load(caseId)
+    if (!working) throw noSuchCase(caseId)
+    return toRecord(caseId, working, after)
   }
 
   /** @throws {Refusal} `no-such-docket` */
@@ -77,7 +77,7 @@ export class CasesService {
       choices: { ...variants[job.templateId], ...job.choices },
     }))
     const caseId = randomUUID()
-    const { hand, summary } = await this.queue.write(async (manager) => {
+    const { working, summary } = await this.queue.write(async (manager) => {
       const docket = intake.docket?.toUpperCase() ?? (await nextDocket(manager))
       if (await manager.existsBy(CaseSummaryRow, { docket }))
         throw new Refusal(
@@ -90,10 +90,10 @@ export class CasesService {
       const { authorisation } = intake
       const received = receiveCase({ authorisation, docket, jobs }, this.clock.now(), by, house)
       const added = await this.store.append(manager, caseId, received, received.events, calendar)
-      return { hand: received, summary: added }
+      return { working: received, summary: added }
     })
-    if (summary) await this.committed(summary, hand.events)
-    return toRecord(caseId, hand)
+    if (summary) await this.committed(summary, working.events)
+    return toRecord(caseId, working)
   }
 
   /**
@@ -105,16 +105,16 @@ export class CasesService {
   async command(caseId: string, seen: number, command: CaseCommand, by: string): Promise<CaseEvent> {
     const { calendar } = await this.settings.lab()
     const { event, summary, next } = await this.writeOn(caseId, async (manager) => {
-      const hand = await this.store.load(caseId, manager)
-      if (!hand) throw noSuchCase(caseId)
-      if (hand.state.sequence !== seen) throw stale(hand, seen)
+      const working = await this.store.load(caseId, manager)
+      if (!working) throw noSuchCase(caseId)
+      if (working.state.sequence !== seen) throw stale(working, seen)
       if (command.type === 'recordMix') await lotsMustBeUsable(manager, command.lots)
       if (command.type === 'recordSheet' && command.sheet.kind === 'charge')
         await lotsMustBeUsable(
           manager,
           command.sheet.pieces.flatMap(({ lots }) => lots.map(({ lotId }) => lotId)),
         )
-      const following = obey(hand, command, this.clock.now(), by, house)
+      const following = obey(working, command, this.clock.now(), by, house)
       const added = following.events.at(-1)!
       const appended = await this.store.append(manager, caseId, following, [added], calendar)
       if (!appended) throw stale((await this.store.load(caseId, manager))!, seen)
@@ -139,9 +139,9 @@ export class CasesService {
 /** The routes of the house. */
 const house: RouteSource = { templates: routeTemplates, routeIdOf }
 
-function toRecord(caseId: string, hand: CaseAtHand, after = 0): CaseRecord {
-  const events = after === 0 ? hand.events : hand.events.filter(({ sequence }) => sequence > after)
-  const routes = namedRoutes(events).map((routeId) => [routeId, hand.routes.get(routeId)!] as const)
+function toRecord(caseId: string, working: WorkingCase, after = 0): CaseRecord {
+  const events = after === 0 ? working.events : working.events.filter(({ sequence }) => sequence > after)
+  const routes = namedRoutes(events).map((routeId) => [routeId, working.routes.get(routeId)!] as const)
   return { caseId, events, routes: Object.fromEntries(routes) }
 }
 
@@ -149,8 +149,8 @@ function noSuchCase(caseId: string): Refusal {
   return new Refusal(404, 'no-such-case', `There is no case ${caseId}.`, 'Go back to the list of cases.')
 }
 
-function stale(hand: CaseAtHand, seen: number): Refusal {
-  const since = hand.events.filter((e) => e.sequence > seen)
+function stale(working: WorkingCase, seen: number): Refusal {
+  const since = working.events.filter((e) => e.sequence > seen)
   const last = since.at(-1)
   const who = last ? `${last.by} has` : 'Somebody has'
   return new Refusal(

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import type { Bench, CaseDocument, CaseRecord } from '@yentrik/contract'
-import { type CaseSummary, caseAtHand, castingRecord, processingRecord, routeTemplates } from '@yentrik/core'
+import { type CaseSummary, castingRecord, processingRecord, routeTemplates, workingCase } from '@yentrik/core'
 import { TestServer } from '../testing/test-server.ts'
 
 /**
@@ -30,7 +30,7 @@ async function standing(server: TestServer): Promise<Record<string, Stood>> {
   const found: Record<string, Stood> = {}
   for (const { caseId, docket, status, sequence, stage, stepsDone, stepsInAll } of summaries) {
     const { events, routes } = (await server.get(`/cases/${caseId}`).expect(200)).body as CaseRecord
-    const { state } = caseAtHand(events, new Map(Object.entries(routes)), routeTemplates)
+    const { state } = workingCase(events, new Map(Object.entries(routes)), routeTemplates)
     const steps = state.jobs.flatMap((job) =>
       Object.entries(job.steps).map(([id, step]) => [
         id,
@@ -71,7 +71,7 @@ describe('a data file of version 0.1', () => {
     const found = { casting: 0, processing: 0, pictures: 0, steps: 0 }
     for (const { caseId } of summaries) {
       const { events, routes } = (await server.get(`/cases/${caseId}`)).body as CaseRecord
-      const { state } = caseAtHand(events, new Map(Object.entries(routes)), routeTemplates)
+      const { state } = workingCase(events, new Map(Object.entries(routes)), routeTemplates)
       for (const job of state.jobs) {
         found.casting += Object.keys(castingRecord(job)).length > 8 ? 1 : 0
         found.processing += Object.keys(processingRecord(job)).length > 8 ? 1 : 0

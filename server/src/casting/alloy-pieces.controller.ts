@@ -8,7 +8,7 @@ import { AlloyPieceRow, LotRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LiveService } from '../live/live.service.ts'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 
 /** The pieces of alloy on the shelf, each weighed by itself. Cases take them, and give their buttons back. */
 @Controller()
@@ -29,7 +29,7 @@ export class AlloyPiecesController {
   }
 
   @Handles('POST /alloy-pieces')
-  async weighIn({ body }: Asked<'POST /alloy-pieces'>): Promise<AlloyPieceOnShelf[]> {
+  async weighIn({ body }: Call<'POST /alloy-pieces'>): Promise<AlloyPieceOnShelf[]> {
     const { lotId, grams, meltedBefore = 0 } = body
     let history = newMetal
     for (let melt = 0; melt < meltedBefore; melt++) history = meltedOnce(history)
@@ -72,7 +72,7 @@ export class AlloyPiecesController {
   }
 
   @Handles('DELETE /alloy-pieces/:pieceId')
-  async scrap({ path: { pieceId } }: Asked<'DELETE /alloy-pieces/:pieceId'>) {
+  async scrap({ path: { pieceId } }: Call<'DELETE /alloy-pieces/:pieceId'>) {
     const { affected } = await this.queue.write((manager) =>
       manager.delete(AlloyPieceRow, { pieceId, takenBy: IsNull() }),
     )

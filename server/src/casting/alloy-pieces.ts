@@ -1,4 +1,4 @@
-import { type CaseAtHand, meltedCharges } from '@yentrik/core'
+import { meltedCharges, type WorkingCase } from '@yentrik/core'
 import type { EntityManager } from 'typeorm'
 import { AlloyPieceRow, LabProductRow } from '../database/entities.ts'
 import { Refusal } from '../errors/problem.filter.ts'
@@ -10,7 +10,7 @@ import { Refusal } from '../errors/problem.filter.ts'
 export async function writeAlloyPieces(
   manager: EntityManager,
   caseId: string,
-  { events, routes: named }: CaseAtHand,
+  { events, routes: named }: WorkingCase,
 ): Promise<void> {
   await manager.update(AlloyPieceRow, { takenBy: caseId }, { takenBy: null })
   const ofJob = new Map<string, number>()

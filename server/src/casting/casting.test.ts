@@ -4,10 +4,10 @@ import type { CaseRecord } from '@yentrik/contract'
 import {
   type AlloyPiece,
   type CaseCommand,
+  carefulWork,
   caseState,
-  goodHand,
+  currentStep,
   seededRandom,
-  stepInHand,
 } from '@yentrik/core'
 import { intake, TestServer } from '../testing/test-server.ts'
 
@@ -25,11 +25,11 @@ async function crownAt(stepId: string) {
     await server.command(caseId, (await server.events(caseId)).length, command)
   for (;;) {
     const record = (await server.get(`/cases/${caseId}`)).body as CaseRecord
-    const step = stepInHand(caseState(record.events, (id) => record.routes[id]!).jobs[0]!)!
+    const step = currentStep(caseState(record.events, (id) => record.routes[id]!).jobs[0]!)!
     const on = { jobId: 'job-1', stepId: step.id }
     await give({ type: 'startStep', ...on })
     if (step.id === stepId) return { caseId, on, give }
-    for (const command of goodHand('job-1', step, seededRandom(1))) await give(command)
+    for (const command of carefulWork('job-1', step, seededRandom(1))) await give(command)
     const { status, body } = await give({ type: 'finishStep', ...on, outOfTimeReason: 'test' })
     if (status !== 201) throw new Error(JSON.stringify(body))
   }
@@ -100,7 +100,7 @@ describe('the stock of alloy', () => {
       await give({ type: 'startStep', ...step })
       const record = (await server.get(`/cases/${caseId}`)).body as CaseRecord
       const job = caseState(record.events, (id) => record.routes[id]!).jobs[0]!
-      for (const command of goodHand('job-1', stepInHand(job)!, seededRandom(1))) await give(command)
+      for (const command of carefulWork('job-1', currentStep(job)!, seededRandom(1))) await give(command)
       await give({ type: 'finishStep', ...step, outOfTimeReason: 'test' })
     }
     const fit = { jobId: 'job-1', stepId: 'fit-die' }

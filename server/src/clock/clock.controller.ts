@@ -3,7 +3,7 @@ import type { ClockReading } from '@yentrik/contract'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LiveService } from '../live/live.service.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 import { LabClock } from './lab-clock.ts'
 
 @Controller()
@@ -20,7 +20,7 @@ export class ClockController {
   }
 
   @Handles('POST /clock')
-  async move({ body: { speed, forwardMinutes } }: Asked<'POST /clock'>): Promise<ClockReading> {
+  async move({ body: { speed, forwardMinutes } }: Call<'POST /clock'>): Promise<ClockReading> {
     if (!this.settings.clockControl)
       throw new Refusal(
         403,

@@ -1,7 +1,7 @@
 import {
-  type CaseAtHand,
   type CaseCommand,
-  goodHand,
+  carefulWork,
+  currentStep,
   type LabCalendar,
   latestStart,
   obey,
@@ -9,7 +9,7 @@ import {
   type RouteStep,
   receiveCase,
   seededRandom,
-  stepInHand,
+  type WorkingCase,
 } from '@yentrik/core'
 import type { DemoCase } from './demo-lab.ts'
 
@@ -33,15 +33,15 @@ interface HistoryContext {
   readonly house: RouteSource
 }
 
-/** The invented past of a demo case: a careful hand works it up to where the demo wants it, ending `minutesAgo`. */
-export function demoHistory(demo: DemoCase, context: HistoryContext): CaseAtHand {
+/** The invented past of a demo case: a careful technician works it up to where the demo wants it, ending `minutesAgo`. */
+export function demoHistory(demo: DemoCase, context: HistoryContext): WorkingCase {
   const plan = planHistory(demo, context)
   const end = context.now - demo.minutesAgo * MINUTE
   const times = placeBackwards(plan, end, context)
-  let hand = receiveDemo(demo, (times[0] ?? end) - 10 * MINUTE, context)
+  let working = receiveDemo(demo, (times[0] ?? end) - 10 * MINUTE, context)
   for (const [index, { command, by }] of plan.entries())
-    hand = obey(hand, dated(command, times[index]!), times[index]!, by, context.house)
-  return hand
+    working = obey(working, dated(command, times[index]!), times[index]!, by, context.house)
+  return working
 }
 
 /** A case that leaves for its try-in is due back two days later, whenever that turns out to be. */
@@ -53,7 +53,7 @@ function dated(command: CaseCommand, at: number): CaseCommand {
   }
 }
 
-function receiveDemo(demo: DemoCase, at: number, { now, people, house }: HistoryContext): CaseAtHand {
+function receiveDemo(demo: DemoCase, at: number, { now, people, house }: HistoryContext): WorkingCase {
   const { docket, clinic, prescriber, patientCode, patientAge, wanted, teeth = [], shade, enclosures } = demo
   const dueAt = new Date(
     Math.round((now + demo.dueInHours * HOUR) / (30 * MINUTE)) * 30 * MINUTE,
@@ -81,18 +81,18 @@ function receiveDemo(demo: DemoCase, at: number, { now, people, house }: History
 function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
   const random = seededRandom([...demo.docket].reduce((sum, c) => sum * 31 + c.charCodeAt(0), 7))
   let clock = context.now - 60 * 24 * HOUR
-  let hand = receiveDemo(demo, clock, context)
+  let working = receiveDemo(demo, clock, context)
   const plan: Planned[] = []
   const incidents = [...(demo.incidents ?? [])]
   const person = () => context.people[Math.floor(random() * context.people.length)]!
   const add = (command: CaseCommand, gapMinutes: number, bound: boolean, by: string) => {
     clock += gapMinutes * MINUTE
-    hand = obey(hand, command, clock, by, context.house)
+    working = obey(working, command, clock, by, context.house)
     plan.push({ command, by, gapMinutes, bound })
   }
   let by = person()
   for (;;) {
-    const step = stepInHand(hand.state.jobs[0]!)
+    const step = currentStep(working.state.jobs[0]!)
     if (!step) return plan
     const on = { jobId: JOB, stepId: step.id }
     const here = step.id === demo.upTo && incidents.length === 0
@@ -131,7 +131,7 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
       )
       continue
     }
-    const entries = goodHand(JOB, step, random, context.lotOf)
+    const entries = carefulWork(JOB, step, random, context.lotOf)
     for (const [index, entry] of entries.entries())
       add(entry, index === 0 ? hands + wait : 0, wait > 0 || isBound(step), by)
     add({ type: 'finishStep', ...on }, entries.length > 0 ? 1 : hands + wait, wait > 0 || isBound(step), by)

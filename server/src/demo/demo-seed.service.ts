@@ -80,9 +80,9 @@ export class DemoSeed {
         piecesOf(lab, lots, new Date(now - 9 * DAY).toISOString()) as object[],
       )
       for (const demo of lab.cases) {
-        const hand = demoHistory(demo, { now, calendar, people, lotOf, house })
+        const working = demoHistory(demo, { now, calendar, people, lotOf, house })
         const caseId = randomUUID()
-        await this.store.append(manager, caseId, hand, hand.events, calendar)
+        await this.store.append(manager, caseId, working, working.events, calendar)
         for (const run of lab.machineRuns.filter(({ docket }) => docket === demo.docket))
           await manager.insert(MachineRunRow, machineRun(run, caseId, now, people[0]!) as object)
       }

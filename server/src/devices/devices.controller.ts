@@ -2,7 +2,7 @@ import { Controller, Sse } from '@nestjs/common'
 import { ApiOperation, ApiTags } from '@nestjs/swagger'
 import type { DevicesState } from '@yentrik/contract'
 import type { Observable } from 'rxjs'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 import { DevicesService } from './devices.service.ts'
 
 @Controller()
@@ -32,12 +32,12 @@ export class DevicesController {
   }
 
   @Handles('POST /devices/dispenser/give')
-  give({ body }: Asked<'POST /devices/dispenser/give'>) {
+  give({ body }: Call<'POST /devices/dispenser/give'>) {
     return this.devices.give(body.millilitres)
   }
 
   @Handles('POST /devices/stand-in/hand')
-  hand({ body }: Asked<'POST /devices/stand-in/hand'>) {
+  hand({ body }: Call<'POST /devices/stand-in/hand'>) {
     const { does, gramsPerSecond = 8, upToGrams, grams = 1 } = body
     if (does === 'pour') this.devices.hand({ does, gramsPerSecond, ...(upToGrams ? { upToGrams } : {}) })
     else if (does === 'takeOut') this.devices.hand({ does, grams })
@@ -50,7 +50,7 @@ export class DevicesController {
   }
 
   @Handles('POST /devices/stand-in/press')
-  pressHand({ body }: Asked<'POST /devices/stand-in/press'>) {
+  pressHand({ body }: Call<'POST /devices/stand-in/press'>) {
     const { does, kilopascalsPerSecond = 250, upToKilopascals } = body
     if (does === 'close')
       this.devices.pressHand({

@@ -7,9 +7,9 @@ import { type DeviceSetting, SETTINGS, type ServerSettings } from '../settings/s
 import type { DeviceLink } from './device-link.ts'
 import { type HeardLine, HeardReading, type ReadingState } from './heard-reading.ts'
 import { NetworkLink } from './network-link.ts'
-import { StandInBalance, type StandInHand } from './stand-in-balance.ts'
+import { StandInBalance, type StandInControls } from './stand-in-balance.ts'
 import { StandInDispenser } from './stand-in-dispenser.ts'
-import { type PressHand, StandInPress } from './stand-in-press.ts'
+import { type PressControls, StandInPress } from './stand-in-press.ts'
 
 /** Balance, dispenser and press of the bench: what they last said, and what may be asked of them. */
 @Injectable()
@@ -101,14 +101,14 @@ export class DevicesService implements OnModuleDestroy {
     return { order }
   }
 
-  /** What a hand does at the stand-in balance. @throws {Refusal} `no-stand-in` when a real one is connected */
-  hand(hand: StandInHand): void {
+  /** What a person does at the stand-in balance. @throws {Refusal} `not-a-stand-in` when a real one is connected */
+  hand(hand: StandInControls): void {
     if (!(this.balance.link instanceof StandInBalance)) throw noStandIn('balance')
     this.balance.link.hand(hand)
   }
 
-  /** What a hand does at the stand-in press. @throws {Refusal} `no-stand-in` when a real one is connected */
-  pressHand(hand: PressHand): void {
+  /** What a person does at the stand-in press. @throws {Refusal} `not-a-stand-in` when a real one is connected */
+  pressHand(hand: PressControls): void {
     if (!(this.press.link instanceof StandInPress)) throw noStandIn('press')
     this.press.link.hand(hand)
   }
@@ -174,5 +174,5 @@ function noBalance(): Refusal {
 }
 
 function noStandIn(device: string): Refusal {
-  return new Refusal(404, 'no-stand-in', `There is no stand-in ${device}.`, `Use the ${device} itself.`)
+  return new Refusal(404, 'not-a-stand-in', `There is no stand-in ${device}.`, `Use the ${device} itself.`)
 }

@@ -231,7 +231,7 @@ describe('over HTTP', () => {
     server = await TestServer.open()
     expect((await server.post('/devices/press/take', {}).expect(404)).body.code).toBe('no-press')
     expect((await server.post('/devices/stand-in/press', { does: 'stop' }).expect(404)).body.code).toBe(
-      'no-stand-in',
+      'not-a-stand-in',
     )
   })
   it('speaks the line protocol with a device on the network', async () => {

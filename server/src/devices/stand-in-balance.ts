@@ -14,7 +14,7 @@ const NOISE_GRAMS = 0.015
 const DRIFT_GRAMS_PER_SECOND = 0.0004
 
 /** What a hand does at the stand-in: pour (g/s, until a weight is reached), stop, take some out, clear the pan, pull the plug. */
-export type StandInHand =
+export type StandInControls =
   | { readonly does: 'pour'; readonly gramsPerSecond: number; readonly upToGrams?: number }
   | { readonly does: 'stop' }
   | { readonly does: 'takeOut'; readonly grams: number }
@@ -73,7 +73,7 @@ export class StandInBalance extends StandInDevice implements DeviceLink {
     this.lines.next('TARED')
   }
 
-  hand(hand: StandInHand): void {
+  hand(hand: StandInControls): void {
     switch (hand.does) {
       case 'pour':
         this.pouring = hand.gramsPerSecond

@@ -14,7 +14,7 @@ const NOISE_KILOPASCALS = 12
 const ENDS_KILOPASCALS = 30_000
 
 /** What a hand does at the stand-in: close (kPa/s, until a reading), stop, let off, pull the plug. */
-export type PressHand =
+export type PressControls =
   | { readonly does: 'close'; readonly kilopascalsPerSecond: number; readonly upToKilopascals?: number }
   | { readonly does: 'stop' }
   | { readonly does: 'letOff' }
@@ -49,7 +49,7 @@ export class StandInPress extends StandInDevice implements DeviceLink {
     this.lines.next(gaugeLine(reading, this.quietSeconds >= HELD_SECONDS))
   }
 
-  hand(hand: PressHand): void {
+  hand(hand: PressControls): void {
     switch (hand.does) {
       case 'close':
         this.closing = hand.kilopascalsPerSecond

@@ -3,7 +3,7 @@ import { checkEquipment, type LabEquipment } from '@yentrik/core'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { LiveService } from '../live/live.service.ts'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 
 /** Rings, arms, furnaces, baths and flasks of the lab, under the names that it gives them. */
 @Controller()
@@ -19,7 +19,7 @@ export class EquipmentController {
   }
 
   @Handles('PUT /equipment/:name')
-  async keep({ path, body }: Asked<'PUT /equipment/:name'>) {
+  async keep({ path, body }: Call<'PUT /equipment/:name'>) {
     const equipment: LabEquipment = { ...body, name: path.name.trim() }
     checkEquipment(equipment)
     await this.settings.changeList<LabEquipment>('equipment', (all) => [
@@ -31,7 +31,7 @@ export class EquipmentController {
   }
 
   @Handles('DELETE /equipment/:name')
-  async drop({ path: { name } }: Asked<'DELETE /equipment/:name'>) {
+  async drop({ path: { name } }: Call<'DELETE /equipment/:name'>) {
     let found = false
     await this.settings.changeList<LabEquipment>('equipment', (all) => {
       found = all.some((each) => each.name === name)

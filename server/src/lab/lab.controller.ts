@@ -1,7 +1,7 @@
 import { Controller } from '@nestjs/common'
 import { buildRoute, DomainError, routeTemplates } from '@yentrik/core'
 import { LiveService } from '../live/live.service.ts'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 import { LabSettingsService } from './lab-settings.service.ts'
 
 @Controller()
@@ -17,7 +17,7 @@ export class LabController {
   }
 
   @Handles('PUT /lab')
-  async change({ body: { labName, variants, address } }: Asked<'PUT /lab'>) {
+  async change({ body: { labName, variants, address } }: Call<'PUT /lab'>) {
     for (const [templateId, choices] of Object.entries(variants)) {
       const template = routeTemplates.get(templateId)
       if (!template)

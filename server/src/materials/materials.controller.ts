@@ -1,6 +1,6 @@
 import { Controller } from '@nestjs/common'
 import { materials, routeTemplates } from '@yentrik/core'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 import { LotsService } from './lots.service.ts'
 import { ShelfCards } from './shelf-cards.service.ts'
 
@@ -27,12 +27,12 @@ export class MaterialsController {
   }
 
   @Handles('POST /products')
-  add({ body }: Asked<'POST /products'>) {
+  add({ body }: Call<'POST /products'>) {
     return this.shelf.keep(body)
   }
 
   @Handles('PUT /products/:productId')
-  change({ path, body }: Asked<'PUT /products/:productId'>) {
+  change({ path, body }: Call<'PUT /products/:productId'>) {
     return this.shelf.keep(body, path.productId)
   }
 
@@ -42,32 +42,32 @@ export class MaterialsController {
   }
 
   @Handles('POST /lots')
-  receive({ body }: Asked<'POST /lots'>) {
+  receive({ body }: Call<'POST /lots'>) {
     return this.lots.receive(body)
   }
 
   @Handles('POST /lots/:lotId/use')
-  use({ path, body }: Asked<'POST /lots/:lotId/use'>) {
+  use({ path, body }: Call<'POST /lots/:lotId/use'>) {
     return this.lots.setInUse(path.lotId, body.inUse)
   }
 
   @Handles('POST /lots/:lotId/open')
-  open({ path }: Asked<'POST /lots/:lotId/open'>) {
+  open({ path }: Call<'POST /lots/:lotId/open'>) {
     return this.lots.open(path.lotId)
   }
 
   @Handles('POST /lots/:lotId/quarantine')
-  quarantine({ path, body }: Asked<'POST /lots/:lotId/quarantine'>) {
+  quarantine({ path, body }: Call<'POST /lots/:lotId/quarantine'>) {
     return this.lots.quarantine(path.lotId, body.reason.trim())
   }
 
   @Handles('POST /lots/:lotId/release')
-  release({ path }: Asked<'POST /lots/:lotId/release'>) {
+  release({ path }: Call<'POST /lots/:lotId/release'>) {
     return this.lots.quarantine(path.lotId, null)
   }
 
   @Handles('GET /lots/:lotId/cases')
-  casesOf({ path }: Asked<'GET /lots/:lotId/cases'>) {
+  casesOf({ path }: Call<'GET /lots/:lotId/cases'>) {
     return this.lots.casesOf(path.lotId)
   }
 }

@@ -1,5 +1,5 @@
 import { Controller } from '@nestjs/common'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 import { MixClocks } from './mix-clocks.service.ts'
 
 @Controller()
@@ -12,17 +12,17 @@ export class MixClocksController {
   }
 
   @Handles('POST /mixing/clocks')
-  start({ body, me }: Asked<'POST /mixing/clocks'>) {
+  start({ body, me }: Call<'POST /mixing/clocks'>) {
     return this.clocks.start(body, me.name)
   }
 
   @Handles('DELETE /mixing/clocks/:clockId')
-  putAway({ path }: Asked<'DELETE /mixing/clocks/:clockId'>) {
+  putAway({ path }: Call<'DELETE /mixing/clocks/:clockId'>) {
     return this.clocks.putAway(path.clockId)
   }
 
   @Handles('GET /mixing/remembered')
-  async remembered({ query }: Asked<'GET /mixing/remembered'>) {
+  async remembered({ query }: Call<'GET /mixing/remembered'>) {
     return { remembered: (await this.clocks.remembered(query)) ?? null }
   }
 }

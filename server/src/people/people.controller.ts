@@ -3,7 +3,7 @@ import type { Session } from '@yentrik/contract'
 import type { Request, Response } from 'express'
 import { Refusal } from '../errors/problem.filter.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 import { PeopleService } from './people.service.ts'
 import { SESSION_COOKIE, tokenOf } from './session.guard.ts'
 
@@ -15,7 +15,7 @@ export class PeopleController {
   ) {}
 
   @Handles('GET /session')
-  async session({ me }: Asked<'GET /session'>): Promise<Session> {
+  async session({ me }: Call<'GET /session'>): Promise<Session> {
     const people = await this.people.all()
     return {
       person: me ?? null,
@@ -26,7 +26,7 @@ export class PeopleController {
   }
 
   @Handles('POST /session')
-  async signIn({ body }: Asked<'POST /session'>, @Res({ passthrough: true }) response: Response) {
+  async signIn({ body }: Call<'POST /session'>, @Res({ passthrough: true }) response: Response) {
     const { token, person } = await this.people.signIn(body.name, body.passphrase)
     response.cookie(SESSION_COOKIE, token, {
       httpOnly: true,
@@ -39,7 +39,7 @@ export class PeopleController {
 
   @Handles('DELETE /session')
   async signOut(
-    _: Asked<'DELETE /session'>,
+    _: Call<'DELETE /session'>,
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ) {
@@ -49,7 +49,7 @@ export class PeopleController {
   }
 
   @Handles('POST /people')
-  async add({ body: { name, role, passphrase }, me }: Asked<'POST /people'>) {
+  async add({ body: { name, role, passphrase }, me }: Call<'POST /people'>) {
     const first = (await this.people.all()).length === 0
     if (!first && me?.role !== 'lead')
       throw new Refusal(403, 'lead-only', 'Only the lab lead adds people.', 'Ask the lab lead.')

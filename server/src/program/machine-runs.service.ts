@@ -143,7 +143,7 @@ export class MachineRuns {
     return this.shown(await this.row(runId))
   }
 
-  /** Something goes wrong with the stand-in, from now on. @throws {Refusal} `no-such-run`, `no-stand-in` */
+  /** Something goes wrong with the stand-in, from now on. @throws {Refusal} `no-such-run`, `not-a-stand-in` */
   async trouble(runId: string, trouble: (fromMinutes: number) => MachineTrouble): Promise<void> {
     mustBeStandIn(await this.row(runId))
     await this.change(runId, (row) => ({
@@ -151,7 +151,7 @@ export class MachineRuns {
     }))
   }
 
-  /** A second thermometer held into the chamber. @throws {Refusal} `no-such-run`, `no-stand-in` */
+  /** A second thermometer held into the chamber. @throws {Refusal} `no-such-run`, `not-a-stand-in` */
   async secondThermometer(runId: string): Promise<{ celsius: number; shownCelsius: number }> {
     const row = await this.row(runId)
     mustBeStandIn(row)
@@ -268,7 +268,12 @@ interface Measured {
 
 function mustBeStandIn({ standIn, machine }: MachineRunRow): void {
   if (!standIn)
-    throw new Refusal(404, 'no-stand-in', `${machine} is no stand-in.`, 'Read your own thermometer.')
+    throw new Refusal(
+      404,
+      'not-a-stand-in',
+      `${machine} is a real machine, not a stand-in.`,
+      'Read your own thermometer.',
+    )
 }
 
 /** The machines that ship with the server (our choice). */

@@ -4,13 +4,13 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import {
   benchList,
   type CaseEvent,
+  carefulWork,
   caseState,
   curePresets,
-  goodHand,
+  currentStep,
   programMinutes,
   type Route,
   seededRandom,
-  stepInHand,
 } from '@yentrik/core'
 import { intake, TestServer } from '../testing/test-server.ts'
 
@@ -29,7 +29,7 @@ describe('work in a machine', () => {
   })
   afterAll(() => server.close())
 
-  /** Works the case up to a step and starts that, as a careful hand would. */
+  /** Works the case up to a step and starts that, as a careful technician would. */
   async function bringTo(stepId: string): Promise<void> {
     const random = seededRandom(5)
     for (;;) {
@@ -38,12 +38,12 @@ describe('work in a machine', () => {
         routes: Record<string, Route>
       }
       const state = caseState(events, (id) => routes[id]!)
-      const step = stepInHand(state.jobs[0]!)!
+      const step = currentStep(state.jobs[0]!)!
       const on = { jobId: 'job-1', stepId: step.id }
       let seen = state.sequence
       await server.command(caseId, seen++, { type: 'startStep', ...on }).expect(201)
       if (step.id === stepId) return
-      for (const command of goodHand('job-1', step, random))
+      for (const command of carefulWork('job-1', step, random))
         await server.command(caseId, seen++, command).expect(201)
       await server
         .command(caseId, seen, { type: 'finishStep', ...on, outOfTimeReason: 'the clock of a test' })

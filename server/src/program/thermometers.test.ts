@@ -85,7 +85,7 @@ describe('the thermometer of a real bath', () => {
     expect((await start('Other').expect(409)).body.code).toBe('thermometer-busy')
     expect(
       (await server.post(`/machine-runs/${runId}/troubles`, { kind: 'powerCut' }).expect(404)).body.code,
-    ).toBe('no-stand-in')
+    ).toBe('not-a-stand-in')
     await server.get(`/machine-runs/${runId}/second-thermometer`).expect(404)
     const broken = await until(
       'FAULT sensor open',

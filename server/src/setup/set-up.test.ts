@@ -4,12 +4,12 @@ import type { CaseRecord } from '@yentrik/contract'
 import {
   articulatorCards,
   type CaseCommand,
+  carefulWork,
   caseState,
-  goodHand,
+  currentStep,
   inventedPrescription,
   inventedSetUp,
   seededRandom,
-  stepInHand,
 } from '@yentrik/core'
 import { intake, TestServer } from '../testing/test-server.ts'
 
@@ -71,18 +71,18 @@ describe('the set-up calculator', () => {
 })
 
 describe('the sheets of set-up and wax on record', () => {
-  /** Takes a denture in and works it up to a step as a careful hand, over HTTP. */
+  /** Takes a denture in and works it up to a step as a careful technician, over HTTP. */
   async function dentureAt(stepId: string) {
     const jobs = [{ templateId: 'complete-denture', choices: { arch: 'upper' } }]
     const { caseId } = await server.receive({ ...intake(), jobs })
     for (;;) {
       const record = (await server.get(`/cases/${caseId}`)).body as CaseRecord
       const state = caseState(record.events, (id) => record.routes[id]!)
-      const step = stepInHand(state.jobs[0]!)!
+      const step = currentStep(state.jobs[0]!)!
       const on = { jobId: 'job-1', stepId: step.id }
       const give: CaseCommand[] = [{ type: 'startStep', ...on }]
       if (step.id !== stepId)
-        give.push(...goodHand('job-1', step, seededRandom(1)), {
+        give.push(...carefulWork('job-1', step, seededRandom(1)), {
           type: 'finishStep',
           ...on,
           outOfTimeReason: 'test',

@@ -2,7 +2,7 @@ import { Controller } from '@nestjs/common'
 import { checkToothSet, type ToothSet } from '@yentrik/core'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { LiveService } from '../live/live.service.ts'
-import { type Asked, Handles } from '../shapes/handles.ts'
+import { type Call, Handles } from '../shapes/handles.ts'
 
 /** The lab's own list of tooth sets, under the names that it gives them. None is shipped. */
 @Controller()
@@ -18,7 +18,7 @@ export class ToothSetsController {
   }
 
   @Handles('PUT /tooth-sets/:name')
-  async keep({ path, body }: Asked<'PUT /tooth-sets/:name'>) {
+  async keep({ path, body }: Call<'PUT /tooth-sets/:name'>) {
     const set: ToothSet = { ...body, name: path.name.trim() }
     checkToothSet(set)
     await this.settings.changeList<ToothSet>('tooth-sets', (sets) => [
@@ -30,7 +30,7 @@ export class ToothSetsController {
   }
 
   @Handles('DELETE /tooth-sets/:name')
-  async drop({ path }: Asked<'DELETE /tooth-sets/:name'>) {
+  async drop({ path }: Call<'DELETE /tooth-sets/:name'>) {
     await this.settings.changeList<ToothSet>('tooth-sets', (sets) =>
       sets.filter((each) => each.name !== path.name),
     )

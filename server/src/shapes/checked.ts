@@ -17,6 +17,8 @@ const MOST_VALUES = 30_000
 export function checked<S extends Shape>(shape: S, sent: unknown): Of<S> {
   mustBeSmall(sent)
   const given = isObject(sent) ? sent : {}
+  const empty = emptyPlace(given)
+  if (empty !== undefined) throw notValid([{ field: empty, reason: 'is null; leave it out' }])
   const instance = plainToInstance(classFor(shape, given), given)
   const errors = validateSync(instance, {
     whitelist: true,
@@ -53,6 +55,17 @@ function mustBeSmall(sent: unknown): void {
     }
     level = next
   }
+}
+
+/** Where a list holds null, which no list may: the library that makes classes of what was sent would fall over it. */
+function emptyPlace(value: object, path = ''): string | undefined {
+  for (const [key, part] of Object.entries(value)) {
+    const place = path ? `${path}.${key}` : key
+    if (part === null && Array.isArray(value)) return place
+    const deeper = typeof part === 'object' && part !== null ? emptyPlace(part, place) : undefined
+    if (deeper !== undefined) return deeper
+  }
+  return undefined
 }
 
 interface EntryAtFault {

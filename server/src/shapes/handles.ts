@@ -28,7 +28,7 @@ import { checked } from './checked.ts'
 const ROUTE = 'yentrik-route'
 
 /** What somebody asks on a route, checked against its declaration. */
-export interface Asked<K extends RouteKey> {
+export interface Call<K extends RouteKey> {
   readonly body: Body<K>
   readonly query: Query<K>
   readonly path: PathOf<K>
@@ -36,7 +36,7 @@ export interface Asked<K extends RouteKey> {
   readonly me: IsOpen<K> extends true ? Person | undefined : Person
 }
 
-type Handler<K extends RouteKey> = (asked: Asked<K>, ...more: never[]) => Answer<K> | Promise<Answer<K>>
+type Handler<K extends RouteKey> = (asked: Call<K>, ...more: never[]) => Answer<K> | Promise<Answer<K>>
 
 const verbs = { GET: Get, POST: Post, PUT: Put, DELETE: Delete }
 

@@ -5,8 +5,8 @@ import {
   buildRoute,
   type CaseCommand,
   calculators,
+  carefulWork,
   commandShape,
-  goodHand,
   instantMillis,
   routeTemplates,
   type Shape,
@@ -106,9 +106,9 @@ function bothAgree(shape: Shape, examples: readonly Json[]) {
   )
 }
 
-/** Everything that a careful hand gives on the routes of the house. */
+/** Everything that a careful technician gives on the routes of the house. */
 const commands = [...routeTemplates.values()].flatMap((template) =>
-  buildRoute(template).steps.flatMap((step) => goodHand('job-1', step, seededRandom(5))),
+  buildRoute(template).steps.flatMap((step) => carefulWork('job-1', step, seededRandom(5))),
 )
 const others: CaseCommand[] = [
   { type: 'startStep', jobId: 'job-1', stepId: 'set', outOfTimeReason: 'early' },
@@ -122,7 +122,7 @@ const others: CaseCommand[] = [
 describe('a shape, declared once', () => {
   it.each(calculators.map((each) => [each.name, each] as const))(
     'is read alike by both validators: what the calculator %s is asked',
-    (_, { asks, example }) => bothAgree(asks, [copy(example)]),
+    (_, { input, example }) => bothAgree(input, [copy(example)]),
   )
   it('is read alike by both: the commands of a case, with every kind of sheet', () => {
     const kinds = new Set(commands.flatMap((each) => (each.type === 'recordSheet' ? [each.sheet.kind] : [])))
@@ -154,7 +154,7 @@ describe('a shape, declared once', () => {
         if (typeof part === 'object' && part !== null && !['example', 'enum'].includes(key))
           look(part as Record<string, unknown>, `${at}/${key}`)
     }
-    for (const { name, asks } of calculators) look(copy(asks) as Record<string, unknown>, name)
+    for (const { name, input } of calculators) look(copy(input) as Record<string, unknown>, name)
     for (const [key, { body, query, unchecked }] of Object.entries(routes))
       if (!unchecked)
         for (const shape of [body, query]) if (shape) look(copy(shape) as Record<string, unknown>, key)

@@ -10,7 +10,7 @@ import { freshen, keepAnswer, useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { Pills, SelectField } from '../parts/Choices.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { type Preferences, usePreferences } from '../preferences/preferences.ts'
 import { useSession } from '../session/session.ts'
 
@@ -102,7 +102,7 @@ function Who() {
           Sign out
         </button>
       )}
-      {fault && <Told tone="error" words={fault} />}
+      {fault && <Message tone="error" words={fault} />}
     </section>
   )
 }
@@ -163,12 +163,12 @@ function LabForm({ lab }: { lab: LabSettings }) {
       <form noValidate className="grid gap-3" onSubmit={form.submit}>
         <FormText form={form} name="labName" label="Name" />
         <FormText form={form} name="address" label="Address" />
-        {form.fault && <Told tone="error">{form.fault}</Told>}
+        {form.fault && <Message tone="error">{form.fault}</Message>}
         <div className="flex items-center gap-3">
           <button type="submit" className="act" disabled={form.busy}>
             Store
           </button>
-          {stored && !form.busy && !form.fault && <Told tone="good">Stored.</Told>}
+          {stored && !form.busy && !form.fault && <Message tone="good">Stored.</Message>}
         </div>
       </form>
     </section>
@@ -191,7 +191,7 @@ function LabVariants() {
       <p className="mb-4">
         Where practitioners differ. A case may choose otherwise; the record says which was used.
       </p>
-      {fault && <Told tone="error" words={fault} />}
+      {fault && <Message tone="error" words={fault} />}
       {[...routeTemplates.values()].map((template) => (
         <div key={template.id} className="mb-5">
           <h3 className="mb-3 text-lg font-semibold">{template.name}</h3>

@@ -9,7 +9,7 @@ import { useShortcuts } from '../keys/shortcuts.ts'
 import { followChanges, useReached } from '../live/changes.ts'
 import { freshen, useAnswer } from '../live/queries.ts'
 import { onSignedOut, request, sentenceOf } from '../live/request.ts'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { SessionContext } from '../session/session.ts'
 import { HelpSheet } from './HelpSheet.tsx'
 import { places, Rail } from './Rail.tsx'
@@ -24,7 +24,7 @@ export function Shell() {
   if (!session.data)
     return session.error ? (
       <div className="p-8">
-        <Told tone="error" words={session.error.said} />
+        <Message tone="error" words={session.error.said} />
       </div>
     ) : (
       <Waiting />
@@ -70,14 +70,14 @@ function House() {
       <div className="min-w-0 grow">
         {!reached && (
           <div className="bg-base-100 no-print px-6 py-2">
-            <Told tone="warning">
+            <Message tone="warning">
               The server is not reached. Clocks run on; nothing can be stored until it is back.
-            </Told>
+            </Message>
           </div>
         )}
         {scanFault && (
           <div className="bg-base-100 no-print px-6 py-2">
-            <Told tone="error" words={scanFault} />
+            <Message tone="error" words={scanFault} />
           </div>
         )}
         <Outlet />

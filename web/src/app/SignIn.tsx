@@ -3,7 +3,7 @@ import { useEntryForm } from '../form/entry-form.ts'
 import { FormText } from '../form/fields.tsx'
 import { freshen } from '../live/queries.ts'
 import { request } from '../live/request.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 
 const LEAST_PASSPHRASE = 8
 
@@ -44,7 +44,7 @@ export function SignIn({ session }: { session: Session }) {
               first ? `At least ${LEAST_PASSPHRASE} letters or digits. It is kept only as a hash.` : undefined
             }
           />
-          {form.fault && <Told tone="error">{form.fault}</Told>}
+          {form.fault && <Message tone="error">{form.fault}</Message>}
           <button type="submit" className="act-main" disabled={form.busy}>
             {first ? 'Begin' : 'Sign in'}
           </button>

@@ -1,7 +1,7 @@
 import { createBrowserRouter } from 'react-router'
 import { BenchScreen } from '../bench/BenchScreen.tsx'
-import { Waiting } from '../parts/Told.tsx'
-import { NotHere } from './NotHere.tsx'
+import { Waiting } from '../parts/Message.tsx'
+import { NotFound } from './NotFound.tsx'
 import { Shell } from './Shell.tsx'
 
 /** Bench loads with the first view; every other screen when it is asked for. */
@@ -9,7 +9,7 @@ export const router = createBrowserRouter([
   {
     path: '/',
     Component: Shell,
-    ErrorBoundary: NotHere,
+    ErrorBoundary: NotFound,
     hydrateFallbackElement: <Waiting />,
     children: [
       { index: true, Component: BenchScreen },
@@ -84,7 +84,7 @@ export const router = createBrowserRouter([
         path: 'papers/commands',
         lazy: async () => ({ Component: (await import('../papers/CommandSheet.tsx')).CommandSheet }),
       },
-      { path: '*', Component: NotHere },
+      { path: '*', Component: NotFound },
     ],
   },
 ])

@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router'
 import { clockTime, dayAndTime, shortDate, stageName } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useAnswer } from '../live/queries.ts'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
 import { useSession } from '../session/session.ts'
 import { entryKey, inOrder, putOff, usePutOff } from './bench-store.ts'
@@ -18,7 +18,7 @@ export function BenchScreen() {
   if (!data)
     return error ? (
       <main className="p-8">
-        <Told tone="error" words={error.said} />
+        <Message tone="error" words={error.said} />
       </main>
     ) : (
       <Waiting />

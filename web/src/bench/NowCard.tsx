@@ -7,7 +7,7 @@ import { useShortcuts } from '../keys/shortcuts.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { Figures } from '../mixing/Figures.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { railWords } from './DayRail.tsx'
 
 interface NowCardProps {
@@ -80,7 +80,7 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
           </p>
           {fault && (
             <div className="mt-3">
-              <Told tone="error" words={fault} />
+              <Message tone="error" words={fault} />
             </div>
           )}
         </div>

@@ -1,6 +1,6 @@
 import { create } from 'zustand'
 
-/** Steps that were put off with "not now", newest last; forgotten when the page is loaded anew. */
+/** Steps that were put off with "not now", newest last; forgotten when the page is loaded again. */
 export const usePutOff = create<{ readonly keys: readonly string[] }>(() => ({ keys: [] }))
 
 export function putOff(key: string): void {

@@ -18,7 +18,7 @@ import { WindowAlarm } from './WindowAlarm.tsx'
 
 const calendar = usualCalendar('UTC')
 const summary = (caseId: string, bench: Bench, more: Partial<CaseSummary> = {}): CaseSummary => ({
-  ...caseSummary(caseId, bench.hand.state, calendar),
+  ...caseSummary(caseId, bench.working.state, calendar),
   docket: caseId.toUpperCase(),
   ...more,
 })
@@ -72,7 +72,7 @@ describe('the bench', () => {
         method: 'POST',
         address: '/cases/k-1/events',
         body: {
-          seen: fresh.hand.state.sequence,
+          seen: fresh.working.state.sequence,
           command: { type: 'startStep', jobId: J, stepId: 'disinfect-impression' },
         },
       },

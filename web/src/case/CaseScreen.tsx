@@ -1,12 +1,12 @@
 import {
   type CaseCommand,
   type CaseState,
+  currentSteps,
   type EventReader,
   isDelivered,
   type JobState,
   type RouteStep,
   stepOf,
-  stepsInHand,
   stepWindow,
   windowVerdict,
 } from '@yentrik/core'
@@ -15,7 +15,7 @@ import { useNavigate, useParams } from 'react-router'
 import { useScannedCommand } from '../keys/scanned-command.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
 import { useNow } from '../live/lab-clock.ts'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { type OpenCase, useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { RouteList } from '../route/RouteList.tsx'
@@ -28,7 +28,7 @@ import { Cautions, StepCard, useMainAction } from './StepCard.tsx'
 import { StepClock } from './StepClock.tsx'
 import { toolsBesideStep } from './step-tools.tsx'
 
-/** One case: where it is on its route, the step in hand, what was done. */
+/** One case: where it is on its route, the current step, what was done. */
 export function CaseScreen() {
   const { caseId = '' } = useParams()
   const openCase = useOpenCase(caseId)
@@ -36,7 +36,7 @@ export function CaseScreen() {
   if (!openCase.state)
     return openCase.error ? (
       <main className="p-8">
-        <Told tone="error" words={openCase.error.said} />
+        <Message tone="error" words={openCase.error.said} />
       </main>
     ) : (
       <Waiting />
@@ -73,7 +73,7 @@ function CaseWork({
   const now = useNow()
   const inHand = handStep(job, now)
   const step = (peekId && stepOf(job, peekId)) || inHand || job.route.steps.at(-1)!
-  const { running: runs, startable } = stepsInHand(job)
+  const { running: runs, startable } = currentSteps(job)
   const isInHand = [...runs, ...startable].some(({ id }) => id === step.id)
   const open = !state.held && !job.question && !state.ended
   const running = job.steps[step.id]?.status === 'running'
@@ -147,7 +147,7 @@ function CaseWork({
               onShow={(id) => setPeekId(id === inHand?.id ? undefined : id)}
             />
           </section>
-          <section className="card-flat flex min-h-0 flex-col p-5" aria-label="Step in hand">
+          <section className="card-flat flex min-h-0 flex-col p-5" aria-label="Current step">
             {isDelivered(state) && !peekId ? (
               <Delivered />
             ) : (
@@ -168,7 +168,7 @@ function CaseWork({
                 !wantsReason(openCase) &&
                 openCase.refusal?.problem.field !== 'value' && (
                   <div className="mb-2">
-                    <Told tone="error" words={refusal} />
+                    <Message tone="error" words={refusal} />
                   </div>
                 )}
               <div className="flex flex-wrap gap-2">
@@ -185,7 +185,7 @@ function CaseWork({
                 )}
                 {peekId && step.id !== inHand?.id && (
                   <button type="button" className="act" onClick={() => setPeekId(undefined)}>
-                    To the step in hand
+                    To the current step
                   </button>
                 )}
                 {isInHand && open && !running && step.mayBeSkipped && (
@@ -242,7 +242,7 @@ function CaseWork({
 
 /** What wants hands now: a step that runs by itself stands back until its time, where another can be done meanwhile. */
 function handStep(job: JobState, now: number): RouteStep | undefined {
-  const { running, startable } = stepsInHand(job)
+  const { running, startable } = currentSteps(job)
   const wantsHands = (step: RouteStep) => {
     const window = stepWindow(job, step)
     return step.kind === 'attended' || !window || windowVerdict(window, now) !== 'tooSoon'

@@ -29,7 +29,7 @@ interface CaseSheetsProps {
   readonly opened: OpenSheet | undefined
   readonly onShut: () => void
   readonly onGive: (command: CaseCommand) => Promise<boolean>
-  /** Starts or ends the step in hand, with the reason why it is out of its time. */
+  /** Starts or ends the current step, with the reason why it is out of its time. */
   readonly onMove: (outOfTimeReason: string) => Promise<boolean>
 }
 

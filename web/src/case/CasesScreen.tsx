@@ -6,7 +6,7 @@ import { dayAndTime, duration, stageName } from '../format/format.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useAnswer } from '../live/queries.ts'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
 import { useShelf } from '../record/shelf.ts'
 import type { CsvColumn } from '../table/csv.ts'
@@ -55,7 +55,7 @@ export function CasesScreen() {
   if (!data)
     return error ? (
       <main className="p-8">
-        <Told tone="error" words={error.said} />
+        <Message tone="error" words={error.said} />
       </main>
     ) : (
       <Waiting />

@@ -1,9 +1,9 @@
 import { type CaseEvent, type Check, displayUnit, type EventReader, eventWords, stepIn } from '@yentrik/core'
 import { type Faults, useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormSelect, FormText } from '../form/fields.tsx'
+import { Message } from '../parts/Message.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Sheet } from '../parts/Sheet.tsx'
-import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
 import type { OpenCase } from '../record/open-case.ts'
@@ -83,7 +83,7 @@ export function CorrectSheet({
           </div>
         )}
         <FormText form={form} name="reason" label="Why" lines={2} />
-        {openCase.refusal && <Told tone="error" words={openCase.refusal.said} />}
+        {openCase.refusal && <Message tone="error" words={openCase.refusal.said} />}
         <button type="submit" className="act-main justify-self-start" disabled={form.busy}>
           Correct
         </button>

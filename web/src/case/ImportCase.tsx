@@ -3,7 +3,7 @@ import type { Saying } from '@yentrik/core'
 import { useState } from 'react'
 import { Refusal, request } from '../live/request.ts'
 import { FileButton } from '../parts/FileButton.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 
 /** A case that another lab has exported. */
 export function ImportCase() {
@@ -24,7 +24,7 @@ export function ImportCase() {
   }
   return (
     <>
-      {told && <Told tone={told.tone} words={told.words} />}
+      {told && <Message tone={told.tone} words={told.words} />}
       <FileButton accept="application/json,.json" onFile={(file) => void take(file)}>
         Import a case file
       </FileButton>

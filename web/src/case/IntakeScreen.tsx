@@ -6,7 +6,7 @@ import { FormPills, FormText } from '../form/fields.tsx'
 import { useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { Pills } from '../parts/Choices.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import {
   choicesOf,
@@ -127,9 +127,9 @@ export function IntakeScreen() {
             Take it in
           </button>
           {form.fault ? (
-            <Told tone="error">{form.fault}</Told>
+            <Message tone="error">{form.fault}</Message>
           ) : (
-            form.wrong && <Told tone="error">Mend what is marked; nothing is stored yet.</Told>
+            form.wrong && <Message tone="error">Mend what is marked; nothing is stored yet.</Message>
           )}
         </div>
       </form>

@@ -1,6 +1,6 @@
 import type { LotOnShelf } from '@yentrik/contract'
 import { Link } from 'react-router'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 
 /** Lots in quarantine that a case has used: what to look at before it goes on. */
 export function QuarantineFlag({
@@ -15,13 +15,13 @@ export function QuarantineFlag({
   return (
     <div className="card-flat border-error grid gap-1 border-2 p-4">
       {held.map((lot) => (
-        <Told key={lot.lotId} tone="error">
+        <Message key={lot.lotId} tone="error">
           Used{' '}
           <Link className="link" to={`/shelf?material=${lot.materialId}`}>
             lot {lot.number}
           </Link>
           , now in quarantine: {lot.quarantine}. Look at what was made of it before you go on.
-        </Told>
+        </Message>
       ))}
     </div>
   )

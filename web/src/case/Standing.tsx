@@ -1,7 +1,7 @@
 import { type CaseState, type JobState, stepOf } from '@yentrik/core'
 import { dayAndTime } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
 
 /** What stands in the way of work, with the one thing to do about it. */
@@ -20,9 +20,9 @@ export function Standing({
   if (state.ended)
     return (
       <div className="card-flat p-4">
-        <Told tone="warning">
+        <Message tone="warning">
           The case ended {dayAndTime(Date.parse(state.ended.at), now)}: {state.ended.reason}
-        </Told>
+        </Message>
       </div>
     )
   return (
@@ -30,9 +30,9 @@ export function Standing({
       {job.question && (
         <div className="card-flat border-warning flex flex-wrap items-center justify-between gap-3 border-2 p-4">
           <div>
-            <Told tone="warning">
+            <Message tone="warning">
               Waiting for the dentist since {dayAndTime(Date.parse(job.question.since), now)}
-            </Told>
+            </Message>
             <p className="mt-1 text-xl font-semibold">
               <Said words={job.question.question} />
             </p>
@@ -44,19 +44,19 @@ export function Standing({
       )}
       {state.held && (
         <div className="card-flat border-warning flex flex-wrap items-center justify-between gap-3 border-2 p-4">
-          <Told tone="warning">
+          <Message tone="warning">
             On hold since {dayAndTime(Date.parse(state.held.since), now)}: {state.held.reason}
-          </Told>
+          </Message>
           <button type="button" className="act-main" onClick={onRelease}>
             Take off hold
           </button>
         </div>
       )}
       {job.wentBack && !job.question && (
-        <Told tone="warning">
+        <Message tone="warning">
           {job.wentBack.remake ? 'Remake' : 'Gone back'} to "{stepOf(job, job.wentBack.toStepId).name}":{' '}
           {job.wentBack.reason}
-        </Told>
+        </Message>
       )}
     </>
   )

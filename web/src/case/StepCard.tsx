@@ -20,7 +20,7 @@ import { useNow } from '../live/lab-clock.ts'
 import { amountFigures } from '../mixing/amount-figures.ts'
 import { Figures } from '../mixing/Figures.tsx'
 import { MixClocks, useRunningMixes } from '../mixing/MixClocks.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { FaultCauses } from '../quality/FaultCauses.tsx'
 import type { OpenCase } from '../record/open-case.ts'
 import { CheckEntry } from '../route/CheckEntry.tsx'
@@ -40,7 +40,7 @@ interface StepCardProps {
   readonly onGoBack: (toStepId: string, remake: boolean, because: string) => void
 }
 
-/** The step in hand: what to do, with how much, what to look at, what can hurt. */
+/** The current step: what to do, with how much, what to look at, what can hurt. */
 export function StepCard({ openCase, job, step, open, onMix, onGoBack }: StepCardProps) {
   const state = job.steps[step.id]!
   const running = state.status === 'running'
@@ -244,7 +244,7 @@ function AmountRow({
         <Figures amount={amount} />
         <p className="mt-1 text-sm opacity-80">{amountFigures(amount).source}</p>
       </div>
-      {mixed.length > 0 && <Told tone="good">On record</Told>}
+      {mixed.length > 0 && <Message tone="good">On record</Message>}
       {entering && (
         <button type="button" className={mixed.length > 0 ? 'small-act' : 'act'} onClick={onMix}>
           {mixed.length > 0 ? 'Record another' : amountKindsShown[amount.kind].does}

@@ -16,7 +16,7 @@ interface StepClockProps {
   readonly step: RouteStep
 }
 
-/** The window of the step in hand: the clock time that matters, large, and a strip with now on it. */
+/** The window of the current step: the clock time that matters, large, and a strip with now on it. */
 export function StepClock(props: StepClockProps) {
   const { job, step } = props
   return step.kind === 'machine' ? (

@@ -2,8 +2,8 @@ import type { Saying } from '@yentrik/core'
 import type { ReactNode } from 'react'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormText } from '../form/fields.tsx'
+import { Message } from '../parts/Message.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
-import { Told } from '../parts/Told.tsx'
 
 interface WordsSheetProps {
   readonly title: string
@@ -45,7 +45,7 @@ export function WordsSheet({
       <form noValidate className="grid gap-4" onSubmit={form.submit}>
         {intro}
         <FormText form={form} name="words" label={label} lines={3} autoFocus />
-        {refusal && <Told tone="error" words={refusal} />}
+        {refusal && <Message tone="error" words={refusal} />}
         <button type="submit" className="act-main justify-self-start" disabled={form.busy}>
           {button}
         </button>

@@ -12,8 +12,8 @@ import {
 } from '@yentrik/core'
 import { Pills, SelectField } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
-import { Told } from '../parts/Told.tsx'
 import { Said } from '../preferences/words.tsx'
 import { WordsSheet } from './WordsSheet.tsx'
 
@@ -178,9 +178,9 @@ export function StaleSheet({
         ))}
       </ul>
       {refusal ? (
-        <Told tone="warning" words={saying`Your entry no longer holds: ${refusal}`} />
+        <Message tone="warning" words={saying`Your entry no longer holds: ${refusal}`} />
       ) : (
-        <Told tone="good">Your entry still holds. Nothing of theirs is lost if you store it now.</Told>
+        <Message tone="good">Your entry still holds. Nothing of theirs is lost if you store it now.</Message>
       )}
       <div className="mt-5 flex flex-wrap gap-3">
         {!refusal && (

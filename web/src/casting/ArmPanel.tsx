@@ -16,7 +16,7 @@ import { labNow, useNow } from '../live/lab-clock.ts'
 import { attempt } from '../parts/attempt.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
@@ -186,9 +186,9 @@ function Transfer() {
         </p>
       )}
       {seconds > LATEST_TRANSFER_SECONDS && (
-        <Told tone="error">
+        <Message tone="error">
           More than a minute: the mould has shrunk at the pattern. Back into the oven and hold again.
-        </Told>
+        </Message>
       )}
     </div>
   )

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useDraft } from '../parts/draft.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import type { Typed } from '../parts/typed-figures.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { ReadByHand } from '../program/ReadByHand.tsx'
@@ -85,7 +85,7 @@ export function BurnoutEntry({
           </button>
         )}
       </div>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       <ReadByHand
         draftKey={draftKey}
         startMinutes={started ? String(Math.max(0, Math.round((now - Date.parse(started)) / 60_000))) : ''}

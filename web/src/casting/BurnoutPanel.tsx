@@ -23,8 +23,8 @@ import { Chart } from '../parts/Chart.tsx'
 import { Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
+import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
-import { Told } from '../parts/Told.tsx'
 import { readAll } from '../parts/typed-figures.ts'
 import { Said } from '../preferences/words.tsx'
 import { MachineSelect, useMachineChoice } from '../program/MachineChoice.tsx'
@@ -90,7 +90,7 @@ export function BurnoutPanel({
   const planned = (
     <>
       {refusal || wrong ? (
-        <Told tone="error" words={refusal ?? wrong ?? ''} />
+        <Message tone="error" words={refusal ?? wrong ?? ''} />
       ) : (
         putInAt !== undefined && (
           <p className="text-lg">
@@ -103,9 +103,9 @@ export function BurnoutPanel({
         )
       )}
       {putInAt !== undefined && putInAt < now && (
-        <Told tone="warning">{`That is past: put in now it is ready ${dayAndTime(now + ((readyAt ?? now) - putInAt), now)}.`}</Told>
+        <Message tone="warning">{`That is past: put in now it is ready ${dayAndTime(now + ((readyAt ?? now) - putInAt), now)}.`}</Message>
       )}
-      {followed?.refusal && <Told tone="error" words={followed.refusal} />}
+      {followed?.refusal && <Message tone="error" words={followed.refusal} />}
       {ready && putInAt !== undefined && <CoreWords ready={ready} putInAt={putInAt} now={now} />}
       {judged && putInAt !== undefined && <CutWords judged={judged} putInAt={putInAt} now={now} />}
       {ready ? (
@@ -259,7 +259,7 @@ function CutWords({
   putInAt: number
   now: number
 }) {
-  if (judged.refusal) return <Told tone="error" words={judged.refusal} />
+  if (judged.refusal) return <Message tone="error" words={judged.refusal} />
   if (!judged.answer) return null
   const { verdict, say, castFromMinutes } = judged.answer
   return (
@@ -292,9 +292,9 @@ function CoreWords({ ready, putInAt, now }: { ready: CoreReady; putInAt: number;
         {`Core within 10 °C between ${at(core('fast'))} and ${at(core('slow'))}, likely ${at(core('typical'))}; water gone about ${at(heats.typical.waterGoneMinutes)}.`}
       </p>
       {late ? (
-        <Told tone="warning">{`The program ends at ${at(programMinutes)}, before a slow ring is hot through: hold until ${at(castFromMinutes.slow)}.`}</Told>
+        <Message tone="warning">{`The program ends at ${at(programMinutes)}, before a slow ring is hot through: hold until ${at(castFromMinutes.slow)}.`}</Message>
       ) : (
-        <Told tone="good">{`The program ends at ${at(programMinutes)}, with every ring hot through.`}</Told>
+        <Message tone="good">{`The program ends at ${at(programMinutes)}, with every ring hot through.`}</Message>
       )}
     </div>
   )
@@ -356,7 +356,7 @@ function Overnight({
           Stretch the first hold
         </button>
       </div>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
     </details>
   )
 }
@@ -375,7 +375,7 @@ function StartFurnace({ program, forCase }: { program: TemperatureProgram; forCa
       <button type="button" className="act-main" onClick={() => void start()}>
         Start {machine} now
       </button>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
     </div>
   )
 }

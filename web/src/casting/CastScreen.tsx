@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import type { Typed } from '../parts/typed-figures.ts'
 import type { ForCase } from '../record/IntoRecord.tsx'
 import { useOpenCase } from '../record/open-case.ts'
@@ -40,7 +40,8 @@ export function CastScreen() {
 function CastForCase({ caseId, view }: { caseId: string; view: View }) {
   const [query] = useSearchParams()
   const openCase = useOpenCase(caseId)
-  if (!openCase.state) return openCase.error ? <Told tone="error" words={openCase.error.said} /> : <Waiting />
+  if (!openCase.state)
+    return openCase.error ? <Message tone="error" words={openCase.error.said} /> : <Waiting />
   const job = openCase.state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? openCase.state.jobs[0]!
   return (
     <CastTool

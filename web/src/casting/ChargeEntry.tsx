@@ -3,9 +3,9 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { SelectField } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { lotWords, useShelf } from '../record/shelf.ts'
 
@@ -64,7 +64,7 @@ export function ChargeEntry({
       >
         {last ? 'Look at the pieces again' : 'Take pieces from the shelf'}
       </Link>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       <details>
         <summary className="min-h-11 cursor-pointer font-semibold">Typed by hand</summary>
         <form

@@ -18,8 +18,8 @@ import { attempt } from '../parts/attempt.ts'
 import { Chart } from '../parts/Chart.tsx'
 import { SelectField } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
+import { Message } from '../parts/Message.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
-import { Told } from '../parts/Told.tsx'
 import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
 import { Said } from '../preferences/words.tsx'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
@@ -135,11 +135,11 @@ export function ExpansionPanel({
             />
           </p>
         )}
-        {outside && <Told tone="warning" words={outside} />}
+        {outside && <Message tone="warning" words={outside} />}
         {mould !== undefined && !figures?.thermalCurve && (
-          <Told tone="warning">
+          <Message tone="warning">
             Without the curve of the product a mould is taken at its peak: choose a product that has one.
-          </Told>
+          </Message>
         )}
         <p className="text-sm opacity-80">
           Free linear change, the same in all directions; a real crown is held by its core and by the ring:
@@ -244,7 +244,9 @@ function Verdict({ answer, budget }: { answer: ConcentrationAnswer; budget: Expa
       <p>
         {`1 % more liquid: ${(1000 * gapPerPercentMillimetres).toFixed(1)} µm. Needed ${needed}, the mould gives ${percent(availableExpansion(budget, roundedPercent))}.`}
       </p>
-      {several && <Told tone="warning">The table turns: another concentration gives the same fit.</Told>}
+      {several && (
+        <Message tone="warning">The table turns: another concentration gives the same fit.</Message>
+      )}
     </div>
   )
 }

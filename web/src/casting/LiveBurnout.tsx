@@ -21,8 +21,8 @@ import { Chart } from '../parts/Chart.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { Key } from '../parts/Key.tsx'
+import { Message } from '../parts/Message.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import type { Typed } from '../parts/typed-figures.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
@@ -129,7 +129,7 @@ export function LiveBurnout({
         </p>
       </div>
       <RealMachine run={run} />
-      {judged?.refusal && <Told tone="error" words={judged.refusal} />}
+      {judged?.refusal && <Message tone="error" words={judged.refusal} />}
       {judgement && (run.ended || discard || judgement.coreFellToCelsius !== undefined) && (
         <section aria-label="What the curve says">
           <p className={`text-3xl leading-tight font-bold ${discard ? 'text-error' : ''}`}>
@@ -143,9 +143,9 @@ export function LiveBurnout({
         </section>
       )}
       {judgement?.alsoSeen.map(say).map((words) => (
-        <Told key={words} tone="warning">
+        <Message key={words} tone="warning">
           {words}
-        </Told>
+        </Message>
       ))}
       <p className="flex flex-wrap gap-x-5 text-sm font-semibold">
         <Key colour={furnaceColour} words="measured" />
@@ -168,8 +168,8 @@ export function LiveBurnout({
           words={`the curve up to ${clockTime(start + lastMinutes * MINUTE)}`}
         />
       )}
-      {second && <Told tone="warning" words={second} />}
-      {refusal && <Told tone="error" words={refusal} />}
+      {second && <Message tone="warning" words={second} />}
+      {refusal && <Message tone="error" words={refusal} />}
       {!run.stoppedAt && (
         <button type="button" className="small-act justify-self-start" onClick={() => void stop()}>
           Take the rings out

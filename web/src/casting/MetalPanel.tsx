@@ -20,8 +20,8 @@ import { grams } from '../format/format.ts'
 import { useAnswer } from '../live/queries.ts'
 import { attempt } from '../parts/attempt.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
+import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
-import { Told } from '../parts/Told.tsx'
 import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
 import { Said } from '../preferences/words.tsx'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
@@ -131,9 +131,9 @@ export function MetalPanel({
             Least left over
           </button>
         )}
-        {proposed.refusal && <Told tone="error" words={proposed.refusal} />}
+        {proposed.refusal && <Message tone="error" words={proposed.refusal} />}
         {!chosen && !recorded && proposed.answer?.shortGrams !== undefined && (
-          <Told tone="warning">{`${proposed.answer.shortGrams.toFixed(2)} g are missing.`}</Told>
+          <Message tone="warning">{`${proposed.answer.shortGrams.toFixed(2)} g are missing.`}</Message>
         )}
         {forCase && wanted && (
           <IntoRecord
@@ -174,9 +174,9 @@ export function MetalPanel({
       <aside className="card-flat p-4" aria-label="Figures">
         <FigureFields specs={specs} typed={entered} faults={faults} onTyped={onTyped} />
         {alloy.hazards.map((hazard) => (
-          <Told key={hazard} tone="warning">
+          <Message key={hazard} tone="warning">
             {`${hazard} Extraction and mask.`}
-          </Told>
+          </Message>
         ))}
         <p className="mt-2 text-sm opacity-80">Source: {alloy.source}. The sheet of the alloy wins.</p>
       </aside>
@@ -215,14 +215,14 @@ function ChargeWords({
         {`, ${Math.round(percent)} % returned${lots ? `, lot ${lots}` : ''}.`}
       </p>
       {need !== undefined && charge.grams < need - 0.005 && (
-        <Told tone="error">{`${(need - charge.grams).toFixed(2)} g too little.`}</Told>
+        <Message tone="error">{`${(need - charge.grams).toFixed(2)} g too little.`}</Message>
       )}
       {tooMuch && (
-        <Told tone="error">
+        <Message tone="error">
           {mostRemelt === 0
             ? 'This job takes new metal only: leave the returned pieces out.'
             : `At most ${mostRemelt} % of it may be returned.`}
-        </Told>
+        </Message>
       )}
     </div>
   )
@@ -262,7 +262,7 @@ function Remelt({
           onTyped={onTyped}
         />
       </div>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       {answer && (
         <p>
           After {CHARGES} charges:{' '}

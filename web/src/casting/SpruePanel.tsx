@@ -21,7 +21,7 @@ import { grams, millilitres } from '../format/format.ts'
 import { attempt } from '../parts/attempt.ts'
 import { Pills, SelectField } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
 import { Said } from '../preferences/words.tsx'
 import { useEquipment } from '../record/equipment.ts'
@@ -124,7 +124,7 @@ export function SpruePanel({
                 </ul>
               )}
               {answer.feed.feeds ? (
-                <Told tone="good">{`The sprue freezes after its part: modulus ${answer.feed.ratio.toFixed(2)} times.`}</Told>
+                <Message tone="good">{`The sprue freezes after its part: modulus ${answer.feed.ratio.toFixed(2)} times.`}</Message>
               ) : (
                 <div>
                   <p className="text-error text-3xl leading-tight font-bold">The sprue freezes first</p>
@@ -161,9 +161,9 @@ export function SpruePanel({
                     )}
                   </>
                 ) : (
-                  <Told tone="warning">
+                  <Message tone="warning">
                     No ring of the lab takes them with every clearance: fewer patterns, or a larger ring.
-                  </Told>
+                  </Message>
                 )}
               </div>
               <Powder at={at} />
@@ -190,7 +190,7 @@ export function SpruePanel({
             </div>
           </>
         ) : (
-          <Told tone="error" words={refusal ?? 'Enter every measure to see how it stands.'} />
+          <Message tone="error" words={refusal ?? 'Enter every measure to see how it stands.'} />
         )}
       </section>
       <aside className="card-flat grid content-start gap-2 p-4" aria-label="Figures">

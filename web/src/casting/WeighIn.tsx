@@ -3,8 +3,8 @@ import { useState } from 'react'
 import { request, sentenceOf } from '../live/request.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
-import { Told } from '../parts/Told.tsx'
 import { lotWords, useShelf } from '../record/shelf.ts'
 import { type AlloyChoice, inText } from './casting-cards.ts'
 
@@ -74,7 +74,7 @@ export function WeighIn({ alloy }: { readonly alloy: AlloyChoice }) {
           <button type="submit" className="act self-center justify-self-start">
             Onto the shelf
           </button>
-          {told?.good && <Told tone="good" words={told.words} />}
+          {told?.good && <Message tone="good" words={told.words} />}
         </form>
       )}
     </details>

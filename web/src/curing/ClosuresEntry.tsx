@@ -12,9 +12,9 @@ import { LiveGauge } from '../devices/LiveGauge.tsx'
 import { quantity } from '../format/format.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
@@ -48,9 +48,9 @@ export function ClosuresEntry({
         </p>
       </div>
       {remarks.map(say).map((remark) => (
-        <Told key={remark} tone="warning">
+        <Message key={remark} tone="warning">
           {remark}
-        </Told>
+        </Message>
       ))}
       <details open={!clean}>
         <summary className="min-h-11 cursor-pointer font-semibold">{`Closure ${closures.length + 1}`}</summary>
@@ -137,8 +137,8 @@ function ClosureForm({
             onChoose={(seen) => keep({ ...typed, seen })}
           />
         </div>
-        {tried && typed.seen === '' && <Told tone="error">Open the flask and say what shows.</Told>}
-        {refusal && <Told tone="error" words={refusal} />}
+        {tried && typed.seen === '' && <Message tone="error">Open the flask and say what shows.</Message>}
+        {refusal && <Message tone="error" words={refusal} />}
         <button type="submit" className={`${main ? 'act-main' : 'act'} justify-self-start`} disabled={!open}>
           Record closure {number}
         </button>

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useDraft } from '../parts/draft.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { ReadByHand } from '../program/ReadByHand.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
@@ -69,7 +69,7 @@ export function CureEntry({
           </button>
         )}
       </div>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       <ReadByHand
         draftKey={draftKey}
         startMinutes={program ? String(Math.round(programMinutes(program))) : ''}

@@ -6,10 +6,10 @@ import { clockTime, dayAndTime } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useDraft } from '../parts/draft.ts'
 import { Key } from '../parts/Key.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
-import { Told, Waiting } from '../parts/Told.tsx'
 import { nextAt } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
@@ -47,7 +47,8 @@ export function CureScreen() {
 function CureForCase({ caseId }: { caseId: string }) {
   const [query] = useSearchParams()
   const openCase = useOpenCase(caseId)
-  if (!openCase.state) return openCase.error ? <Told tone="error" words={openCase.error.said} /> : <Waiting />
+  if (!openCase.state)
+    return openCase.error ? <Message tone="error" words={openCase.error.said} /> : <Waiting />
   const job = openCase.state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? openCase.state.jobs[0]!
   return (
     <CureTool
@@ -106,7 +107,7 @@ function CureTool({
         <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
           <section className="card-flat grid content-start gap-1 p-3" aria-label="Curves">
             {fault !== undefined ? (
-              <Told tone="error" words={fault} />
+              <Message tone="error" words={fault} />
             ) : program && startAt !== undefined ? (
               <CureChart
                 program={program}
@@ -117,7 +118,7 @@ function CureTool({
                 onMoves={setMoves}
               />
             ) : (
-              <Told tone="error">Write the hour it goes in as 17:00.</Told>
+              <Message tone="error">Write the hour it goes in as 17:00.</Message>
             )}
             <p className="flex flex-wrap gap-x-5 px-2 text-sm font-semibold">
               <Key colour="var(--metal)" words="bath, then bench and cold water" />

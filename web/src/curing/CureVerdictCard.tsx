@@ -8,7 +8,7 @@ import {
 } from '@yentrik/core'
 import type { ReactNode } from 'react'
 import { clockTime, dayAndTime } from '../format/format.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
 import { nextAt } from '../program/program-draft.ts'
 import { outOf } from './cure-draft.ts'
@@ -72,5 +72,5 @@ export function CureVerdictCard({
 }
 
 function Line({ good, warn = false, children }: { good: boolean; warn?: boolean; children: ReactNode }) {
-  return <Told tone={warn ? 'warning' : good ? 'good' : 'error'}>{children}</Told>
+  return <Message tone={warn ? 'warning' : good ? 'good' : 'error'}>{children}</Message>
 }

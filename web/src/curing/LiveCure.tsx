@@ -15,7 +15,7 @@ import { useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { Key } from '../parts/Key.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
 import { RealMachine } from '../program/RealMachine.tsx'
@@ -121,7 +121,7 @@ export function LiveCure({
         </p>
         <RealMachine run={run} />
         <OtherFlasks run={run} forCase={forCase} />
-        {judged?.refusal && <Told tone="error" words={judged.refusal} />}
+        {judged?.refusal && <Message tone="error" words={judged.refusal} />}
         {judgement && (!going || judgement.verdict === 'porous') && (
           <div role="status" aria-label="What the curve says">
             <p className={`text-3xl font-bold ${judgement.verdict === 'accept' ? '' : 'text-error'}`}>
@@ -152,7 +152,7 @@ export function LiveCure({
             words={`the curve up to ${clockTime(start + lastMinutes * 60_000)}`}
           />
         )}
-        {refusal && <Told tone="error" words={refusal} />}
+        {refusal && <Message tone="error" words={refusal} />}
         {!run.stoppedAt && (
           <>
             <button type="button" className="small-act justify-self-start" onClick={() => void stop()}>

@@ -1,8 +1,8 @@
 import { COLD_WATER_CELSIUS, type Saying } from '@yentrik/core'
 import { useRef, useState } from 'react'
 import { clockTime } from '../format/format.ts'
+import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
-import { Told } from '../parts/Told.tsx'
 import { nextAt } from '../program/program-draft.ts'
 import { type CureDraft, outOf, questionOf, withProposal } from './cure-draft.ts'
 import { inCuringWorker } from './use-cure.ts'
@@ -67,7 +67,7 @@ export function SafeBath({
       <button type="button" className="act-main" disabled={looking} onClick={() => void find()}>
         {looking ? 'Looking' : 'Find a safe bath'}
       </button>
-      {told && <Told tone={told.good ? 'good' : 'error'} words={told.words} />}
+      {told && <Message tone={told.good ? 'good' : 'error'} words={told.words} />}
     </div>
   )
 }

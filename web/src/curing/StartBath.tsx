@@ -4,8 +4,8 @@ import { useState } from 'react'
 import { useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
+import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
-import { Told } from '../parts/Told.tsx'
 import { MachineSelect, useMachineChoice } from '../program/MachineChoice.tsx'
 import { loadsOf } from '../program/use-machine-runs.ts'
 import type { ForCase } from '../record/IntoRecord.tsx'
@@ -103,7 +103,7 @@ export function StartBath({
       >
         {bad ? `Start ${machine} all the same` : `Start ${machine} now`}
       </button>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
     </div>
   )
 }

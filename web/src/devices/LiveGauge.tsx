@@ -3,7 +3,7 @@ import { displayUnit, type PressLimits, type PressWord, pressWord } from '@yentr
 import { quantity } from '../format/format.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { ReadingBand } from './ReadingBand.tsx'
 import { useDevices } from './use-devices.ts'
@@ -74,21 +74,21 @@ export function LiveGauge({
           </p>
         </div>
       ) : (
-        <Told tone="error">{`${press.fault ?? 'The press says nothing.'} Read its gauge and type it.`}</Told>
+        <Message tone="error">{`${press.fault ?? 'The press says nothing.'} Read its gauge and type it.`}</Message>
       )}
       <div className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="act" onClick={() => void take()} disabled={!ready}>
           Take {ready ? quantity(press.kilopascals ?? 0, 'kilopascals', units) : 'it'}
         </button>
-        {press.standIn && <PressHand connected={press.connected} />}
+        {press.standIn && <PressControls connected={press.connected} />}
       </div>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
     </section>
   )
 }
 
-/** A hand for the stand-in press: only where no real one is connected. */
-function PressHand({ connected }: { readonly connected: boolean }) {
+/** What a person does at the stand-in press: only where no real one is connected. */
+function PressControls({ connected }: { readonly connected: boolean }) {
   const does = (body: Body<'POST /devices/stand-in/press'>) =>
     void request('POST /devices/stand-in/press', { body }).catch(() => undefined)
   const deeds = connected

@@ -1,6 +1,6 @@
 import { type PourGuide, type PourWord, pourGuide } from '@yentrik/core'
 import { grams } from '../format/format.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { ReadingBand } from './ReadingBand.tsx'
 import type { Devices } from './use-devices.ts'
 
@@ -23,7 +23,7 @@ const tones: Readonly<Record<PourWord, string>> = {
   tooMuch: 'text-error',
 }
 
-/** The live weight, large, with the band it must end in and the one word for the pouring hand. */
+/** The live weight, large, with the band it must end in and the one word for whoever pours. */
 export function LiveWeight({
   devices,
   targetGrams,
@@ -38,7 +38,7 @@ export function LiveWeight({
   if (!guide)
     return (
       <div className="grid min-h-32 content-center gap-1">
-        <Told tone="error">{balance.fault ?? 'The balance says nothing.'}</Told>
+        <Message tone="error">{balance.fault ?? 'The balance says nothing.'}</Message>
         {balance.grams !== undefined && (
           <p>Last seen {grams(balance.grams)}. It was not taken: check the balance, or type the weight.</p>
         )}

@@ -5,8 +5,8 @@ import { FormNumber, FormPills, FormText } from '../form/fields.tsx'
 import { freshen, useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
+import { Message } from '../parts/Message.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import type { CsvColumn } from '../table/csv.ts'
 import { DataTable, type TableColumn } from '../table/DataTable.tsx'
 import {
@@ -148,8 +148,8 @@ function EquipmentForm({ start, onDone }: { start?: LabEquipment; onDone: () => 
           <FormNumber key={field} form={form} name={field} label={label} unit={unit} hint={hint} />
         ))}
       </div>
-      {form.fault && <Told tone="error">{form.fault}</Told>}
-      {refusal && <Told tone="error" words={refusal} />}
+      {form.fault && <Message tone="error">{form.fault}</Message>}
+      {refusal && <Message tone="error" words={refusal} />}
       <div className="flex flex-wrap gap-2">
         <button type="submit" className="act-main" disabled={form.busy}>
           Store

@@ -39,7 +39,7 @@ describe('what stands in the lab', () => {
     expect(row.textContent).toMatch(/36.*50/)
     expect(row.textContent).toContain('(measured here)')
   })
-  it('is measured anew, in any unit of length', async () => {
+  it('is measured again, in any unit of length', async () => {
     const { user, changed } = open()
     fireEvent.click(screen.getByText(equipmentKinds.ring.name, { selector: 'label' }))
     fill('Name in this lab', 'Large ring')

@@ -3,7 +3,7 @@ import { screen, waitFor } from '@testing-library/react'
 import { DomainError, qty, saying } from '@yentrik/core'
 import { Refusal } from '../live/request.ts'
 import { storeDraft, storedDraft } from '../parts/draft.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { refusal, show } from '../testing/lab.tsx'
 import { useEntryForm } from './entry-form.ts'
 import { FormNumber, FormPills, FormSelect, FormText } from './fields.tsx'
@@ -48,7 +48,7 @@ function Form({ store = async () => undefined, keeps, fieldOf, draftKey = 'lot' 
           ['right', 'Right'],
         ]}
       />
-      {form.fault && <Told tone="error">{form.fault}</Told>}
+      {form.fault && <Message tone="error">{form.fault}</Message>}
       <output data-testid="wrong">{String(form.wrong)}</output>
       <button type="submit" disabled={form.busy}>
         Store

@@ -1,7 +1,7 @@
 import { type RegionSeen, regionsOf } from '@yentrik/core'
 import { useState } from 'react'
 import { useDraft } from '../parts/draft.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { RegionDrawing, type RegionLook } from './RegionDrawing.tsx'
 
@@ -81,7 +81,7 @@ export function RegionsEntry({ sheet, last, draftKey, refusal, open, onRecord }:
           )
         })}
       </ul>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
     </div>
   )
 }

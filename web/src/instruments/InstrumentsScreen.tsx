@@ -12,7 +12,7 @@ import { clockTime, dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useAnswer } from '../live/queries.ts'
 import { useRunningMixes } from '../mixing/MixClocks.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
 import { useMachineRuns } from '../program/use-machine-runs.ts'
@@ -47,7 +47,7 @@ export function InstrumentsScreen() {
         </p>
         <p className="ml-auto opacity-80 max-sm:hidden">press the letter, or touch it</p>
       </header>
-      {error && <Told tone="error" words={error.said} />}
+      {error && <Message tone="error" words={error.said} />}
       <svg className="absolute size-0" aria-hidden>
         <defs>
           <filter id="cut-out" x="-20%" y="-20%" width="140%" height="140%">

@@ -33,11 +33,11 @@ const change = (what: Omit<LiveChange, 'mark'>) =>
   act(async () => Stream.last.say('change', { ...what, mark: `m-${++mark}` }))
 
 const bench = new Bench().upTo('wrap')
-const { events } = bench.hand
+const { events } = bench.working
 const record: CaseRecord = { caseId: 'c1', events: events.slice(0, 3), routes: {} }
 const calendar = usualCalendar('UTC')
 const summary = (more: Partial<CaseSummary> = {}): CaseSummary => ({
-  ...caseSummary('c1', bench.hand.state, calendar),
+  ...caseSummary('c1', bench.working.state, calendar),
   ...more,
 })
 const caseParts = { path: { caseId: 'c1' } }

@@ -10,7 +10,7 @@ import { Upload } from 'lucide-react'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import type { Attempt } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import type { ReadMesh } from './mesh.worker.ts'
 import { brokenFile, meshWorker } from './mesh-worker.ts'
 
@@ -95,7 +95,7 @@ export function MeshDrop({ unit, onMesh, onUnit }: MeshDropProps) {
           </button>
         </div>
       )}
-      {read?.refusal && <Told tone="error" words={read.refusal} />}
+      {read?.refusal && <Message tone="error" words={read.refusal} />}
       {read?.answer && (
         <>
           <Tightness measure={read.answer.measure} format={read.answer.format} />
@@ -117,13 +117,13 @@ function Tightness({ measure, format }: { measure: MeshMeasure; format: string }
         {format}, {triangles.toLocaleString('en-GB')} triangles
       </p>
       {watertight ? (
-        <Told tone="good">Closed all round</Told>
+        <Message tone="good">Closed all round</Message>
       ) : (
-        <Told tone="warning">
+        <Message tone="warning">
           {openEdges > 0
             ? `Open along ${openEdges} edges: the volume is only as good as the missing part is flat.`
             : `${tangledEdges} edges are tangled: look at it before you trust the volume.`}
-        </Told>
+        </Message>
       )}
     </div>
   )
@@ -160,11 +160,11 @@ function Unit({
           {cm3FromMeshVolume(measure.volume, chosen.id).toFixed(1)} cm3
         </p>
       ) : (
-        <Told tone="warning">
+        <Message tone="warning">
           {likely.length === 0
             ? 'No unit makes this the size of dental work. Choose one if it is right all the same.'
             : 'It could be either: choose one.'}
-        </Told>
+        </Message>
       )}
     </div>
   )

@@ -5,9 +5,9 @@ import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 
 type Counted = MaterialCard & { readonly measure: PartsMeasure }
 const countedCards = [...materials.values()].filter((card): card is Counted => card.measure?.by === 'parts')
@@ -52,7 +52,7 @@ export function CountedMix() {
           The parts meet
         </button>
       )}
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       {value !== undefined && !wrong && (
         <p className="self-center text-2xl">
           <output className="figures text-5xl font-bold" aria-label="To measure">

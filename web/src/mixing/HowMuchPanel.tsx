@@ -9,8 +9,8 @@ import { lazy, Suspense } from 'react'
 import { capital, grams } from '../format/format.ts'
 import { useAnswer } from '../live/queries.ts'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
-import { Told, Waiting } from '../parts/Told.tsx'
 import { useEquipment } from '../record/equipment.ts'
 import {
   type Basis,
@@ -179,7 +179,7 @@ export function HowMuchPanel(props: HowMuchPanelProps) {
           {field('waste', ofBase ? 'Flash and jar' : 'Stays in the bowl', '%')}
         </div>
       )}
-      {result.fault && <Told tone="error" words={result.fault} />}
+      {result.fault && <Message tone="error" words={result.fault} />}
       {result.cm3 !== undefined && (
         <p className="text-sm">
           <b className="figures text-lg">{result.cm3.toFixed(1)} cm3</b> to fill, {result.source}
@@ -252,7 +252,7 @@ function OfFlask({ entry, onEntry, result }: HowMuchPanelProps) {
           />
         ))}
       </div>
-      {result.flask?.warning && <Told tone="warning" words={result.flask.warning} />}
+      {result.flask?.warning && <Message tone="warning" words={result.flask.warning} />}
     </>
   )
 }

@@ -1,5 +1,5 @@
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { MixTool } from './MixTool.tsx'
@@ -41,9 +41,9 @@ function MixForStep({ caseId, jobId, stepId, amountId }: OfStep) {
     return (
       <main className="p-8">
         {openCase.error ? (
-          <Told tone="error" words={openCase.error.said} />
+          <Message tone="error" words={openCase.error.said} />
         ) : openCase.state ? (
-          <Told tone="error">This step has no such mix. Go back to the case.</Told>
+          <Message tone="error">This step has no such mix. Go back to the case.</Message>
         ) : null}
       </main>
     )

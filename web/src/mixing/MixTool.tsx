@@ -18,9 +18,9 @@ import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import { lotWords, useShelf } from '../record/shelf.ts'
 import { powderWords } from './amount-figures.ts'
 import { type Bowl, bowlNumbers, emptyBowl } from './bowl.ts'
@@ -258,7 +258,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
               {`About ${card.investment.vacuumSeconds} s under vacuum, powder and liquid at ${card.investment.mixCelsius.join(' to ')} °C: warmer sets sooner (${card.investment.source}).`}
             </p>
           )}
-          {wrong !== undefined && <Told tone="error" words={wrong} />}
+          {wrong !== undefined && <Message tone="error" words={wrong} />}
         </section>
       </div>
       <MixClocks running={running} />

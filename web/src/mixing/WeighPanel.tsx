@@ -1,14 +1,14 @@
 import { type Mix, RATIO_TOLERANCE_FRACTION } from '@yentrik/core'
 import { useEffect, useState } from 'react'
 import { LiveWeight } from '../devices/LiveWeight.tsx'
-import { StandInHand } from '../devices/StandInHand.tsx'
+import { StandInControls } from '../devices/StandInControls.tsx'
 import type { Devices } from '../devices/use-devices.ts'
 import { capital, grams, millilitres } from '../format/format.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import type { Bowl } from './bowl.ts'
 import type { Weighed } from './weighed.ts'
 
@@ -51,9 +51,9 @@ export function WeighPanel({ target, wanted, bowl, onBowl, devices }: WeighPanel
       {devices && balance?.name && (
         <section className="grid gap-3" aria-label="Balance">
           {zero.lost && balance.connected && (
-            <Told tone="warning">
+            <Message tone="warning">
               The balance was gone and has lost its zero: set it to zero with the bowl on it.
-            </Told>
+            </Message>
           )}
           <LiveWeight
             devices={devices}
@@ -96,12 +96,14 @@ export function WeighPanel({ target, wanted, bowl, onBowl, devices }: WeighPanel
               </button>
             )}
           </div>
-          {dispenser?.fault && <Told tone="error">{dispenser.fault}</Told>}
-          {balance.standIn && <StandInHand targetGrams={target.powderGrams} plugged={balance.connected} />}
+          {dispenser?.fault && <Message tone="error">{dispenser.fault}</Message>}
+          {balance.standIn && (
+            <StandInControls targetGrams={target.powderGrams} plugged={balance.connected} />
+          )}
           {!balance.connected && !balance.standIn && <p>Everything can be typed as well.</p>}
         </section>
       )}
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
     </div>
   )
 }

@@ -1,6 +1,6 @@
 import { correctMix, hitRatio, type Mix, RATIO_TOLERANCE_FRACTION, saying } from '@yentrik/core'
 import { capital, grams, millilitres, ratio } from '../format/format.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { useWords } from '../preferences/words.tsx'
 import type { Weighed } from './weighed.ts'
 
@@ -14,7 +14,7 @@ export function Effects({ card, mix, wanted }: { card: Weighed; mix: Mix; wanted
   const say = useWords()
   const usual = wanted ?? card.measure.usualMillilitresPerGram
   if (hit.effects.length === 0)
-    return <Told tone="good">{wanted ? 'The ratio that was wanted' : 'The usual ratio'}</Told>
+    return <Message tone="good">{wanted ? 'The ratio that was wanted' : 'The usual ratio'}</Message>
   return (
     <div>
       <p className="font-semibold">
@@ -75,12 +75,12 @@ export function InTheBowl({
     <div className="grid gap-2">
       {fix.action === 'goodAsItIs' && (
         <div className="text-xl">
-          <Told tone="good">Good as it is: {hit}</Told>
+          <Message tone="good">Good as it is: {hit}</Message>
         </div>
       )}
       {fix.action === 'startAgain' && (
         <div className="text-xl">
-          <Told tone="error" words={saying`Start again. ${fix.reason}`} />
+          <Message tone="error" words={saying`Start again. ${fix.reason}`} />
         </div>
       )}
       {(fix.action === 'addLiquid' || fix.action === 'addPowder') && (

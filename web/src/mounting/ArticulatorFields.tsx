@@ -1,7 +1,7 @@
 import { articulatorCards } from '@yentrik/core'
 import { SelectField } from '../parts/Choices.tsx'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
-import { Told } from '../parts/Told.tsx'
 import {
   type ArticulatorEntry,
   articulatorFields,
@@ -46,7 +46,7 @@ export function ArticulatorFields({
           />
         ))}
       </div>
-      {fault && <Told tone="error" words={fault} />}
+      {fault && <Message tone="error" words={fault} />}
     </div>
   )
 }

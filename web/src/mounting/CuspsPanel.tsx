@@ -17,9 +17,9 @@ import { quantity } from '../format/format.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberEntry, NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { CurveDrawing, type NamedContact } from './CurveDrawing.tsx'
 
@@ -127,7 +127,7 @@ export function CuspsPanel({
           </figcaption>
         </figure>
       )}
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       <div className="overflow-x-auto">
         <table className="w-full min-w-[36rem]">
           <thead className="text-left">
@@ -201,7 +201,7 @@ export function CuspsPanel({
       </div>
       <div className="grid items-start gap-3 sm:grid-cols-3">
         <NumberField
-          label="Cusp angle of the teeth at hand"
+          label="Cusp angle of the chosen teeth"
           unit="°"
           text={atHand}
           onText={setAtHand}
@@ -255,7 +255,7 @@ function sphereOf(
   return sphereThrough([{ x: 0, y: -c / 2, z: 0 }, { x: 0, y: c / 2, z: 0 }, incisor], radius)
 }
 
-/** The angle of the teeth at hand against what this place needs. */
+/** The angle of the chosen teeth against what this place needs. */
 function Verdict({ contact, own }: { contact: ToothContact; own: number | undefined }) {
   if (own === undefined) return null
   const short = contact.neededDegrees - own

@@ -21,9 +21,9 @@ import { quantity } from '../format/format.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told, Waiting } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
 import { useOpenCase } from '../record/open-case.ts'
@@ -50,7 +50,7 @@ export function MountScreen() {
 function MountForCase({ caseId }: { caseId: string }) {
   const [query] = useSearchParams()
   const { state, error } = useOpenCase(caseId)
-  if (!state) return error ? <Told tone="error" words={error.said} /> : <Waiting />
+  if (!state) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job'))
   const sheet =
     job && recordedSheet(job, { stepId: query.get('step') ?? '', sheetId: query.get('sheet') ?? '' })
@@ -135,7 +135,7 @@ function MountTool({
               </div>
             </div>
           ) : (
-            <Told tone="error" words={result.refusal ?? ''} />
+            <Message tone="error" words={result.refusal ?? ''} />
           )}
           <div className="grid items-start gap-3 sm:grid-cols-3">
             {movement === 'pin' ? (
@@ -317,9 +317,9 @@ function FromTooth({ articulator, teeth }: { articulator: Articulator; teeth: Fo
     } catch (error) {
       if (!(error instanceof DomainError)) throw error
       return (
-        <Told tone="error">
+        <Message tone="error">
           <Said words={refusalWords(error)} />
-        </Told>
+        </Message>
       )
     }
   }
@@ -379,7 +379,7 @@ function BroughtBack({ recorded, draftKey }: { recorded: Recorded; draftKey: str
           <ul className="grid gap-1 text-lg">
             {off.map((words) => (
               <li key={words}>
-                <Told tone="warning">{words}</Told>
+                <Message tone="warning">{words}</Message>
               </li>
             ))}
           </ul>

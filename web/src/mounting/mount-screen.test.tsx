@@ -75,11 +75,11 @@ describe('cusps that keep contact', () => {
     expect(molar()).toContain('1.73 mm')
     expect(molar()).toContain('15.1°')
   })
-  it('say where the teeth at hand are too flat', () => {
+  it('say where the chosen teeth are too flat', () => {
     triangle()
-    fill('Cusp angle of the teeth at hand', '5')
+    fill('Cusp angle of the chosen teeth', '5')
     expect(molar()).toContain('too flat')
-    fill('Cusp angle of the teeth at hand', '40')
+    fill('Cusp angle of the chosen teeth', '40')
     expect(molar()).not.toContain('too flat')
   })
   it('of a curve that does not reach are refused, with the radius kept', () => {

@@ -1,7 +1,7 @@
 import { showTooth } from '@yentrik/core'
 import { useParams } from 'react-router'
 import { clockTime, longDate } from '../format/format.ts'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { choiceWords } from '../record/choice-words.ts'
 import { useOpenCase } from '../record/open-case.ts'
@@ -13,7 +13,7 @@ export function DocketPaper() {
   const { caseId = '' } = useParams()
   const { state, error } = useOpenCase(caseId)
   const notation = usePreferences((preferences) => preferences.teeth)
-  if (!state) return error ? <Told tone="error" words={error.said} /> : <Waiting />
+  if (!state) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const { authorisation, docket } = state
   const due = Date.parse(authorisation.dueAt)
   const rows: readonly (readonly [string, string])[] = [

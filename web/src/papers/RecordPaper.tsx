@@ -15,7 +15,7 @@ import {
 import { Link, useParams } from 'react-router'
 import { dateAndTime, longDate } from '../format/format.ts'
 import { useAnswer } from '../live/queries.ts'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
 import { choiceWords } from '../record/choice-words.ts'
@@ -31,7 +31,7 @@ export function RecordPaper() {
   const { data: lab } = useAnswer('GET /lab')
   const notation = usePreferences((preferences) => preferences.teeth)
   const { lotNumber } = useShelf()
-  if (!state || !record) return error ? <Told tone="error" words={error.said} /> : <Waiting />
+  if (!state || !record) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const { authorisation, docket } = state
   const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')
   return (

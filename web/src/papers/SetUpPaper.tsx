@@ -1,6 +1,6 @@
 import { planSetUp, recordedSheet, showTooth, toothNames } from '@yentrik/core'
 import { useParams, useSearchParams } from 'react-router'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { useWords } from '../preferences/words.tsx'
 import { useOpenCase } from '../record/open-case.ts'
@@ -15,11 +15,11 @@ export function SetUpPaper() {
   const notation = usePreferences((preferences) => preferences.teeth)
   const say = useWords()
   const { state, error } = useOpenCase(caseId)
-  if (!state) return error ? <Told tone="error" words={error.said} /> : <Waiting />
+  if (!state) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job'))
   const sheet =
     job && recordedSheet(job, { stepId: query.get('step') ?? '', sheetId: query.get('sheet') ?? '' })
-  if (sheet?.kind !== 'setUpPlan') return <Told tone="error">This case has no set-up plan yet.</Told>
+  if (sheet?.kind !== 'setUpPlan') return <Message tone="error">This case has no set-up plan yet.</Message>
   const { setUpEntry: entry } = sheet
   const plan = planSetUp(entry)
   const drawn = { entry, plan, notation, lifeSize: true, className: 'shrink-0' }

@@ -3,7 +3,7 @@ import { useParams, useSearchParams } from 'react-router'
 import { longDate } from '../format/format.ts'
 import { useAnswer } from '../live/queries.ts'
 import { refusalWords } from '../parts/attempt.ts'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
@@ -17,14 +17,14 @@ export function StatementPaper() {
   const { state, error } = useOpenCase(caseId)
   const { data: lab } = useAnswer('GET /lab')
   const { lotNumber } = useShelf()
-  if (!state || !lab) return error ? <Told tone="error" words={error.said} /> : <Waiting />
+  if (!state || !lab) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? state.jobs[0]!
   const { statement, refusal } = statementOf()
   if (!statement)
     return (
       <Paper title={`Statement for ${state.docket}`}>
         <h1 className="text-[16pt] font-bold">Statement on a custom-made device</h1>
-        <Told tone="error" words={refusal ?? ''} />
+        <Message tone="error" words={refusal ?? ''} />
       </Paper>
     )
   const rows: readonly (readonly [string, string])[] = [

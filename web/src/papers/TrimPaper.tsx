@@ -1,6 +1,6 @@
 import { planPair, recordedSheet } from '@yentrik/core'
 import { useParams, useSearchParams } from 'react-router'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { useOpenCase } from '../record/open-case.ts'
 import { TopDrawing } from '../trimming/TopDrawing.tsx'
 import { LifeSizeBar } from './LifeSizeBar.tsx'
@@ -11,11 +11,11 @@ export function TrimPaper() {
   const { caseId = '' } = useParams()
   const [query] = useSearchParams()
   const { state, error } = useOpenCase(caseId)
-  if (!state) return error ? <Told tone="error" words={error.said} /> : <Waiting />
+  if (!state) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job'))
   const sheet =
     job && recordedSheet(job, { stepId: query.get('step') ?? '', sheetId: query.get('sheet') ?? '' })
-  if (sheet?.kind !== 'trimPlan') return <Told tone="error">This case has no trim plan yet.</Told>
+  if (sheet?.kind !== 'trimPlan') return <Message tone="error">This case has no trim plan yet.</Message>
   const pair = planPair(sheet.entry)
   return (
     <Paper title={`Trim plan of ${state.docket}`}>

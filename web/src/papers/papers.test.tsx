@@ -51,7 +51,7 @@ describe('the record', () => {
   it('holds every reading with its limit, every lot, and what was done again', async () => {
     const bench = new Bench().upTo('trim')
     bench.check('trim', 'back-angle', 84)
-    bench.do({ type: 'correct', corrects: bench.hand.state.sequence, value: 90, reason: 'read wrong' })
+    bench.do({ type: 'correct', corrects: bench.working.state.sequence, value: 90, reason: 'read wrong' })
     const { text } = await paper(bench, <RecordPaper />)
     expect(text()).toContain('90°')
     expect(text()).toContain('84°')

@@ -1,7 +1,7 @@
 import type { Saying } from '@yentrik/core'
 import { type Ref, useId } from 'react'
+import { Message } from './Message.tsx'
 import { readNumber } from './read-number.ts'
-import { Told } from './Told.tsx'
 
 interface NumberEntryProps {
   readonly unit: string
@@ -86,7 +86,7 @@ export function NumberField({ label, fault, hint, ...entry }: NumberFieldProps) 
       <NumberEntry {...entry} id={id} describedBy={`${id}-told`} wrong={fault !== undefined} />
       <div id={`${id}-told`} className="mt-1 min-h-6 text-sm">
         {fault !== undefined ? (
-          <Told tone="error" words={fault} />
+          <Message tone="error" words={fault} />
         ) : (
           <span className="opacity-80">{understood}</span>
         )}

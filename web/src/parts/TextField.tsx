@@ -1,6 +1,6 @@
 import type { Saying } from '@yentrik/core'
 import { useId } from 'react'
-import { Told } from './Told.tsx'
+import { Message } from './Message.tsx'
 
 interface TextFieldProps {
   readonly label: string
@@ -65,7 +65,7 @@ export function TextField({
       )}
       <div id={`${id}-told`} className="mt-0.5 text-sm">
         {fault !== undefined ? (
-          <Told tone="error" words={fault} />
+          <Message tone="error" words={fault} />
         ) : (
           hint && <span className="opacity-80">{hint}</span>
         )}

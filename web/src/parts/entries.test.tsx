@@ -7,11 +7,11 @@ import { show } from '../testing/lab.tsx'
 import { attempt } from './attempt.ts'
 import { Pills, SelectField } from './Choices.tsx'
 import { FigureFields } from './FigureFields.tsx'
+import { Message } from './Message.tsx'
 import { NumberGrid } from './NumberGrid.tsx'
 import { readNumber } from './read-number.ts'
 import { Sheet } from './Sheet.tsx'
 import { TextField } from './TextField.tsx'
-import { Told } from './Told.tsx'
 import { readAll, type Typed, unitsOf } from './typed-figures.ts'
 
 describe('a typed number', () => {
@@ -183,9 +183,9 @@ describe('what is told', () => {
   it('is an alarm where it is wrong, and a word else', () => {
     show(
       <>
-        <Told tone="error">Wrong.</Told>
-        <Told tone="warning">Careful.</Told>
-        <Told tone="good">Right.</Told>
+        <Message tone="error">Wrong.</Message>
+        <Message tone="warning">Careful.</Message>
+        <Message tone="good">Right.</Message>
       </>,
     )
     expect(screen.getByRole('alert').textContent).toBe('Wrong.')
@@ -197,7 +197,7 @@ describe('what is told', () => {
   it('is in the units of the bench', () => {
     usePreferences.setState({ units: 'us' })
     // 100 °C is 212 °F (exact).
-    show(<Told tone="warning" words={saying`It boils at ${qty.celsius(100, 0)}.`} />)
+    show(<Message tone="warning" words={saying`It boils at ${qty.celsius(100, 0)}.`} />)
     expect(screen.getByRole('status').textContent).toBe('It boils at 212 °F.')
   })
 })

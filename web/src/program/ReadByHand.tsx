@@ -1,7 +1,7 @@
 import { type ReactNode, useState } from 'react'
 import { useDraft } from '../parts/draft.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
 
 /** One reading of a machine that is not connected: minutes in, and what it showed. */
@@ -67,7 +67,7 @@ export function ReadByHand({
           onTyped={keep}
           wanted={tried}
         />
-        {tried && wrong && <Told tone="error">{wrong}</Told>}
+        {tried && wrong && <Message tone="error">{wrong}</Message>}
         <button type="submit" className="act" disabled={!open}>
           Record the reading
         </button>

@@ -1,5 +1,5 @@
 import type { MachineRunShown } from '@yentrik/contract'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 
 /** What is different where a real machine runs the program: who sets it, and that its thermometer may fall silent. */
 export function RealMachine({
@@ -11,7 +11,7 @@ export function RealMachine({
   return (
     <>
       {fault ? (
-        <Told tone="error">{`${fault} Look at the machine, and write down what you read.`}</Told>
+        <Message tone="error">{`${fault} Look at the machine, and write down what you read.`}</Message>
       ) : (
         measured.length === 0 && <p role="status">Waiting for its thermometer.</p>
       )}

@@ -10,7 +10,7 @@ import {
   type Standing,
   saying,
 } from '@yentrik/core'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
 
 const standingWords: Readonly<Record<Standing, string>> = {
@@ -48,7 +48,7 @@ function Cause({ name, standing, words, change }: RankedCause) {
   return (
     <li className={standing === 'against' ? 'opacity-75' : ''}>
       {standing === 'supported' ? (
-        <Told tone="warning" words={saying`${name}. ${words}`} />
+        <Message tone="warning" words={saying`${name}. ${words}`} />
       ) : (
         <p>
           <b>{name}.</b> <Said words={words} />

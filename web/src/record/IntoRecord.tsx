@@ -1,6 +1,6 @@
 import type { CaseCommand, JobState, RouteStep, SheetData } from '@yentrik/core'
 import { useState } from 'react'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import type { OpenCase } from './open-case.ts'
 
 /** The case that an instrument works for: what it works out can go into its record. */
@@ -55,9 +55,9 @@ export function IntoRecord({
       >
         Into the record: {words}
       </button>
-      {openCase.refusal && <Told tone="error" words={openCase.refusal.said} />}
+      {openCase.refusal && <Message tone="error" words={openCase.refusal.said} />}
       {/* What was stored, though a curve has grown since. */}
-      {stored && !openCase.refusal && <Told tone="good">{`On record: ${stored}.`}</Told>}
+      {stored && !openCase.refusal && <Message tone="good">{`On record: ${stored}.`}</Message>}
     </div>
   )
 }

@@ -3,11 +3,11 @@ import {
   type CaseCommand,
   type CaseEvent,
   type CaseState,
-  caseAtHand,
   refusalOf,
   routeTemplates,
   type Saying,
   saying,
+  workingCase,
 } from '@yentrik/core'
 import { useMemo, useRef, useState } from 'react'
 import { catchUp, recordWith } from '../live/changes.ts'
@@ -118,7 +118,7 @@ export function useOpenCase(caseId: string): OpenCase {
 }
 
 const stateOf = ({ events, routes }: CaseRecord) =>
-  caseAtHand(events, new Map(Object.entries(routes)), routeTemplates).state
+  workingCase(events, new Map(Object.entries(routes)), routeTemplates).state
 
 /** What cannot be is refused here already, in the words of the core; whatever depends on others is for the server to say. */
 const isEntry = ({ type }: CaseCommand) =>

@@ -15,9 +15,9 @@ import {
 import { type ReactNode, useState } from 'react'
 import { LiveGauge } from '../devices/LiveGauge.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
 
@@ -118,11 +118,11 @@ function Meaning({
   const say = useWords()
   const outcome = readingOutcome(check, last)
   const read = readingWords(last, check)
-  if (outcome.verdict === 'pass') return <Told tone="good" words={saying`${read}: passes`} />
-  if (accepted) return <Told tone="warning" words={saying`${read}: accepted by the dentist`} />
+  if (outcome.verdict === 'pass') return <Message tone="good" words={saying`${read}: passes`} />
+  if (accepted) return <Message tone="warning" words={saying`${read}: accepted by the dentist`} />
   return (
     <div className="mt-2 grid justify-items-start gap-2">
-      <Told tone="error" words={saying`${read}. ${outcome.say}`} />
+      <Message tone="error" words={saying`${read}. ${outcome.say}`} />
       {'toStepId' in outcome && (
         <button
           type="button"

@@ -10,8 +10,8 @@ import {
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormSelect } from '../form/fields.tsx'
 import { capital, ratio } from '../format/format.ts'
+import { Message } from '../parts/Message.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import { useWords } from '../preferences/words.tsx'
 import { lotWords, useShelf } from '../record/shelf.ts'
 
@@ -112,9 +112,9 @@ export function MixEntry({ amount, draftKey, refusal, onRecord }: MixEntryProps)
             {hit.verdict === 'hit' ? 'as wanted' : hit.verdict}
           </p>
           {hit.effects.map(say).map((effect) => (
-            <Told key={effect} tone="warning">
+            <Message key={effect} tone="warning">
               {effect}
-            </Told>
+            </Message>
           ))}
         </div>
       )}
@@ -125,7 +125,7 @@ export function MixEntry({ amount, draftKey, refusal, onRecord }: MixEntryProps)
         shown={lotId}
         options={[...lots.map((lot) => [lot.lotId, lotWords(lot, shelf)] as const), ['', 'No lot noted']]}
       />
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       <button type="submit" className="act-main" disabled={form.busy}>
         Into the record
       </button>

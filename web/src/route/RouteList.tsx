@@ -1,4 +1,4 @@
-import { finishedAt, type JobState, type RouteStep, stepsInHand } from '@yentrik/core'
+import { currentSteps, finishedAt, type JobState, type RouteStep } from '@yentrik/core'
 import { Check, CircleDot, Minus } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { clockTime, stageName } from '../format/format.ts'
@@ -11,7 +11,7 @@ interface RouteListProps {
 
 /** Where the job is on its route: every step by stage, done, in hand, to come. */
 export function RouteList({ job, shownId, onShow }: RouteListProps) {
-  const { running, startable } = stepsInHand(job)
+  const { running, startable } = currentSteps(job)
   const inHand = new Set([...running, ...startable].map((step) => step.id))
   const list = useRef<HTMLOListElement>(null)
   useEffect(() => {

@@ -11,8 +11,8 @@ import { useState } from 'react'
 import { millimetres } from '../format/format.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
-import { Told } from '../parts/Told.tsx'
 import { Said } from '../preferences/words.tsx'
 import { FrontCompare, SideCompare } from './CompareDrawing.tsx'
 import {
@@ -76,7 +76,7 @@ export function ComparePanel({ prescription, draftKey, stored, refusal, onRecord
           </div>
           <section aria-label="What to move">
             {refused ? (
-              <Told tone="error" words={refused} />
+              <Message tone="error" words={refused} />
             ) : !complete ? (
               <p className="text-lg">
                 Measure the same places on the teeth: {specs.length - Object.keys(faults).length} of{' '}
@@ -133,7 +133,7 @@ export function ComparePanel({ prescription, draftKey, stored, refusal, onRecord
             ))}
           </div>
         </details>
-        {refusal && <Told tone="error" words={refusal} />}
+        {refusal && <Message tone="error" words={refusal} />}
         {onRecord && (
           <button type="submit" className="act-main mt-2">
             Record the set-up

@@ -19,9 +19,9 @@ import { millimetres } from '../format/format.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
-import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { useWords } from '../preferences/words.tsx'
 import { PlanCurve, PlanFront, PlanTop } from './PlanDrawings.tsx'
@@ -80,7 +80,7 @@ export function PlanPanel(props: PlanPanelProps) {
             {plan ? (
               <Verdict plan={plan} />
             ) : refused ? (
-              <Told tone="error" words={refused} />
+              <Message tone="error" words={refused} />
             ) : (
               <div className="grid gap-2 text-lg">
                 <p>Lay a millimetre rule across the cast, at a few depths behind the front of the rim.</p>
@@ -102,7 +102,7 @@ export function PlanPanel(props: PlanPanelProps) {
             )}
           </div>
         </div>
-        {refusal && <Told tone="error" words={refusal} />}
+        {refusal && <Message tone="error" words={refusal} />}
         {entry && plan && (
           <div className="grid gap-3 md:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
             <PlanTop entry={entry} plan={plan} notation={notation} className="max-h-[27rem] w-full" />
@@ -133,7 +133,7 @@ export function PlanPanel(props: PlanPanelProps) {
   )
 }
 
-/** Which cusps keep contact in every movement on this articulator, and whether the set at hand has them. */
+/** Which cusps keep contact in every movement on this articulator, and whether the chosen set has them. */
 function CuspsNeeded({
   entry,
   plan,
@@ -145,7 +145,7 @@ function CuspsNeeded({
 }) {
   const notation = usePreferences((preferences) => preferences.teeth)
   const { needed, refusal } = neededOrRefusal(entry, plan, articulator)
-  if (refusal) return <Told tone="warning" words={refusal} />
+  if (refusal) return <Message tone="warning" words={refusal} />
   // Both sides of a tooth together: the steeper counts.
   const half = needed.length / 2
   const pairs = needed.slice(0, half).map((right, index) => {
@@ -164,9 +164,9 @@ function CuspsNeeded({
         {entry.toothSet.cuspDegrees}°.
       </p>
       {flat.length > 0 && (
-        <Told tone="warning">
+        <Message tone="warning">
           {`Too flat at ${flat.map(({ fdi }) => showTooth(fdi, notation)).join(', ')}: steeper cusps, a stronger curve or a flatter incisal table.`}
-        </Told>
+        </Message>
       )}
     </section>
   )
@@ -212,9 +212,9 @@ function Verdict({ plan }: { plan: SetUpPlan }) {
         arch, ridge within {show(plan.crest.rmsMillimetres)} (root mean square)
       </p>
       {plan.remarks.map(say).map((remark) => (
-        <Told key={remark} tone="warning">
+        <Message key={remark} tone="warning">
           {remark}
-        </Told>
+        </Message>
       ))}
     </div>
   )

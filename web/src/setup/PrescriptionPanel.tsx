@@ -3,8 +3,8 @@ import { useState } from 'react'
 import { refusalWords } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
-import { Told } from '../parts/Told.tsx'
 import { FrontCompare, SideCompare } from './CompareDrawing.tsx'
 import { measureFaults, prescriptionOf, rimMeasures, type Typed, typedPrescription } from './measure-entry.ts'
 
@@ -97,8 +97,8 @@ export function PrescriptionPanel({
             />
           ))}
         </div>
-        {refused && <Told tone="error" words={refused} />}
-        {refusal && <Told tone="error" words={refusal} />}
+        {refused && <Message tone="error" words={refused} />}
+        {refusal && <Message tone="error" words={refusal} />}
         {onRecord && (
           <button type="submit" className="act-main mt-2">
             {button}

@@ -9,7 +9,7 @@ import {
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { type Options, Pills } from '../parts/Choices.tsx'
-import { Told, Waiting } from '../parts/Told.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { useOpenCase } from '../record/open-case.ts'
 import { ComparePanel } from './ComparePanel.tsx'
 import { PlanPanel } from './PlanPanel.tsx'
@@ -29,7 +29,7 @@ function SetUpForCase({ caseId }: { caseId: string }) {
   if (!openCase.state)
     return openCase.error ? (
       <main className="p-8">
-        <Told tone="error" words={openCase.error.said} />
+        <Message tone="error" words={openCase.error.said} />
       </main>
     ) : (
       <Waiting />
@@ -43,7 +43,7 @@ function SetUpForCase({ caseId }: { caseId: string }) {
   if (!job || !step || !sheet)
     return (
       <main className="p-8">
-        <Told tone="error">This step has no set-up sheet. Go back to the case.</Told>
+        <Message tone="error">This step has no set-up sheet. Go back to the case.</Message>
       </main>
     )
   const running = job.steps[stepId]?.status === 'running'
@@ -112,7 +112,9 @@ function ForSheet({
     const of = recordedSheet(job, sheet.prescriptionOf)
     if (of?.kind !== 'prescription')
       return (
-        <Told tone="error">No prescription is on record. Go back to the step that measures the rim.</Told>
+        <Message tone="error">
+          No prescription is on record. Go back to the step that measures the rim.
+        </Message>
       )
     return (
       <ComparePanel
@@ -137,7 +139,7 @@ function ForSheet({
         onRecord={give && ((setUpEntry) => give({ kind: 'setUpPlan', setUpEntry }))}
       />
     )
-  return <Told tone="error">This step has no set-up sheet. Go back to the case.</Told>
+  return <Message tone="error">This step has no set-up sheet. Go back to the case.</Message>
 }
 
 type View = 'plan' | 'compare'

@@ -1,6 +1,6 @@
 import { showTooth, stillToSet } from '@yentrik/core'
 import { Check } from 'lucide-react'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
@@ -47,7 +47,7 @@ export function TeethSetEntry({ sheet, last, refusal, open, onRecord }: SheetEnt
           )
         })}
       </div>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
     </div>
   )
 }

@@ -5,9 +5,9 @@ import { FormNumber, FormText } from '../form/fields.tsx'
 import { freshen, useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { SelectField } from '../parts/Choices.tsx'
+import { Message } from '../parts/Message.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Sheet } from '../parts/Sheet.tsx'
-import { Told } from '../parts/Told.tsx'
 
 /** The lab's own sets of teeth: choose one, or measure another. */
 export function ToothSets({
@@ -44,7 +44,7 @@ export function ToothSets({
           }
         />
       )}
-      {fault && <Told tone="error">{fault}</Told>}
+      {fault && <Message tone="error">{fault}</Message>}
       <div className="flex flex-wrap gap-2">
         <button type="button" className="small-act" onClick={() => setEditing('new')}>
           Measure another set
@@ -112,7 +112,7 @@ function ToothSetSheet({
             <FormNumber key={key} form={form} name={key} label={label} unit={unit} />
           ))}
         </div>
-        {form.fault && <Told tone="error">{form.fault}</Told>}
+        {form.fault && <Message tone="error">{form.fault}</Message>}
         <button type="submit" className="act-main justify-self-start" disabled={form.busy}>
           Keep the set
         </button>

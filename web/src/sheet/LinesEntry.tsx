@@ -4,10 +4,10 @@ import { quantity } from '../format/format.ts'
 import { labNow } from '../live/lab-clock.ts'
 import { dateText, instantOf, timeText } from '../parts/date-entry.ts'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
-import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
@@ -66,7 +66,7 @@ function Lines({ lines, onLines, unit, faults, fixedNames, another }: LinesProps
               </button>
             )}
           </div>
-          {faults.has(each.key) && <Told tone="error">{faults.get(each.key)}</Told>}
+          {faults.has(each.key) && <Message tone="error">{faults.get(each.key)}</Message>}
         </div>
       ))}
       {!fixedNames && (
@@ -286,7 +286,7 @@ function Recorder({
       }}
     >
       {children}
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       <button type="submit" className="act justify-self-start" disabled={!open}>
         Record
       </button>

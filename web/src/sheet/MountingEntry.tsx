@@ -3,10 +3,10 @@ import { ArticulatorFields } from '../mounting/ArticulatorFields.tsx'
 import { articulatorOf, entryOfArticulator, usualArticulator } from '../mounting/articulator-entry.ts'
 import { useDraft } from '../parts/draft.ts'
 import { FileButton } from '../parts/FileButton.tsx'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { smallPicture } from '../parts/small-picture.ts'
-import { Told } from '../parts/Told.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
 /** What the articulator is set to, and where its pin stands: the reference for everything after. */
@@ -85,9 +85,9 @@ export function MountingEntry({ last, draftKey, refusal, open, onRecord }: Sheet
             </button>
           </>
         )}
-        {photoFault && <Told tone="error">{photoFault}</Told>}
+        {photoFault && <Message tone="error">{photoFault}</Message>}
       </div>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       <button type="submit" className="act justify-self-start" disabled={!open}>
         Record
       </button>

@@ -14,7 +14,7 @@ import {
 } from '@yentrik/core'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { Said, useWords } from '../preferences/words.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { sheetKindsShown } from './sheet-kinds.tsx'
@@ -82,13 +82,13 @@ function Judged({
   if (faults.length === 0 || outcome.verdict === 'pass')
     return (
       <div className="mt-2">
-        <Told tone="good">On record</Told>
+        <Message tone="good">On record</Message>
       </div>
     )
   if (accepted)
     return (
       <div className="mt-2">
-        <Told tone="warning" words={saying`${joined(faults)}: accepted by the dentist`} />
+        <Message tone="warning" words={saying`${joined(faults)}: accepted by the dentist`} />
       </div>
     )
   // Ticks that are still missing, closures that are still to come, are work to do, no fault.
@@ -101,7 +101,7 @@ function Judged({
   const found = saying`${joined(faults, '. ')}. ${outcome.say}`
   return (
     <div className="mt-2 grid justify-items-start gap-2">
-      <Told tone="error" words={found} />
+      <Message tone="error" words={found} />
       {'toStepId' in outcome && (
         <button
           type="button"

@@ -1,8 +1,8 @@
 import { firstChange, reopenedSteps, stepOf, type WantedChange } from '@yentrik/core'
 import { useState } from 'react'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
-import { Told } from '../parts/Told.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
 /** What came back with the set-up: accepted, or a list of changes, each with the step that opens for it. */
@@ -85,7 +85,7 @@ export function TryInEntry({
           To be done again: <b>{again.map(({ name }) => name).join(', ')}</b>.
         </p>
       )}
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       {changes.length > 0 && (
         <button type="button" className="act justify-self-start" disabled={!open} onClick={record}>
           Record the changes

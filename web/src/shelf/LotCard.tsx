@@ -7,7 +7,7 @@ import { dayAndTime, grams, midnightOf, shortDate } from '../format/format.ts'
 import { useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { lotWords, type Shelf } from '../record/shelf.ts'
 import { lotNotices } from './shelf-notices.ts'
 
@@ -51,10 +51,10 @@ export function LotCard({ lot, shelf, now }: { lot: LotOnShelf; shelf: Shelf; no
         </div>
       )}
       {notices.map(({ tone, words }) => (
-        <Told key={words} tone={tone}>
+        <Message key={words} tone={tone}>
           {words.charAt(0).toUpperCase() + words.slice(1)}
           {tone === 'error' && lot.quarantine && `: ${lot.quarantine}`}
-        </Told>
+        </Message>
       ))}
       <div className="mt-3 flex flex-wrap gap-2">
         <button
@@ -103,7 +103,7 @@ export function LotCard({ lot, shelf, now }: { lot: LotOnShelf; shelf: Shelf; no
           {lot.inUse ? 'Used up' : 'Use again'}
         </button>
       </div>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       {showing === 'cases' && <CasesOfLot lotId={lot.lotId} now={now} />}
       {showing === 'quarantine' && <QuarantineForm lot={lot} onStored={() => setShowing('cases')} />}
     </li>
@@ -159,7 +159,7 @@ function QuarantineForm({
           ? 'No open case has used it.'
           : `${openCases} open ${openCases === 1 ? 'case has' : 'cases have'} used it: they are flagged.`}
       </p>
-      {form.fault && <Told tone="error">{form.fault}</Told>}
+      {form.fault && <Message tone="error">{form.fault}</Message>}
       <button type="submit" className="act-main justify-self-start" disabled={form.busy}>
         Into quarantine
       </button>

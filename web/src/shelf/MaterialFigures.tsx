@@ -1,7 +1,7 @@
 import type { MaterialCard, Saying } from '@yentrik/core'
 import { Link } from 'react-router'
 import { ratio } from '../format/format.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { useWords } from '../preferences/words.tsx'
 
 /** Every figure of a card with where it comes from. */
@@ -27,9 +27,9 @@ export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flag
         </p>
       )}
       {flags.map(say).map((flag) => (
-        <Told key={flag} tone="warning">
+        <Message key={flag} tone="warning">
           {flag}
-        </Told>
+        </Message>
       ))}
       {clock && (
         <p className="figures">

@@ -4,7 +4,7 @@ import { useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormPills, FormText } from '../form/fields.tsx'
 import { ratio } from '../format/format.ts'
 import { request } from '../live/request.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { useWords } from '../preferences/words.tsx'
 import {
   clockFields,
@@ -116,11 +116,11 @@ export function ProductForm({ classCard, product, onDone }: ProductFormProps) {
           />
         </>
       )}
-      {form.fault && <Told tone="error">{form.fault}</Told>}
+      {form.fault && <Message tone="error">{form.fault}</Message>}
       {flags.map(say).map((flag) => (
-        <Told key={flag} tone="warning">
+        <Message key={flag} tone="warning">
           {flag} It can be stored all the same: the pack wins.
-        </Told>
+        </Message>
       ))}
       <div className="flex gap-2">
         <button type="submit" className="act-main" disabled={form.busy}>

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormSelect, FormText } from '../form/fields.tsx'
 import { request } from '../live/request.ts'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import type { Shelf } from '../record/shelf.ts'
 import { lotFaults, lotOf, type TypedLot } from './lot-entry.ts'
 
@@ -57,8 +57,8 @@ export function ReceiveLot({ materialId, shelf }: { materialId: string; shelf: S
         <FormNumber form={form} name="receivedGrams" label="Powder" unit="g" hint="empty: not counted" />
         <FormNumber form={form} name="lowBelowGrams" label="Low below" unit="g" />
       </div>
-      {form.fault && <Told tone="error">{form.fault}</Told>}
-      {stored && !form.fault && !form.wrong && <Told tone="good">{stored}</Told>}
+      {form.fault && <Message tone="error">{form.fault}</Message>}
+      {stored && !form.fault && !form.wrong && <Message tone="good">{stored}</Message>}
       <button type="submit" className="act-main" disabled={form.busy}>
         Onto the shelf
       </button>

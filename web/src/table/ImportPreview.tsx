@@ -2,8 +2,8 @@ import type { Saying } from '@yentrik/core'
 import { useState } from 'react'
 import { sentenceOf } from '../live/request.ts'
 import { FileButton } from '../parts/FileButton.tsx'
+import { Message } from '../parts/Message.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
-import { Told } from '../parts/Told.tsx'
 import { type CsvRow, readCsv } from './csv.ts'
 
 /** What a row of a file comes to: something to store, or what is wrong with it. */
@@ -34,7 +34,7 @@ export function ImportPreview<H extends string, T>(props: ImportPreviewProps<H, 
   }
   return (
     <>
-      {fault && <Told tone="error">{fault}</Told>}
+      {fault && <Message tone="error">{fault}</Message>}
       <FileButton accept="text/csv,.csv" onFile={(file) => void take(file)}>
         {what} from CSV
       </FileButton>
@@ -85,9 +85,9 @@ function Preview<H extends string, T>({
               <span className="figures mr-3 opacity-80">line {row.line}</span>
               {words(row)}
               {wrong !== undefined ? (
-                <Told tone="error" words={wrong} />
+                <Message tone="error" words={wrong} />
               ) : (
-                <Told tone="good">{fate?.stored ? 'Stored' : 'Good'}</Told>
+                <Message tone="good">{fate?.stored ? 'Stored' : 'Good'}</Message>
               )}
             </li>
           )

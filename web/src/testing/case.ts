@@ -54,20 +54,20 @@ export function caseOnServer(bench: Bench, more: object = {}) {
   return serverWith({
     'GET /cases/:caseId': () => ({
       caseId: 'c1',
-      events: bench.hand.events,
-      routes: Object.fromEntries(bench.hand.routes),
+      events: bench.working.events,
+      routes: Object.fromEntries(bench.working.routes),
     }),
     'GET /cases/:caseId/events': (_: unknown, query: URLSearchParams) => ({
-      events: bench.hand.events.filter(({ sequence }) => sequence > Number(query.get('after'))),
-      routes: Object.fromEntries(bench.hand.routes),
+      events: bench.working.events.filter(({ sequence }) => sequence > Number(query.get('after'))),
+      routes: Object.fromEntries(bench.working.routes),
     }),
     'POST /cases/:caseId/events': (body: unknown) => {
       const { seen, command } = body as { readonly seen: number; readonly command: CaseCommand }
-      const since = bench.hand.events.filter(({ sequence }) => sequence > seen)
+      const since = bench.working.events.filter(({ sequence }) => sequence > seen)
       if (since.length > 0) return refusal({ status: 409, code: 'stale', since } as never)
       try {
         bench.do(command)
-        return bench.hand.events.at(-1)
+        return bench.working.events.at(-1)
       } catch (error) {
         if (!(error instanceof DomainError)) throw error
         return problem(error.code, error)

@@ -1,9 +1,9 @@
 import { DomainError, fromCalipers } from '@yentrik/core'
 import { refusalWords } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import { Said } from '../preferences/words.tsx'
 
 /** A point from two caliper distances to two midline marks: where it lies. */
@@ -26,9 +26,9 @@ export function CaliperHelp() {
     } catch (error) {
       if (!(error instanceof DomainError)) throw error
       return (
-        <Told tone="error">
+        <Message tone="error">
           <Said words={refusalWords(error)} />
-        </Told>
+        </Message>
       )
     }
   }

@@ -9,9 +9,9 @@ import {
 } from '@yentrik/core'
 import { useState } from 'react'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 
 type Arch = 'upper' | 'lower'
 type Texts = Readonly<Record<string, string>>
@@ -138,8 +138,8 @@ export function FinishedPairForm({ entry, plan, draftKey, refusal, onRecord }: F
           </tbody>
         </table>
         <div className="md:col-span-2">
-          {tried && firstFault && <Told tone="error">{firstFault[1]}</Told>}
-          {refusal && <Told tone="error">{refusal}</Told>}
+          {tried && firstFault && <Message tone="error">{firstFault[1]}</Message>}
+          {refusal && <Message tone="error">{refusal}</Message>}
           {onRecord ? (
             <button type="submit" className="act-main mt-2">
               Into the record
@@ -158,11 +158,11 @@ export function FinishedPairForm({ entry, plan, draftKey, refusal, onRecord }: F
           <>
             <div className="text-2xl font-bold">
               {failing.length === 0 ? (
-                <Told tone="good">All {lines.length} lines pass</Told>
+                <Message tone="good">All {lines.length} lines pass</Message>
               ) : (
-                <Told tone="error">
+                <Message tone="error">
                   {failing.length} of {lines.length} lines fail
-                </Told>
+                </Message>
               )}
             </div>
             {pair && <TouchUps pair={pair} plan={plan} />}

@@ -2,9 +2,9 @@ import type { Point, Saying } from '@yentrik/core'
 import { useState } from 'react'
 import { brokenFile, meshWorker } from '../mesh/mesh-worker.ts'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import { CaliperHelp } from './CaliperHelp.tsx'
 import { HEIGHT_KEY, MarkPlate, type ModelPicture, SCALE_KEY } from './MarkPlate.tsx'
 import { PointTable } from './PointTable.tsx'
@@ -152,7 +152,7 @@ export function MarkModel({ arch, model, onModel, picture, onPicture }: MarkMode
         </label>
         {told && (
           <div className="mt-2">
-            <Told tone="error" words={told} />
+            <Message tone="error" words={told} />
           </div>
         )}
         {wantsScale ? (

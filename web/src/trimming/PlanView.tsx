@@ -9,7 +9,7 @@ import {
 import { type ReactNode, useState } from 'react'
 import { quantity } from '../format/format.ts'
 import { Pills } from '../parts/Choices.tsx'
-import { Told } from '../parts/Told.tsx'
+import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { HeightDrawing } from './HeightDrawing.tsx'
 import { TopDrawing } from './TopDrawing.tsx'
@@ -203,19 +203,19 @@ function Warnings({
         return (
           <div key={arch} className="grid gap-1">
             {(heights?.rebaseMillimetres ?? 0) > 0 && (
-              <Told tone="error">
+              <Message tone="error">
                 {arch === 'upper' ? 'Upper' : 'Lower'} base too thin by {heights?.shortMillimetres.toFixed(1)}{' '}
                 mm: rebase it by {heights?.rebaseMillimetres.toFixed(1)} mm.
-              </Told>
+              </Message>
             )}
             {heights?.thinOverVault && (
-              <Told tone="warning">
+              <Message tone="warning">
                 Only {heights.overVaultMillimetres?.toFixed(1)} mm of stone stay over the deepest anatomy of
                 the {arch}.
-              </Told>
+              </Message>
             )}
             {plan.warnings.map(({ code, sentence }, index) => (
-              <Told
+              <Message
                 key={`${code} ${index + 1}`}
                 tone="warning"
                 words={saying`${arch === 'upper' ? 'Upper' : 'Lower'}: ${sentence}`}

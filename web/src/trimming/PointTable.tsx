@@ -1,9 +1,9 @@
 import type { Point } from '@yentrik/core'
 import { useState } from 'react'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import type { LandmarkSpec } from './trim-draft.ts'
 
 /** The points of a landmark as numbers: to look at, or to type from calipers instead of marking. */
@@ -68,7 +68,7 @@ export function PointTable({
           Add
         </button>
       </div>
-      {fault && <Told tone="error">{fault}</Told>}
+      {fault && <Message tone="error">{fault}</Message>}
     </form>
   )
 }

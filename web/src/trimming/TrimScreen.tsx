@@ -11,9 +11,9 @@ import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
+import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told, Waiting } from '../parts/Told.tsx'
 import { type OpenCase, useOpenCase } from '../record/open-case.ts'
 import { FinishedPairForm } from './FinishedPairForm.tsx'
 import { MarkModel } from './MarkModel.tsx'
@@ -41,7 +41,7 @@ function TrimForCase({ caseId }: { caseId: string }) {
   if (!openCase.state)
     return openCase.error ? (
       <main className="p-8">
-        <Told tone="error" words={openCase.error.said} />
+        <Message tone="error" words={openCase.error.said} />
       </main>
     ) : (
       <Waiting />
@@ -53,7 +53,7 @@ function TrimForCase({ caseId }: { caseId: string }) {
   if (!job || !step || !sheet)
     return (
       <main className="p-8">
-        <Told tone="error">This step has no trim sheet. Go back to the case.</Told>
+        <Message tone="error">This step has no trim sheet. Go back to the case.</Message>
       </main>
     )
   const of = sheet.kind === 'finishedPair' ? sheet.planOf : { stepId, sheetId }
@@ -152,7 +152,7 @@ function TrimTool({ draftKey, title, stored, startWith, refusal, paper, onStore,
           )}
         </div>
       </header>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
       {tab === 'upper' || tab === 'lower' ? (
         <MarkModel
           key={tab}
@@ -176,7 +176,7 @@ function TrimTool({ draftKey, title, stored, startWith, refusal, paper, onStore,
               </ul>
             </section>
           )}
-          {planned?.refusal && <Told tone="error" words={planned.refusal} />}
+          {planned?.refusal && <Message tone="error" words={planned.refusal} />}
         </>
       )}
       {needsPlan && !planned?.pair && <Choices draft={draft} onDraft={change} />}

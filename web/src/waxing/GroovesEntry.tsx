@@ -3,8 +3,8 @@ import { useState } from 'react'
 import { attempt } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
-import { Told } from '../parts/Told.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
@@ -37,7 +37,7 @@ export function GroovesEntry({ last, teeth, draftKey, refusal, open, onRecord }:
         </div>
       )}
       {tooth !== undefined && patterns.length === 0 && (
-        <Told tone="warning">This tooth has no groove pattern here: enter a premolar or a molar.</Told>
+        <Message tone="warning">This tooth has no groove pattern here: enter a premolar or a molar.</Message>
       )}
       <div className="grid gap-3 sm:grid-cols-2">
         {patterns.map((pattern) => {
@@ -63,7 +63,7 @@ export function GroovesEntry({ last, teeth, draftKey, refusal, open, onRecord }:
           )
         })}
       </div>
-      {refusal && <Told tone="error" words={refusal} />}
+      {refusal && <Message tone="error" words={refusal} />}
     </div>
   )
 }

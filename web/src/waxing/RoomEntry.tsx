@@ -11,9 +11,9 @@ import {
 import { useState } from 'react'
 import { refusalWords } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
 import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Told } from '../parts/Told.tsx'
 import { Said } from '../preferences/words.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { RoomDrawing } from './RoomDrawing.tsx'
@@ -135,7 +135,7 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
                       {Number(verdict.outerMillimetres.toFixed(2))}
                     </output>
                   ) : (
-                    tried && !empty && <Told tone="error" words={fault ?? 'Enter all three.'} />
+                    tried && !empty && <Message tone="error" words={fault ?? 'Enter all three.'} />
                   )}
                 </td>
               </tr>
@@ -152,8 +152,8 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
           Another place
         </button>
       </div>
-      {tried && filled.length === 0 && <Told tone="error">Measure at one place or more.</Told>}
-      {refusal && <Told tone="error" words={refusal} />}
+      {tried && filled.length === 0 && <Message tone="error">Measure at one place or more.</Message>}
+      {refusal && <Message tone="error" words={refusal} />}
       <button type="submit" className="act justify-self-start" disabled={!open}>
         Record
       </button>

@@ -40,7 +40,7 @@ export const burnoutSheet = sheetKind({
   data: record({ machine: text(80, { example: 'Furnace' }), run: burnoutRunShape }),
   wants: record({
     binder: choice(binders),
-    /** The step from which it is made anew when the ring is discarded. */
+    /** The step from which it is made again when the ring is discarded. */
     remakeFrom: id(),
   }),
   check: ({ run }, { binder }) => {

@@ -16,7 +16,7 @@ export const regionsSheet = sheetKind({
   data: record({ regions: list(regionSeenShape, 60) }),
   wants: record({
     drawing: choice(regionDrawings),
-    /** The step from which it is made anew when a fault cannot be mended. */
+    /** The step from which it is made again when a fault cannot be mended. */
     remakeFrom: maybe(id()),
   }),
   check: ({ regions }, { drawing }) => checkRegions(drawing, regions),

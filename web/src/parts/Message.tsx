@@ -18,7 +18,7 @@ type ToldProps = { readonly tone: 'error' | 'warning' | 'good' } & (
 )
 
 /** A refusal or warning in words, with a sign beside the colour. */
-export function Told({ tone, words, children }: ToldProps) {
+export function Message({ tone, words, children }: ToldProps) {
   const Sign = tone === 'error' ? CircleAlert : tone === 'warning' ? TriangleAlert : CircleCheck
   const colour = tone === 'error' ? 'text-error' : tone === 'warning' ? 'text-warning' : 'text-success'
   return (

@@ -10,7 +10,7 @@ import { authorisationShape } from './payloads.ts'
 import type { CaseState } from './state.ts'
 
 /** A case in memory: its events so far and its state, with the routes it names. */
-export interface CaseAtHand {
+export interface WorkingCase {
   readonly events: readonly CaseEvent[]
   readonly state: CaseState
   readonly routes: ReadonlyMap<string, Route>
@@ -45,7 +45,7 @@ export function receiveCase(
   at: number,
   by: string,
   { templates, routeIdOf }: RouteSource,
-): CaseAtHand {
+): WorkingCase {
   if (intake.jobs.length === 0)
     throw new DomainError('no-jobs', 'No job was chosen.', 'Choose what is to be made.', 'jobs')
   const { dueAt, tryInAt } = intake.authorisation
@@ -86,32 +86,32 @@ export function receiveCase(
     authorisation,
     jobs,
   }
-  return caseAtHand([first], routes, templates)
+  return workingCase([first], routes, templates)
 }
 
 /**
  * A case from its record: the routes are read as their templates know them today.
  * @throws {Error} as `caseState`: the record is damaged
  */
-export function caseAtHand(
+export function workingCase(
   events: readonly CaseEvent[],
   routes: ReadonlyMap<string, Route>,
   templates: RouteSource['templates'],
-): CaseAtHand {
+): WorkingCase {
   return { events, routes, state: caseState(events, routeReader(routes, templates)) }
 }
 
 /** One event of others further, as it was put on record. @throws {Error} as `applyEvent` */
 export function follow(
-  hand: CaseAtHand,
+  working: WorkingCase,
   event: CaseEvent,
   routes: ReadonlyMap<string, Route>,
   templates: RouteSource['templates'],
-): CaseAtHand {
+): WorkingCase {
   return {
-    events: [...hand.events, event],
+    events: [...working.events, event],
     routes,
-    state: applyEvent(hand.state, event, routeReader(routes, templates)),
+    state: applyEvent(working.state, event, routeReader(routes, templates)),
   }
 }
 
@@ -137,19 +137,24 @@ export function namedRoutes(events: readonly CaseEvent[]): string[] {
 
 /** One command further, or a refusal. @throws {DomainError} as `decide` */
 export function obey(
-  hand: CaseAtHand,
+  working: WorkingCase,
   command: CaseCommand,
   at: number,
   by: string,
   { templates, routeIdOf }: RouteSource,
-): CaseAtHand {
-  const routes = new Map(hand.routes)
+): WorkingCase {
+  const routes = new Map(working.routes)
   const keep = (route: Route) => {
     const id = routeIdOf(route)
     routes.set(id, route)
     return id
   }
-  const data = decide(hand.state, command, { now: at, templates, routeIdOf: keep })
-  const event: CaseEvent = { ...data, sequence: hand.state.sequence + 1, at: new Date(at).toISOString(), by }
-  return follow(hand, event, routes, templates)
+  const data = decide(working.state, command, { now: at, templates, routeIdOf: keep })
+  const event: CaseEvent = {
+    ...data,
+    sequence: working.state.sequence + 1,
+    at: new Date(at).toISOString(),
+    by,
+  }
+  return follow(working, event, routes, templates)
 }

@@ -1,8 +1,8 @@
 import type { Body } from '@yentrik/contract'
 import { request } from '../live/request.ts'
 
-/** A hand for the stand-in balance: only where no real one is connected. */
-export function StandInHand({ targetGrams, plugged }: { targetGrams: number; plugged: boolean }) {
+/** What a person does at the stand-in balance: only where no real one is connected. */
+export function StandInControls({ targetGrams, plugged }: { targetGrams: number; plugged: boolean }) {
   const does = (body: Body<'POST /devices/stand-in/hand'>) =>
     void request('POST /devices/stand-in/hand', { body }).catch(() => undefined)
   return (

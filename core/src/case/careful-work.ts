@@ -3,13 +3,13 @@ import { goodSheet } from '../sheet/index.ts'
 import type { CaseCommand } from './case-command.ts'
 
 /**
- * What a careful hand would enter on a step: every amount near its plan, every check passed, every sheet filled in.
+ * What a careful technician would enter on a step: every amount near its plan, every check passed, every sheet filled in.
  * The demo lab, the benchmark and the tests are made with it; nothing of it reaches a real record.
  *
- * @param random numbers from 0 to 1, for the small spread of a real hand
+ * @param random numbers from 0 to 1, for the small spread of real work
  * @param lotOf the lot in use of a material
  */
-export function goodHand(
+export function carefulWork(
   jobId: string,
   step: RouteStep,
   random: () => number,

@@ -1,7 +1,7 @@
 import { Link, useRouteError } from 'react-router'
 
 /** An address that leads nowhere, or a screen that failed to load. */
-export function NotHere() {
+export function NotFound() {
   const error = useRouteError()
   return (
     <main className="p-8">

@@ -2,11 +2,11 @@ import { type APIRequestContext, expect, type Page } from '@playwright/test'
 import {
   type CaseCommand,
   type CaseEvent,
+  carefulWork,
   caseState,
-  goodHand,
+  currentStep,
   type Route,
   seededRandom,
-  stepInHand,
 } from '@yentrik/core'
 
 /** A technician's hands on the real screens. Everything is found by role and label. */
@@ -30,11 +30,11 @@ export async function takeIn(
   await page.getByLabel('Shade').fill('Oat 2')
   await page.getByLabel('What came along').fill('Tray, wax bite')
   await page.getByRole('button', { name: 'Take it in' }).click()
-  await expect(page.getByRole('region', { name: 'Step in hand' })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Current step' })).toBeVisible()
   return /^[A-Z]+-\d+/.exec(await page.getByRole('heading', { level: 1 }).innerText())?.[0] ?? ''
 }
 
-export const step = (page: Page) => page.getByRole('region', { name: 'Step in hand' })
+export const step = (page: Page) => page.getByRole('region', { name: 'Current step' })
 export const check = (page: Page, name: string) => step(page).getByRole('region', { name, exact: true })
 
 /** The name of the step that is shown. */
@@ -87,7 +87,7 @@ export async function weigh(page: Page, parts?: readonly [powder: string, liquid
   if (unmixed > 0) await expect(again).toHaveCount(mixed + 1)
 }
 
-/** Fills in a sheet of the step in hand, a value for each label, and records it. */
+/** Fills in a sheet of the current step, a value for each label, and records it. */
 export async function fillSheet(
   page: Page,
   name: string,
@@ -100,7 +100,7 @@ export async function fillSheet(
 }
 
 /**
- * Works the case that is open up to a step as a careful hand would, through the API, where another journey does the same
+ * Works the case that is open up to a step as a careful technician would, through the API, where another journey does the same
  * by the screens.
  */
 export async function bringTo(page: Page, request: APIRequestContext, stepId: string): Promise<void> {
@@ -113,13 +113,13 @@ export async function bringTo(page: Page, request: APIRequestContext, stepId: st
     }
     const state = caseState(record.events, (id) => record.routes[id]!)
     const [job] = state.jobs
-    const at = job && stepInHand(job)
+    const at = job && currentStep(job)
     if (!job || !at) throw new Error(`never came to ${stepId}`)
     if (at.id === stepId) break
     const on = { jobId: job.jobId, stepId: at.id }
     const commands: CaseCommand[] = [
       ...(job.steps[at.id]?.status === 'running' ? [] : [{ type: 'startStep' as const, ...on }]),
-      ...goodHand(job.jobId, at, random),
+      ...carefulWork(job.jobId, at, random),
       { type: 'finishStep', ...on, outOfTimeReason: 'the clock of a test' },
     ]
     for (const [index, command] of commands.entries()) {
@@ -157,7 +157,7 @@ export const teethAsPrescribed: Readonly<Record<string, string>> = {
   'Plane, left molar': '26.4',
 }
 
-/** Opens the Set-up screen from the step in hand and types what was read. */
+/** Opens the Set-up screen from the current step and types what was read. */
 export async function openSetUp(
   page: Page,
   link: string,
