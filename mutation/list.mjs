@@ -2,11 +2,12 @@ import { readFileSync } from 'node:fs'
 import { commonTokens } from '@stryker-mutator/api/plugin'
 import { createInstrumenter } from '@stryker-mutator/instrumenter'
 import { createInjector } from 'typed-inject'
+import { spotOf } from './mutators.mjs'
 import { isSentence } from './sentences.mjs'
 
 const silent = { debug() {}, info() {}, isDebugEnabled: () => false }
 
-/** Every mutant of the files, as {fileName, location, mutatorName, replacement}, in their order; lines from 0. */
+/** Every mutant of the files, as {fileName, location, mutatorName, replacement, spot}, in their order; lines from 0. */
 export async function listMutants(files) {
   const instrumenter = createInjector()
     .provideValue(commonTokens.logger, silent)
@@ -15,5 +16,16 @@ export async function listMutants(files) {
     files.map((name) => ({ name, mutate: true, content: readFileSync(name, 'utf8') })),
     { ignorers: [{ shouldIgnore: isSentence }], excludedMutations: [], plugins: null, noHeader: false },
   )
-  return mutants.filter((mutant) => mutant.status !== 'Ignored')
+  const before = new Map()
+  return mutants
+    .filter((mutant) => mutant.status !== 'Ignored')
+    .map((mutant) => {
+      const { fileName, mutatorName, location } = mutant
+      const line = ({ line, column }) => ({ line: line + 1, column })
+      const at = { start: line(location.start), end: line(location.end) }
+      const key = fileName + spotOf(mutatorName, at, 0)
+      const index = before.get(key) ?? 0
+      before.set(key, index + 1)
+      return { ...mutant, spot: spotOf(mutatorName, at, index) }
+    })
 }

@@ -5,8 +5,8 @@ import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
 import { Stryker } from '@stryker-mutator/core'
 import { workspaceTests } from '../jest.config.mjs'
-import { addFigures } from './figures.mjs'
 import { listMutants } from './list.mjs'
+import { addFigures, makeOnly } from './mutators.mjs'
 
 /**
  * Changes the code a little at a time and looks whether a test notices. docs/testing.md says how to read it.
@@ -65,15 +65,16 @@ async function draw(size, seed) {
 }
 
 const sampled = values.sample && (await draw(Number(values.sample), Number(values.seed)))
+if (sampled) makeOnly(new Set(sampled.map(({ spot }) => spot)))
 
-/** What tells one mutant from all others of a workspace, wherever its lines count from. */
-const markOf = ({ fileName, location: { start, end }, replacement }, firstLine) =>
+/** What tells one mutant from all others of a workspace, whether its lines and columns count from 0 or from 1. */
+const markOf = ({ fileName, location: { start, end }, replacement }, first) =>
   [
     relative(root, resolve(root, fileName)),
-    start.line - firstLine,
-    start.column,
-    end.line - firstLine,
-    end.column,
+    start.line - first,
+    start.column - first,
+    end.line - first,
+    end.column - first,
     replacement,
   ].join('|')
 
@@ -115,7 +116,8 @@ function mutate(places, folder) {
     ignorePatterns: notCopied,
     tempDirName: '.mutation/copies',
     concurrency: Number(values.workers),
-    timeoutMS: 15000,
+    // Long: what is only slow is not noticed.
+    timeoutMS: 40000,
     reporters: ['progress-append-only'],
     logLevel: 'warn',
     clearTextReporter: { allowColor: false },
@@ -136,7 +138,7 @@ if (sampled) {
   }
 } else results.push(...(await mutate(files, values.own && folderOf(files[0]))))
 
-// What else lies in the place of a drawn mutant was tried as well, and is not of the sample.
+// Two files may have a mutant at the same spot; the other one is not of the sample.
 const marks = sampled && new Set(sampled.map((mutant) => markOf(mutant, 0)))
 const counted = marks ? results.filter((mutant) => marks.has(markOf(mutant, 1))) : results
 

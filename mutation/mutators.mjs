@@ -25,3 +25,23 @@ const figureMutator = {
 export function addFigures() {
   if (!allMutators.includes(figureMutator)) allMutators.push(figureMutator)
 }
+
+/** Where a mutant is made and by which mutator, the how manieth of them there; lines from 1. */
+export const spotOf = (mutator, { start, end }, index) =>
+  [mutator, start.line, start.column, end.line, end.column, index].join(' ')
+
+/** From now on only these are made: a place that was drawn brings none of the mutants within it along. */
+export function makeOnly(spots) {
+  for (const [at, mutator] of allMutators.entries()) {
+    const { mutate } = mutator.everywhere ?? mutator
+    allMutators[at] = {
+      name: mutator.name,
+      everywhere: { mutate },
+      *mutate(path, options) {
+        let index = 0
+        for (const replacement of mutate.call(mutator, path, options))
+          if (path.node.loc && spots.has(spotOf(mutator.name, path.node.loc, index++))) yield replacement
+      },
+    }
+  }
+}
