@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { gzipSync } from 'node:zlib'
 import { buildRoute, routeTemplates, usualCalendar } from '@yentrik/core'
-import { CaseStore, routeIdOf } from '../server/dist/cases/case-store.js'
+import { CaseStore, routeIdOf } from '../server/dist/case/case-store.js'
 import { createApp } from '../server/dist/create-app.js'
 import { WriteQueue } from '../server/dist/database/write-queue.js'
 import { demoHistory } from '../server/dist/demo/demo-history.js'
@@ -28,6 +28,13 @@ const benchList = await times(() => ask('/bench'))
 const posts = await times((n) =>
   ask(`/cases/${caseIds[n]}/events`, { seen: sequences[n], command: { type: 'note', text: 'measured' } }),
 )
+/** A case that was worked on for weeks: every event before these is one more to replay, where all are. */
+const LONG = 300
+const longId = caseIds[0]
+const post = (seen) => ask(`/cases/${longId}/events`, { seen, command: { type: 'note', text: 'again' } })
+const begunAt = (await (await fetch(`${url}/cases/${longId}`)).json()).events.length
+for (let seen = begunAt; seen < LONG; seen++) await post(seen)
+const longPosts = await times((n) => post(Math.max(LONG, begunAt) + n))
 const firstView = firstViewBytes()
 await app.close()
 const megabytes = statSync(dataFile).size / 1e6
@@ -42,6 +49,7 @@ one after the other over HTTP, in one process with the asker.
 |---|---|---|---|
 | GET /api/bench | ${shown(benchList, 0.5)} | ${shown(benchList, 0.95)} | 30 ms |
 | POST /api/cases/:id/events | ${shown(posts, 0.5)} | ${shown(posts, 0.95)} | 30 ms |
+| the same on a case of ${LONG} to ${LONG + ASKED} events | ${shown(longPosts, 0.5)} | ${shown(longPosts, 0.95)} | as on a short one |
 
 | what | size | wanted |
 |---|---|---|

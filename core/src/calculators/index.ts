@@ -1,11 +1,6 @@
-import { alloyCalculator, burnoutCalculator, expansionCalculator, sprueCalculator } from '../casting/index.ts'
+import { castingCalculators } from '../casting/index.ts'
 import { cureCalculator } from '../curing/index.ts'
-import {
-  amountCalculator,
-  gypsumCalculator,
-  mixCalculator,
-  mixCorrectionCalculator,
-} from '../mixing/index.ts'
+import { mixingCalculators } from '../mixing/index.ts'
 import { articulatorCalculator } from '../mounting/index.ts'
 import { setUpCalculator } from '../setup/index.ts'
 import type { Calculator } from '../shape/index.ts'
@@ -13,16 +8,10 @@ import { trimCalculator } from '../trimming/index.ts'
 
 /** Every calculator that other programs may ask as well. */
 export const calculators = [
-  mixCalculator,
-  mixCorrectionCalculator,
-  amountCalculator,
-  gypsumCalculator,
+  ...mixingCalculators,
   trimCalculator,
   articulatorCalculator,
   setUpCalculator,
-  alloyCalculator,
-  expansionCalculator,
-  sprueCalculator,
-  burnoutCalculator,
+  ...castingCalculators,
   cureCalculator,
 ] as unknown as readonly Calculator[]

@@ -7,7 +7,7 @@ import { concentrationFor, dieShape, expansionBudgetShape } from './expansion-bu
 import { ringSizeShape } from './ring-heat.ts'
 import { checkArrangement, feedCheck } from './sprue.ts'
 
-export const alloyCalculator = calculator({
+const alloyCalculator = calculator({
   name: 'alloy',
   summary: 'Alloy to melt for patterns and a button',
   input: record({
@@ -22,7 +22,7 @@ export const alloyCalculator = calculator({
   }),
 })
 
-export const expansionCalculator = calculator({
+const expansionCalculator = calculator({
   name: 'expansion',
   summary: 'The special-liquid concentration that gives a fit, or what is missing',
   input: record({
@@ -47,7 +47,7 @@ export const expansionCalculator = calculator({
 })
 
 const millimetres = (example: number) => figure(-2000, 2000, { example })
-export const sprueCalculator = calculator({
+const sprueCalculator = calculator({
   name: 'sprue',
   summary: 'Whether a sprue feeds its pattern, and how the pattern stands in its ring',
   input: record({
@@ -79,7 +79,7 @@ export const sprueCalculator = calculator({
   }),
 })
 
-export const burnoutCalculator = calculator({
+const burnoutCalculator = calculator({
   name: 'burnout',
   summary: 'When the core of a ring is ready, as a range, minutes from putting it in',
   input: record({ ...partsOf(programShape), binder: choice(binders), ring: ringSizeShape }),
@@ -99,3 +99,11 @@ export const burnoutCalculator = calculator({
     return { programMinutes, castFromMinutes, waterGoneMinutes, typical: curve }
   },
 })
+
+/** What other programs may ask of this room. */
+export const castingCalculators = [
+  alloyCalculator,
+  expansionCalculator,
+  sprueCalculator,
+  burnoutCalculator,
+] as const

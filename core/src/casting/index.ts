@@ -8,12 +8,7 @@ export {
   overnight,
   usualPeaks,
 } from './burnout-program.ts'
-export {
-  alloyCalculator,
-  burnoutCalculator,
-  expansionCalculator,
-  sprueCalculator,
-} from './casting-calculators.ts'
+export { castingCalculators } from './casting-calculators.ts'
 export {
   type AlloyPiece,
   alloyGrams,

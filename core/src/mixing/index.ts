@@ -36,12 +36,7 @@ export {
 export { type ClockStretch, type MixClock, mixClock, stretchAt } from './mix-clock.ts'
 export { correctMix } from './mix-correction.ts'
 export { AIR_FRACTION, mixForVolume, mixMillilitres, USUAL_WASTE_FRACTION } from './mix-volume.ts'
-export {
-  amountCalculator,
-  gypsumCalculator,
-  mixCalculator,
-  mixCorrectionCalculator,
-} from './mixing-calculators.ts'
+export { mixingCalculators } from './mixing-calculators.ts'
 
 export { changedSetMinutes, settingChangers } from './setting-changers.ts'
 export { dilutedLiquid } from './special-liquid.ts'

@@ -13,7 +13,7 @@ const grams = (example?: number) => figure(0, 100_000, { example })
 const millilitres = (example?: number) => figure(0, 100_000, { example })
 const millimetres = maybe(figure(0, 2000))
 
-export const mixCalculator = calculator({
+const mixCalculator = calculator({
   name: 'mix',
   summary: 'Powder and liquid from the part that is known',
   input: record({
@@ -31,7 +31,7 @@ export const mixCalculator = calculator({
   answer: ({ millilitresPerGram, ...given }) => mixParts(given as MixGiven, millilitresPerGram),
 })
 
-export const mixCorrectionCalculator = calculator({
+const mixCorrectionCalculator = calculator({
   name: 'mix-correction',
   summary: 'What to add to a mix that missed its ratio, or start again',
   input: record({
@@ -54,7 +54,7 @@ export const mixCorrectionCalculator = calculator({
   answer: correctMix,
 })
 
-export const gypsumCalculator = calculator({
+const gypsumCalculator = calculator({
   name: 'gypsum',
   summary: 'Volume, pores and density of set gypsum',
   input: record({
@@ -66,7 +66,7 @@ export const gypsumCalculator = calculator({
   answer: setGypsum,
 })
 
-export const amountCalculator = calculator({
+const amountCalculator = calculator({
   name: 'amount',
   summary: 'How much to mix: for a usual job, a space by its sides, or a volume',
   input: record({
@@ -117,3 +117,11 @@ export const amountCalculator = calculator({
     return { ...mix, ...(bagGrams ? { bags: packsNeeded(mix.powderGrams, bagGrams) } : {}) }
   },
 })
+
+/** What other programs may ask of this room. */
+export const mixingCalculators = [
+  mixCalculator,
+  mixCorrectionCalculator,
+  amountCalculator,
+  gypsumCalculator,
+] as const
