@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib'
 import { ChildServer } from '@yentrik/server/testing'
 import { shownStep, step, takeIn } from './at-the-bench.ts'
 import { expect, type Page, test } from './lab.ts'
@@ -137,4 +138,20 @@ test('the title counts open windows, and the alarm has a switch', async ({ page 
   await page.getByRole('radio', { name: 'Silent' }).locator('..').click()
   await page.reload()
   await expect(page.getByRole('radio', { name: 'Silent' })).toBeChecked()
+})
+
+test('the first view comes with at most 180 kB of program', async ({ page, request }) => {
+  const sizes: number[] = []
+  const html = await (await request.get('/')).text()
+  for (const [file] of html.matchAll(/assets\/[^"]+\.js/g))
+    sizes.push(gzipSync(await (await request.get(`/${file}`)).body()).length)
+  expect(sizes.reduce((sum, size) => sum + size, 0)).toBeLessThan(180_000)
+  // What is named on the page is all that the bench loads.
+  const fetched: string[] = []
+  page.on('response', (response) => {
+    if (response.url().endsWith('.js')) fetched.push(new URL(response.url()).pathname.slice(1))
+  })
+  await page.goto('/')
+  await expect(page.getByRole('region', { name: 'Do now' })).toBeVisible()
+  expect(fetched.filter((file) => !html.includes(file) && !file.includes('streams.worker'))).toEqual([])
 })

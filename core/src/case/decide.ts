@@ -11,7 +11,8 @@ import { failingChecks, failingSheets, openChecks, stepOf } from './job.ts'
 import type { WorkAuthorisation } from './payloads.ts'
 import type { CaseState, JobState } from './state.ts'
 import { isSettled, mayMove, type StepState } from './step-state.ts'
-import { stepWindow, windowVerdict } from './step-window.ts'
+import { stepWindow } from './step-window.ts'
+import { windowVerdict } from './window-verdict.ts'
 
 /**
  * Judges a command against the state of a case: the event it leads to, or a refusal that says what to do.

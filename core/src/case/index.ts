@@ -26,14 +26,9 @@ export {
 export type { WorkAuthorisation } from './payloads.ts'
 export type { CaseState, JobState } from './state.ts'
 export { finishedAt, isSettled, type Reading, type StepState, startedAt } from './step-state.ts'
-export {
-  type StepWindow,
-  stepWindow,
-  type WindowVerdict,
-  windowByMachine,
-  windowVerdict,
-} from './step-window.ts'
+export { stepWindow } from './step-window.ts'
 export { wantedChanges } from './wanted-changes.ts'
+export { type StepWindow, type WindowVerdict, windowByMachine, windowVerdict } from './window-verdict.ts'
 export {
   follow,
   type Intake,

@@ -1,16 +1,10 @@
 import { DomainError } from '../refusal/index.ts'
 import type { StepSheet } from '../sheet/index.ts'
 import type { Amount } from './amounts.ts'
+import { ARCH_MATTER } from './arch-matter.ts'
 import type { Check } from './checks.ts'
 import { pictureFor } from './pictures.ts'
-import {
-  ARCH_MATTER,
-  type Conditional,
-  type Route,
-  type RouteStep,
-  type RouteTemplate,
-  type TemplateStep,
-} from './route-template.ts'
+import type { Conditional, Route, RouteStep, RouteTemplate, TemplateStep } from './route-template.ts'
 
 type Choices = Readonly<Record<string, string>>
 

@@ -8,6 +8,7 @@ export {
   type RecordedMix,
   recordedMix,
 } from './amounts.ts'
+export { ARCH_MATTER } from './arch-matter.ts'
 export { buildRoute } from './build-route.ts'
 export { CAUTION_RULE, type CautionId, cautions } from './cautions.ts'
 export {
@@ -25,7 +26,6 @@ export { type Drawing, drawings, type Picture } from './pictures.ts'
 export { readRoute } from './read-route.ts'
 export { routeFaults, routeShelf } from './route-faults.ts'
 export {
-  ARCH_MATTER,
   type Conditional,
   type Instrument,
   instruments,

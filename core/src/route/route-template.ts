@@ -183,6 +183,3 @@ export interface RouteTemplate {
   readonly formerMeanings?: Readonly<Record<string, CheckMeaning>>
   readonly steps: readonly TemplateStep[]
 }
-
-/** The matter under which a template says for which arch it is. */
-export const ARCH_MATTER = 'arch'

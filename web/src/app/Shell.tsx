@@ -1,5 +1,5 @@
 import type { Saying } from '@yentrik/core'
-import { useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { Outlet, useLocation, useNavigate } from 'react-router'
 import { WindowAlarm } from '../bench/WindowAlarm.tsx'
 import { instrumentsShown } from '../instruments/instruments.ts'
@@ -13,7 +13,9 @@ import { Message, Waiting } from '../parts/Message.tsx'
 import { SessionContext } from '../session/session.ts'
 import { HelpSheet } from './HelpSheet.tsx'
 import { places, Rail } from './Rail.tsx'
-import { SignIn } from './SignIn.tsx'
+
+/** Seen once a month: it does not come with the bench. */
+const SignIn = lazy(() => import('./SignIn.tsx').then(({ SignIn: Component }) => ({ default: Component })))
 
 /** What stands around every screen: places, keys, scanner, alarm, connection. */
 export function Shell() {
@@ -29,7 +31,12 @@ export function Shell() {
     ) : (
       <Waiting />
     )
-  if (!session.data.person) return <SignIn session={session.data} />
+  if (!session.data.person)
+    return (
+      <Suspense fallback={<Waiting />}>
+        <SignIn session={session.data} />
+      </Suspense>
+    )
   return (
     <SessionContext value={session.data}>
       <House />
