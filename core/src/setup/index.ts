@@ -15,6 +15,7 @@ export {
   setUpTolerancesShape,
   usualTolerances,
 } from './prescription.ts'
+export { setUpCalculator } from './set-up-calculator.ts'
 export {
   cuspsApart,
   type PlacedAnterior,
@@ -22,12 +23,10 @@ export {
   planSetUp,
   type SetUpEntry,
   type SetUpPlan,
-  type Stances,
-  setUpCalculator,
   setUpEntryShape,
-  usualStances,
 } from './set-up-plan.ts'
 export { settingOrder, stillToSet } from './setting-order.ts'
+export { CANINE_BEYOND_MILLIMETRES, type Stances, usualStances } from './stances.ts'
 export {
   type AnteriorTooth,
   anteriorTeeth,

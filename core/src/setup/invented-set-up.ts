@@ -1,7 +1,8 @@
 import { MONSON_RADIUS_MILLIMETRES } from '../mounting/index.ts'
 import type { Point } from '../trimming/index.ts'
 import type { Prescription, SetUpReading } from './prescription.ts'
-import { type SetUpEntry, usualStances } from './set-up-plan.ts'
+import type { SetUpEntry } from './set-up-plan.ts'
+import { usualStances } from './stances.ts'
 
 const P = (x: number, y: number): Point => ({ x, y })
 

@@ -6,11 +6,12 @@ import {
 } from '../mounting/index.ts'
 import { qty, type Saying, saying, toRadians } from '../quantity/index.ts'
 import { DomainError, requirePositive, requireWithin } from '../refusal/index.ts'
-import { byTag, calculator, choice, figure, list, type Of, record, sidesOf } from '../shape/index.ts'
+import { byTag, choice, figure, list, type Of, record, sidesOf } from '../shape/index.ts'
 import type { Point } from '../trimming/index.ts'
 import { pointShape } from '../trimming/index.ts'
 import { archAt, type FittedArch, fitArch } from './arch-form.ts'
 import { posteriorPath } from './posterior-path.ts'
+import { type AnteriorStance, CANINE_BEYOND_MILLIMETRES, stancesShape } from './stances.ts'
 import {
   type AnteriorTooth,
   anteriorTeeth,
@@ -25,31 +26,6 @@ import {
 type Side = 'right' | 'left'
 const sides = ['right', 'left'] as const
 type OfEachSide<T> = Readonly<Record<Side, T>>
-
-/** How a front tooth stands. */
-const stanceShape = record({
-  /** Neck towards the distal of the edge, degrees from upright. */
-  mesiodistalDegrees: figure(-360, 360, { example: 2 }),
-  /** Neck towards the ridge from the edge, degrees from upright. */
-  labialDegrees: figure(-360, 360, { example: 8 }),
-  /** Edge short of the incisal level, mm; beyond it below 0. */
-  shortMillimetres: figure(-100, 100, { example: 0 }),
-})
-type AnteriorStance = Of<typeof stanceShape>
-const stancesShape = record({ central: stanceShape, lateral: stanceShape, canine: stanceShape })
-export type Stances = Of<typeof stancesShape>
-
-/**
- * Central: at the level, neck nearer the ridge than the edge; lateral: neck further in, more slanted; canine: upright.
- * Source: common practice; the figures our choice, all editable.
- */
-export const usualStances: Stances = {
-  central: { mesiodistalDegrees: 2, labialDegrees: 8, shortMillimetres: 0 },
-  lateral: { mesiodistalDegrees: 6, labialDegrees: 12, shortMillimetres: 0.5 },
-  canine: { mesiodistalDegrees: 3, labialDegrees: 0, shortMillimetres: 0 },
-}
-/** Against natural lowers, edge to edge, the canine's tip comes a little lower (common practice; figure our choice). */
-export const CANINE_BEYOND_MILLIMETRES = 0.5
 
 /** Buccal cusp from palatal cusp, mm (common practice; the chosen teeth decide). */
 export const cuspsApart: Readonly<Record<PosteriorTooth, number>> = {
@@ -417,45 +393,3 @@ function remarksOn(
     )
   return remarks
 }
-
-const mirrored = (...points: readonly (readonly [number, number])[]) =>
-  points.flatMap(([x, y]) => [
-    { x: -x, y },
-    { x, y },
-  ])
-const EXAMPLE_WIDTHS = {
-  central: 8.9,
-  lateral: 6.9,
-  canine: 8,
-  firstPremolar: 7.2,
-  secondPremolar: 6.8,
-  firstMolar: 10.2,
-  secondMolar: 9.2,
-}
-
-export const setUpCalculator = calculator({
-  name: 'set-up',
-  summary: 'Where every tooth goes, from the rim, the ridge and a set of teeth',
-  input: setUpEntryShape,
-  example: {
-    arch: 'upper',
-    rim: [{ x: 0, y: 8 }, ...mirrored([14, 3], [19, -2], [24.7, -12], [27.4, -22])],
-    crest: [{ x: 0, y: 1 }, ...mirrored([9, -2], [17.5, -12], [21.4, -22], [23.3, -32])],
-    canineMillimetres: { right: 24, left: 24.5 },
-    highLipMillimetres: 9.5,
-    toothSet: {
-      name: 'Broad 24',
-      widthsMillimetres: EXAMPLE_WIDTHS,
-      lengthsMillimetres: { central: 11, lateral: 9.6, canine: 10.6 },
-      cuspDegrees: 20,
-    },
-    stances: usualStances,
-    incisorForwardMillimetres: 85,
-    incisorBelowMillimetres: 35,
-    curve: 'teeth',
-    curveRadiusMillimetres: MONSON_RADIUS_MILLIMETRES,
-    intercondylarMillimetres: 110,
-    opposing: { kind: 'denture' },
-  },
-  answer: planSetUp,
-})

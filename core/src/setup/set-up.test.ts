@@ -16,7 +16,7 @@ import {
   stillToSet,
   usualTolerances,
 } from './index.ts'
-import { CANINE_BEYOND_MILLIMETRES } from './set-up-plan.ts'
+import { CANINE_BEYOND_MILLIMETRES } from './stances.ts'
 
 const wanted: Prescription = inventedPrescription
 const same: SetUpReading = {

@@ -3,8 +3,9 @@ import { DomainError } from '../refusal/index.ts'
 import { figure, maybe, type Of, record, three, two } from '../shape/index.ts'
 import { type PerSide, sides } from './landmarks.ts'
 import { distance, type Point } from './plane-geometry.ts'
+import { heelRange } from './trim-choices.ts'
 import { PLANE_OFF_MIDDLE, TOTAL_HEIGHT } from './trim-heights.ts'
-import { heelRange, type TrimPlan } from './trim-plan.ts'
+import type { TrimPlan } from './trim-plan.ts'
 
 /** One reading of the finished pair: what was read, what was wanted, whether it passes. */
 export interface PairLine {

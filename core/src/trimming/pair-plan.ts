@@ -1,6 +1,7 @@
 import { calculator, figure, list, maybe, type Of, record } from '../shape/index.ts'
 import { lowerLandmarksShape, MANY_POINTS, upperLandmarksShape } from './landmarks.ts'
 import { pointShape } from './plane-geometry.ts'
+import { trimChangesShape, usualTrimChoices } from './trim-choices.ts'
 import { type TrimCut, trimCuts } from './trim-cuts.ts'
 import {
   type HeightPlan,
@@ -9,7 +10,7 @@ import {
   planHeights,
   TOTAL_HEIGHT,
 } from './trim-heights.ts'
-import { planLower, planUpper, type TrimPlan, trimChangesShape, usualTrimChoices } from './trim-plan.ts'
+import { planLower, planUpper, type TrimPlan } from './trim-plan.ts'
 
 /** What was marked and measured on one model. Points and outline in one frame of its own, mm. */
 const modelEntry = {

@@ -12,9 +12,10 @@ import {
   sideTouchUps,
 } from './index.ts'
 import { type LowerLandmarks, seenFrom, type UpperLandmarks } from './landmarks.ts'
+import { usualTrimChoices } from './trim-choices.ts'
 import { trimCuts } from './trim-cuts.ts'
 import { planeOffMiddle, planHeights } from './trim-heights.ts'
-import { planLower, planUpper, usualTrimChoices } from './trim-plan.ts'
+import { planLower, planUpper } from './trim-plan.ts'
 
 const P = (x: number, y: number): Point => ({ x, y })
 
