@@ -25,7 +25,7 @@ const sizes = {
   narrow: 'h-12 w-28 text-lg',
   /** In a table that names the unit in its head. */
   cell: 'h-11 w-full px-2 text-lg',
-  tallCell: 'h-14 w-20 px-2 text-2xl',
+  tallCell: 'h-14 w-14 px-1.5 text-xl sm:w-20 sm:px-2 sm:text-2xl',
 }
 
 /** The one entry for a measured number. The text is never changed behind the person's back. */

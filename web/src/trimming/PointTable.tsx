@@ -61,6 +61,7 @@ export function PointTable({
         {spec.name} by numbers, mm:{' '}
         {points.map((p) => `(${p.x.toFixed(1)}, ${p.y.toFixed(1)})`).join(' ') || 'none yet'}
       </p>
+      {fault && <Message tone="error">{fault}</Message>}
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
         {entry('Across', x, setX)}
         {entry('Along', y, setY)}
@@ -68,7 +69,6 @@ export function PointTable({
           Add
         </button>
       </div>
-      {fault && <Message tone="error">{fault}</Message>}
     </form>
   )
 }

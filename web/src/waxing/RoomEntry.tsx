@@ -52,7 +52,7 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
   const drawn = judged.flatMap(({ site, verdict }) => (site && verdict ? [{ site, verdict }] : []))
   return (
     <form
-      className="grid gap-3"
+      className="grid grid-cols-[minmax(0,1fr)] gap-3"
       noValidate
       onSubmit={(event) => {
         event.preventDefault()
@@ -69,7 +69,7 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
         ))}
       <table className="w-full">
         <thead>
-          <tr className="text-left">
+          <tr className="text-left max-sm:text-sm">
             <th className="font-semibold">Where</th>
             {columns.map(([key, name]) => (
               <th key={key} className="font-semibold">
@@ -109,13 +109,13 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
                       </select>
                     </>
                   )}
-                  <span className="block text-sm whitespace-nowrap opacity-80">
+                  <span className="block text-sm opacity-80 sm:whitespace-nowrap">
                     wants {roomRules[line.place].leastMillimetres} mm,{' '}
                     {roomRules[line.place].anatomyMillimetres} of it wax
                   </span>
                 </td>
                 {columns.map(([key, name]) => (
-                  <td key={key} className="py-1 pr-2">
+                  <td key={key} className="py-1 pr-1 sm:pr-2">
                     <NumberEntry
                       size="tallCell"
                       unit="mm"
@@ -130,7 +130,7 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
                   {verdict ? (
                     <output
                       aria-label={`Left at ${line.name}`}
-                      className={`figures text-4xl leading-none font-bold ${verdict.verdict === 'enough' ? '' : 'text-error'}`}
+                      className={`figures text-2xl leading-none font-bold sm:text-4xl ${verdict.verdict === 'enough' ? '' : 'text-error'}`}
                     >
                       {Number(verdict.outerMillimetres.toFixed(2))}
                     </output>
