@@ -71,6 +71,26 @@ describe('lots, their stock and their cases', () => {
     expect(cases).toMatchObject([{ caseId, docket, powderGrams: 160, status: 'open' }])
     expect((await server.get('/lots/none/cases').expect(404)).body.code).toBe('no-such-lot')
   })
+  it('one that is used up runs low no more, and does again once it is back', async () => {
+    const lotId = await newLot('S4-low', { receivedGrams: 100, lowBelowGrams: 500 })
+    expect(await shelfLot(lotId)).toMatchObject({ runsLow: true, inUse: true })
+    await server.post(`/lots/${lotId}/use`, { inUse: false }).expect(204)
+    expect(await shelfLot(lotId)).toMatchObject({ runsLow: false, inUse: false })
+    await server.post(`/lots/${lotId}/use`, { inUse: true }).expect(204)
+    expect(await shelfLot(lotId)).toMatchObject({ runsLow: true })
+  })
+  it('exactly at its mark it is not low yet, and one that is not counted never is', async () => {
+    expect(await shelfLot(await newLot('S4-mark', { receivedGrams: 500, lowBelowGrams: 500 }))).toMatchObject(
+      {
+        runsLow: false,
+        leftGrams: 500,
+      },
+    )
+    expect(await shelfLot(await newLot('S4-open', { lowBelowGrams: 500 }))).toMatchObject({
+      runsLow: false,
+      leftGrams: null,
+    })
+  })
   it('a lot in quarantine is refused with its reason, and taken again once released', async () => {
     const lotId = await newLot('S4-2')
     const { caseId, seen } = await atThePour()
