@@ -66,7 +66,7 @@ const views = [
   },
   { name: 'cure', path: '/cure', prepare: cureWorkedOut },
   { name: 'shelf', path: '/shelf' },
-  { name: 'settings', path: '/settings' },
+  { name: 'instruments', path: '/instruments' },
   { name: 'paper-record', path: `/papers/record/${await caseOf('K-2125')}` },
 ]
 for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, choose, prepare } of views) {
