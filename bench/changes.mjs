@@ -6,8 +6,10 @@ import { inBrowser } from './in-browser.mjs'
  */
 const SETTLES_MILLIS = 1500
 
-async function measured(path, change) {
+async function measured({ path = '/', docket }, change) {
   return inBrowser(path, async (page) => {
+    // The cases of each new lab have names of their own.
+    if (docket) await page.goto(new URL(`/case/${await caseOf(page, docket)}`, page.url()).href)
     await page.getByRole('heading', { level: 1 }).first().waitFor()
     await page.waitForTimeout(SETTLES_MILLIS)
     const answers = []
@@ -23,8 +25,8 @@ async function measured(path, change) {
 
 /** A note on the case of a docket, as another person's program would leave it. */
 async function note(page, docket) {
-  const api = `${new URL(page.url()).origin}/api`
-  const { caseId } = await (await fetch(`${api}/dockets/${docket}`)).json()
+  const api = apiOf(page)
+  const caseId = await caseOf(page, docket)
   const { events } = await (await fetch(`${api}/cases/${caseId}`)).json()
   const answer = await fetch(`${api}/cases/${caseId}/events`, {
     method: 'POST',
@@ -33,24 +35,24 @@ async function note(page, docket) {
   })
   if (!answer.ok) throw new Error(await answer.text())
 }
-async function caseAddress(docket) {
-  return inBrowser('/', async (page) => {
-    const { caseId } = await (await fetch(`${new URL(page.url()).origin}/api/dockets/${docket}`)).json()
-    return `/case/${caseId}`
-  })
+
+const apiOf = (page) => `${new URL(page.url()).origin}/api`
+
+async function caseOf(page, docket) {
+  return (await (await fetch(`${apiOf(page)}/dockets/${docket}`)).json()).caseId
 }
 
 const OTHER = 'K-2129'
 const rows = []
-const add = async (words, wanted, path, change) => {
-  const { requests, bytes } = await measured(path, change)
+const add = async (words, wanted, screen) => {
+  const { requests, bytes } = await measured(screen, (page) => note(page, OTHER))
   rows.push(`| ${words} | ${requests} | ${bytes} | ${wanted} |`)
 }
-await add('a note on another case, at the bench', '1 request, 2000 bytes', '/', (page) => note(page, OTHER))
-await add('the same, in the list of all cases', '', '/cases', (page) => note(page, OTHER))
-await add('the same, on the Mix screen', '', '/mix', (page) => note(page, OTHER))
-await add('the same, with another case open', '', await caseAddress('K-2147'), (page) => note(page, OTHER))
-await add('a note on the case that is open', '', await caseAddress(OTHER), (page) => note(page, OTHER))
+await add('a note on another case, at the bench', '1 request, 2000 bytes', { path: '/' })
+await add('the same, in the list of all cases', '', { path: '/cases' })
+await add('the same, on the Mix screen', '', { path: '/mix' })
+await add('the same, with another case open', '', { docket: 'K-2147' })
+await add('a note on the case that is open', '', { docket: OTHER })
 
 export const section = `## What a change costs
 

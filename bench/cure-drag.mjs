@@ -12,8 +12,8 @@ const seen = await inBrowser('/cure', async (page) => {
   await page.mouse.down()
   const measuring = page.evaluate(async (seconds) => {
     const resin = () =>
-      [...document.querySelectorAll('path[stroke="var(--color-error)"]')]
-        .map((p) => p.getAttribute('d'))
+      [...document.querySelectorAll('[aria-label="Bath and resin over the hours"] svg path')]
+        .map((path) => path.getAttribute('d'))
         .join()
     let [frames, curves, longest, shown] = [0, 0, 0, resin()]
     const begun = performance.now()

@@ -60,7 +60,8 @@ one after the other over HTTP, in one process with the asker.
 async function seed() {
   const store = app.get(CaseStore)
   const calendar = usualCalendar('UTC')
-  const context = { now: Date.now(), calendar, people: ['Ilse', 'Tomas'], lotOf: () => undefined, routeIdOf }
+  const house = { templates: routeTemplates, routeIdOf }
+  const context = { now: Date.now(), calendar, people: ['Ilse', 'Tomas'], lotOf: () => undefined, house }
   const templates = [...routeTemplates.values()]
   const ids = []
   for (let start = 0; start < CASES; start += 100)
