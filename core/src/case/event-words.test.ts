@@ -156,3 +156,97 @@ describe('what was done, as a person would tell it', () => {
     expect(spoken(eventWords(event, reader), 'us')).toContain('incisal level 1 in')
   })
 })
+
+type Words = Partial<Record<CaseEvent['type'], readonly (readonly [object, string])[]>>
+const onStep = { jobId: 'complete-denture', stepId: 'pin-opening' }
+const gypsum = { ...onStep, amountId: 'base', materialId: 'stone-base-white', lots: ['7'] }
+const sentences: Required<Omit<Words, 'sheetRecorded'>> = {
+  caseReceived: [[{ docket: 'K-9' }, 'Took the case in as K-9']],
+  authorisationAmended: [
+    [
+      { changes: { dueAt: '2026-03-09T12:00:00Z', clinic: 'Mill Lane' }, reason: 'moved' },
+      'Changed the due date, clinic on the work authorisation (moved)',
+    ],
+    [
+      { changes: { tryInAt: '', shade: '', teeth: [], wanted: '', notes: '' }, reason: 'all' },
+      'Changed the try-in date, the shade, the teeth, what is wanted, the notes on the work authorisation (all)',
+    ],
+  ],
+  stepStarted: [
+    [onStep, 'Started "Read the pin opening"'],
+    [{ ...onStep, outOfTimeReason: 'the fire alarm' }, 'Started "Read the pin opening" (the fire alarm)'],
+    [{ ...onStep, stepId: 'of-old' }, 'Started "of-old"'],
+  ],
+  stepFinished: [[{ ...onStep, outOfTimeReason: 'late' }, 'Finished "Read the pin opening" (late)']],
+  stepSkipped: [[{ ...onStep, reason: 'none there' }, 'Left out "Read the pin opening" (none there)']],
+  checkRecorded: [
+    [{ ...onStep, checkId: 'pin-open', value: 1.6 }, 'Pin opening: 1.6 mm'],
+    [{ ...onStep, checkId: 'of-old', value: 1.6 }, 'of-old: 1.6'],
+    [{ ...onStep, checkId: 'of-old', answer: 'Good' }, 'of-old: Good'],
+  ],
+  mixRecorded: [
+    [
+      { ...gypsum, materialId: 'of-old', powderGrams: 100, liquidMillilitres: 30 },
+      'of-old: 100 g + 30 mL (0.30 mL/g), lot no. 7',
+    ],
+    [
+      {
+        ...gypsum,
+        materialId: 'of-old',
+        product: 'Bag',
+        powderGrams: 100,
+        liquidMillilitres: 30,
+        powderFrom: 'balance',
+        liquidFrom: 'dispenser',
+        lots: [],
+      },
+      'of-old, Bag: 100 g + 30 mL (0.30 mL/g), from the balance and dispenser, no lot noted',
+    ],
+    [{ ...gypsum, materialId: 'of-old', powderParts: 3, liquidParts: 1 }, 'of-old: 3 + 1 parts, lot no. 7'],
+    [{ ...gypsum, materialId: 'of-old', lots: ['7', '8'] }, 'of-old used, lot no. 7, no. 8'],
+  ],
+  wentBack: [
+    [
+      { jobId: 'complete-denture', toStepId: 'pin-opening', remake: false, reason: 'slipped' },
+      'Went back to "Read the pin opening" (slipped)',
+    ],
+    [
+      { jobId: 'complete-denture', toStepId: 'pin-opening', remake: true, reason: 'cracked' },
+      'Remake from "Read the pin opening" (cracked)',
+    ],
+  ],
+  corrected: [
+    [{ corrects: 4, value: 1.6, reason: 'read wrong' }, 'Corrected entry 4 to 1.6 (read wrong)'],
+    [{ corrects: 4, answer: 'Good', reason: 'slip' }, 'Corrected entry 4 to Good (slip)'],
+    [
+      { corrects: 4, powderGrams: 99, liquidMillilitres: 31, reason: 'slip' },
+      'Corrected entry 4 to 99 g + 31 mL (slip)',
+    ],
+    [{ corrects: 4, powderGrams: 99, reason: 'slip' }, 'Corrected entry 4 to 99 g (slip)'],
+  ],
+  noted: [[{ text: 'Called' }, 'Note: Called']],
+  variantSwapped: [[{ matter: 'tripoli', choice: 'use', reason: 'dull' }, 'Changed tripoli to use (dull)']],
+  held: [[{ reason: 'no tray' }, 'On hold (no tray)']],
+  released: [[{}, 'Taken off hold']],
+  dentistAsked: [[{ question: 'Which shade?' }, 'Asked the dentist: Which shade?']],
+  dentistAnswered: [
+    [{ answer: 'Yes', decision: 'proceed' }, 'The dentist answered: Yes (go on as it is)'],
+    [{ answer: 'No', decision: 'goBack' }, 'The dentist answered: No (go back)'],
+    [{ answer: 'No', decision: 'remake' }, 'The dentist answered: No (remake)'],
+    [{ answer: 'Stop', decision: 'end' }, 'The dentist answered: Stop (end the case)'],
+  ],
+}
+
+describe('every kind of entry', () => {
+  const entries = Object.entries(sentences).flatMap(([type, each]) =>
+    each.map(([payload, words]) => [type, words, payload] as const),
+  )
+  it.each(entries)('%s: %s', (type, words, payload) => {
+    const event = { sequence: 2, at: '2026-03-02T08:00:00Z', by: 'Ada', type, ...payload } as CaseEvent
+    expect(spoken(eventWords(event, reader), 'metric')).toBe(words)
+  })
+  it('a sheet that its route has no longer is named by its id', () => {
+    const event = sheetEvent('complete-denture', 'pin-opening', 'of-old', { kind: 'teethSet', teeth: [11] })
+    expect(eventWords(event, reader)).toBe('A sheet that the route does not ask for: of-old')
+  })
+})

@@ -5,6 +5,7 @@ import {
   obey,
   receiveCase,
   refusalOf,
+  stepOf,
   type WorkingCase,
 } from '../case/index.ts'
 import { routeTemplates } from '../jobs/index.ts'
@@ -59,6 +60,10 @@ export class Bench {
       this.now += (step.wait?.earliestMinutes ?? 1) * MINUTE
       this.do({ type: 'finishStep', jobId: J, stepId: step.id })
     }
+  }
+  /** What a careful technician enters on a step that is started. */
+  carefully(stepId: string): readonly CaseCommand[] {
+    return carefulWork(J, stepOf(this.job, stepId), seededRandom(1))
   }
   check(stepId: string, checkId: string, reading: number | string): void {
     const value = typeof reading === 'number' ? { value: reading } : { answer: reading }
