@@ -125,7 +125,12 @@ describe('what is refused, and what to do about it', () => {
       'a way back to what was not begun',
       inspecting,
       { type: 'goBack', jobId: J, toStepId: 'trim', remake: false, reason: 'x' },
-      ['step-not-begun', '"Trim base and back" has not been begun.', 'Choose a step that was begun.', 'toStepId'],
+      [
+        'step-not-begun',
+        '"Trim base and back" has not been begun.',
+        'Choose a step that was begun.',
+        'toStepId',
+      ],
     ],
     [
       'a way back to a step that is none',

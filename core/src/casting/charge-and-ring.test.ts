@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { inMetric } from '../testing/index.ts'
 import {
   type AlloyPiece,
   type ArmCard,
@@ -176,5 +177,68 @@ describe('an arm of the lab', () => {
     const [slow, fast] = armSpeed(arm, 4)
     expect(slow / 400).toBeCloseTo(Math.sqrt(4 / 3), 3)
     expect(fast / 400).toBeCloseTo(4 / 3, 9)
+  })
+})
+
+describe('the lines of a ring, each with what to change', () => {
+  // By hand: a ring of 50 mm, former 8, sprue 18, pattern 18 leaves 6 to the end; 8 + 18 - 25 is 1 above the middle.
+  const good = {
+    ringRadiusMillimetres: 25,
+    ringHeightMillimetres: 50,
+    formerMillimetres: 8,
+    sprueLengthMillimetres: 18,
+    patternHeightMillimetres: 18,
+    patternReachMillimetres: 6,
+    patterns: 1,
+    binder: 'gypsum',
+  } as const
+  const lines = (change: object) =>
+    Object.fromEntries(
+      checkArrangement({ ...good, ...change } as Parameters<typeof checkArrangement>[0]).map(
+        ({ id, pass, say, foundMillimetres }) => [id, [pass, foundMillimetres, inMetric(say)]],
+      ),
+    )
+  it('nothing is said of what passes', () => {
+    const { end, thermalCentre } = lines({})
+    expect(end).toEqual([true, 6, ''])
+    expect(thermalCentre).toEqual([true, 1, ''])
+  })
+  it('on the middle is still above it; below it says by how much', () => {
+    expect(lines({ sprueLengthMillimetres: 17 }).thermalCentre).toEqual([true, 0, ''])
+    expect(lines({ sprueLengthMillimetres: 14 }).thermalCentre).toEqual([
+      false,
+      -3,
+      'Raise the pattern by 3 mm: in the middle of the ring it freezes last.',
+    ])
+  })
+  it('too near the end, too far from it', () => {
+    expect(lines({ patternHeightMillimetres: 22 }).end).toEqual([
+      false,
+      2,
+      expect.stringMatching(/^Shorten the sprue by \d/),
+    ])
+    expect(lines({ patternHeightMillimetres: 8 }).end).toEqual([
+      false,
+      16,
+      expect.stringMatching(/^Lengthen the sprue by \d/),
+    ])
+  })
+  it('outside the curve it says from where to where, or to copy one', () => {
+    const curve = [
+      { celsius: 20, expansionPercent: 0.1 },
+      { celsius: 800, expansionPercent: 1 },
+    ]
+    expect(() => thermalAt(curve, 19)).toThrow('19 °C is outside the curve of the product.')
+    expect(thermalAt(curve, 20)).toBeCloseTo(0.001, 12)
+    expect(thermalAt(curve, 800)).toBeCloseTo(0.01, 12)
+    const remedyOf = (points: typeof curve) => {
+      try {
+        return String(thermalAt(points, 5))
+      } catch (error) {
+        return (error as { readonly remedy: string }).remedy
+      }
+    }
+    expect(remedyOf(curve)).toBe('Choose from 20 to 800 °C.')
+    expect(remedyOf([])).toBe("Copy the curve from the maker's sheet.")
   })
 })

@@ -80,3 +80,20 @@ describe('trial closures', () => {
     expect(() => checkClosures(closures)).toThrow(expect.objectContaining({ code })),
   )
 })
+
+describe('at the very limits of the press', () => {
+  const { leastKilopascals, mostKilopascals } = trial
+  it.each([
+    [leastKilopascals, []],
+    [mostKilopascals, []],
+    [leastKilopascals - 1, ['The last one was a gentle closing']],
+    [mostKilopascals + 1, ['The last one was closed too hard']],
+  ])('%d kPa', (kilopascals, faults) => {
+    const { faults: found, clean } = judgeClosures(
+      [{ kilopascals, flash: false, gap: false, from: 'press' }],
+      trial,
+    )
+    expect(found).toEqual(faults)
+    expect(clean).toBe(faults.length === 0)
+  })
+})

@@ -128,3 +128,55 @@ describe('cards of the trade', () => {
     expect(materials.get('tissue-silicone')?.clock).toMatchObject({ setMinutes: 5, separateMinutes: 6 })
   })
 })
+
+describe('times that a pack gives for a class without a clock', () => {
+  const bare = [...materials.values()].find(({ clock }) => !clock)!
+  const product = { productId: 'p-2', materialId: bare.id, name: 'Own', source: 'the pack' }
+  const all = { pourByMinutes: 5, setMinutes: 12, separateMinutes: 45 }
+  it('are a clock only when none that every clock needs is missing', () => {
+    expect(productCard(product, { ...bare }).clock).toBeUndefined()
+    expect(productCard({ ...product, clock: all }, bare).clock).toEqual({ ...all, source: 'the pack' })
+    for (const key of Object.keys(all)) {
+      const clock = Object.fromEntries(Object.entries(all).filter(([name]) => name !== key))
+      expect(() => productCard({ ...product, clock }, bare)).toThrow(
+        expect.objectContaining({
+          code: 'product-faulty',
+          message: expect.stringContaining('pour by, set and separate'),
+        }),
+      )
+    }
+  })
+  it('stand before those of the class, with both sources', () => {
+    const stone = materials.get('dental-stone')!
+    const { clock } = productCard({ ...product, materialId: stone.id, clock: { separateMinutes: 60 } }, stone)
+    expect(clock).toEqual({
+      ...stone.clock!,
+      separateMinutes: 60,
+      source: `the pack; else ${stone.clock!.source}`,
+    })
+  })
+})
+
+describe('faults of an alloy and of a clock', () => {
+  const gold = materials.get('gold-type-3')!
+  const faults = (change: Partial<MaterialCard>) =>
+    materialCardFaults({ ...gold, ...change }, new Set([gold.id, gold.kindOf ?? gold.id]))
+  it.each<[string, Partial<MaterialCard>, string[]]>([
+    ['sound', {}, []],
+    ['one casting temperature', { alloy: { ...gold.alloy!, castingCelsius: [1000, 1000] } }, []],
+    ['falling', { alloy: { ...gold.alloy!, castingCelsius: [1000, 999] } }, ['rise']],
+    ['frozen', { alloy: { ...gold.alloy!, castingCelsius: [0, 999] } }, ['rise']],
+    ['no shrinkage', { alloy: { ...gold.alloy!, shrinkageFraction: 0 } }, ['shrinkage']],
+    ['a tenth', { alloy: { ...gold.alloy!, shrinkageFraction: 0.1 } }, ['shrinkage']],
+    ['no source', { alloy: { ...gold.alloy!, source: ' ' } }, ['alloy has no source']],
+    [
+      'a clock of nobody',
+      { clock: { pourByMinutes: 5, setMinutes: 12, separateMinutes: 45, source: ' \t' } },
+      ['clock has no source'],
+    ],
+  ])('%s', (_, change, words) => {
+    const found = faults(change)
+    expect(found).toHaveLength(words.length)
+    for (const [index, word] of words.entries()) expect(found[index]).toContain(word)
+  })
+})

@@ -315,3 +315,42 @@ describe('units and views', () => {
     expect(Math.max(...seen.map(Math.abs))).toBeLessThanOrEqual(1.01)
   })
 })
+
+describe('a face that is damaged', () => {
+  const ply = (face: string) =>
+    bytes(
+      `ply\nformat ascii 1.0\nelement vertex 3\nproperty float x\nproperty float y\nproperty float z\nelement face 2\nproperty list uchar int vertex_indices\nend_header\n0 0 0\n1 0 0\n0 1 0\n3 0 1 2\n${face}\n`,
+    )
+  it.each(['3 0 1 3', '3 -1 1 2', '3 0 1 99'])('%s names the face and what to do', (face) => {
+    expect(() => readMesh(ply(face))).toThrow(
+      expect.objectContaining({
+        code: 'mesh-index-out-of-range',
+        message: 'Face 2 uses a point that is not in the file.',
+      }),
+    )
+  })
+  it('a triangle without area has no edges: a closed body stays closed with two such in it', () => {
+    const solid = tetrahedron(6)
+    const flat: Solid = [
+      [
+        [0, 0, 0],
+        [0, 0, 0],
+        [6, 0, 0],
+      ],
+      [
+        [0, 0, 0],
+        [6, 0, 0],
+        [6, 0, 0],
+      ],
+      [
+        [0, 6, 0],
+        [6, 0, 0],
+        [0, 6, 0],
+      ],
+    ]
+    const { watertight, volume } = measureMesh(readMesh(binaryStl([...solid, ...flat])).triangles)
+    expect(watertight).toBe(true)
+    // a³/6, exact.
+    expect(volume).toBeCloseTo(36, 9)
+  })
+})

@@ -258,3 +258,40 @@ describe('what cannot be measured so finely', () => {
     expect(inMetric(hit.effects)).toContain('About 23 % pores instead of 15 % (within 2).')
   })
 })
+
+describe('at the edge of a stretch', () => {
+  const clock = mixClock(materials.get('high-strength-stone')!.clock!, 0)
+  it('the next one has begun, and each follows the one before without a gap', () => {
+    for (const [index, { to }] of clock.stretches.entries()) {
+      const next = clock.stretches[index + 1]
+      if (next) expect(next.from).toBe(to)
+      expect(stretchAt(clock, to)).toBe(next)
+      expect(stretchAt(clock, to - 1)).toBe(clock.stretches[index])
+    }
+  })
+  it('a material without a time for it has no mark of it', () => {
+    const bare = { pourByMinutes: 5, setMinutes: 12, separateMinutes: 45, source: 'the pack' }
+    expect(mixClock(bare, 0).marks).toEqual([
+      { id: 'initial-set', name: 'initial set', at: 12 * 60_000 },
+      { id: 'separate', name: 'separate from', at: 45 * 60_000 },
+    ])
+    const full = { ...bare, heatPeakMinutes: 20, trimFromMinutes: 60, useWithinMinutes: 90, dryMinutes: 1440 }
+    expect(mixClock(full, 0).marks.map(({ id, at }) => [id, at / 60_000])).toEqual([
+      ['initial-set', 12],
+      ['heat-peak', 20],
+      ['separate', 45],
+      ['trim', 60],
+      ['use-by', 90],
+      ['dry', 1440],
+    ])
+  })
+  it('mixes of nothing, and what is no number, are not remembered', () => {
+    expect(rememberedMix([0, -5, Number.NaN, Number.POSITIVE_INFINITY])).toBeUndefined()
+    expect(rememberedMix([0, 80])).toEqual({
+      medianPowderGrams: 80,
+      count: 1,
+      leastPowderGrams: 80,
+      mostPowderGrams: 80,
+    })
+  })
+})

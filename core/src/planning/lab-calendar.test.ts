@@ -110,3 +110,23 @@ describe('latest start', () => {
     )
   })
 })
+
+describe('the week of a lab that has not set its own', () => {
+  // A whole week back from Saturday noon: an hour of hands ends on Friday at 17:00; Sunday and Saturday take none.
+  it.each([
+    ['2026-03-07T12:00', '2026-03-06T16:00'],
+    ['2026-03-08T12:00', '2026-03-06T16:00'],
+    ['2026-03-06T12:00', '2026-03-06T11:00'],
+    ['2026-03-05T12:00', '2026-03-05T11:00'],
+    ['2026-03-04T12:00', '2026-03-04T11:00'],
+    ['2026-03-03T12:00', '2026-03-03T11:00'],
+    ['2026-03-02T12:00', '2026-03-02T11:00'],
+    ['2026-03-02T07:00', '2026-02-27T16:00'],
+  ])('an hour before %s begins %s', (due, start) => {
+    expect(latestStart([hands(60)], local(due), calendar)).toBe(local(start))
+  })
+  it('no hands need no opening hour: they may end at night', () => {
+    expect(latestStart([hands(0)], local('2026-03-08T03:00'), calendar)).toBe(local('2026-03-08T03:00'))
+    expect(latestStart([hands(0, 30)], local('2026-03-08T03:00'), calendar)).toBe(local('2026-03-08T02:30'))
+  })
+})

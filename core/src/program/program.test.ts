@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { seededRandom } from '../random/index.ts'
 import {
   checkMeasured,
+  checkProgramLength,
   insideCelsius,
   keptReadings,
   type MachineNature,
@@ -164,4 +165,26 @@ describe('the readings that a record keeps', () => {
         if (count <= 900) expect(kept).toHaveLength(count)
       }),
     ))
+})
+
+describe('a day is the longest that a machine is left', () => {
+  const of = (holdMinutes: number): TemperatureProgram => ({
+    startCelsius: 20,
+    segments: [{ rampCelsiusPerMinute: 1, toCelsius: 60, holdMinutes }],
+  })
+  it('40 min of ramp and 1400 of hold are 24 h, and are taken', () => {
+    expect(() => checkProgramLength(of(1400))).not.toThrow()
+  })
+  it.each([
+    ['a minute more', of(1401)],
+    ['no stretch', { startCelsius: 20, segments: [] }],
+    [
+      'a ramp of nothing',
+      { ...of(0), segments: [{ rampCelsiusPerMinute: 0, toCelsius: 60, holdMinutes: 0 }] },
+    ],
+  ])('%s is refused', (_, program) => {
+    expect(() => checkProgramLength(program)).toThrow(
+      expect.objectContaining({ code: 'segment', field: 'program' }),
+    )
+  })
 })

@@ -126,3 +126,24 @@ describe('typed numbers', () => {
     expect(parseTypedNumber('9 °C', '°C', { apart: true })).toEqual({ ok: true, value: 9 })
   })
 })
+
+describe('a bench that thinks in inches and Fahrenheit', () => {
+  // NIST SP 811: exact factors; a difference of 1 °C is one of 1.8 °F, without the 32.
+  it.each<[number, QuantityKind, string, string]>([
+    [100, 'celsius', '100 °C', '212 °F'],
+    [0, 'celsius', '0 °C', '32 °F'],
+    [-40, 'celsius', '-40 °C', '-40 °F'],
+    [10, 'celsiusApart', '10 °C', '18 °F'],
+    [5, 'celsiusPerMinute', '5 °C/min', '9 °F/min'],
+    [25.4, 'millimetres', '25.4 mm', '1 in'],
+    [250, 'grams', '250 g', '250 g'],
+    [50, 'millilitres', '50 mL', '50 mL'],
+  ])('%d %s is %s or %s, and comes back from both', (stored, kind, metric, us) => {
+    expect(formatQuantity(stored, kind, 'metric')).toBe(metric)
+    expect(formatQuantity(stored, kind, 'us')).toBe(us)
+    for (const system of ['metric', 'us'] as const) {
+      const { fromStored, toStored } = displayUnit(kind, system)
+      expect(toStored(fromStored(stored))).toBeCloseTo(stored, 9)
+    }
+  })
+})

@@ -131,3 +131,36 @@ describe('lengths along an arch', () => {
     expect(archPoint(circle, 0)).toEqual({ x: 0, y: 0 })
   })
 })
+
+describe('half the width of an arch', () => {
+  // x² = 20 d - 0.5 d²: an ellipse that is closed again 40 mm behind its front, widest half way at the square root of 200.
+  const ellipse = { frontMillimetres: 9, openness: 20, closing: -0.5 }
+  it.each<[number, number | undefined]>([
+    [9.001, undefined],
+    [9, 0],
+    [-11, Math.sqrt(200)],
+    [-31, 0],
+    [-31.001, undefined],
+  ])('at %d is %d', (y, half) => {
+    const found = halfWidthAt(ellipse, y)
+    if (half === undefined) expect(found).toBeUndefined()
+    else expect(found).toBeCloseTo(half, 6)
+  })
+  it('a place outside has its distance above 0, one inside below, on either side', () => {
+    const parabola = { frontMillimetres: 9, openness: 20, closing: 0 }
+    for (const x of [1, -1]) {
+      // At d = 5 the arch is 10 wide.
+      expect(nearestOnArch(parabola, P(x * 12, 4)).offMillimetres).toBeGreaterThan(0)
+      expect(nearestOnArch(parabola, P(x * 8, 4)).offMillimetres).toBeLessThan(0)
+      expect(nearestOnArch(parabola, P(x * 10, 4)).offMillimetres).toBeCloseTo(0, 3)
+    }
+    expect(nearestOnArch(parabola, P(0, 10)).offMillimetres).toBeCloseTo(1, 3)
+    expect(nearestOnArch(parabola, P(0, 8)).offMillimetres).toBeCloseTo(-1, 3)
+  })
+  it('places on the centre line count for neither side', () => {
+    const one = [P(0, 9), P(10, 4), P(1, 8), P(-10, 4), P(-1, 8), P(14, -1)]
+    expect(() => fitArch(one)).toThrow(expect.objectContaining({ code: 'one-sided' }))
+    const both = [P(0, 9), P(10, 4), P(14.142, -1), P(-10, 4), P(-14.142, -1)]
+    expect(fitArch(both).openness).toBeCloseTo(20, 1)
+  })
+})
