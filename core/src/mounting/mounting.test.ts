@@ -329,3 +329,54 @@ describe('refusals', () => {
     }
   })
 })
+
+// The limits of the model notes, section 8, each taken at its end and refused past it.
+describe('what an articulator can be set to', () => {
+  const usual = articulatorCards[0]!.articulator
+  it.each<[string, (value: number) => Partial<Articulator>, number, number]>([
+    ['guide-angle', (x) => ({ condylarDegrees: both(x) }), 0, 75],
+    ['guide-angle', (x) => ({ condylarDegrees: { right: 30, left: x } }), 0, 75],
+    ['guide-angle', (x) => ({ incisalDegrees: x }), 0, 75],
+    ['guide-angle', (x) => ({ bennettDegrees: both(x) }), 0, 45],
+    ['guide-angle', (x) => ({ wingDegrees: both(x) }), 0, 60],
+    ['side-shift', (x) => ({ immediateSideShiftMillimetres: x }), 0, 3],
+  ])('%s: %#', (code, of, least, most) => {
+    const check = (value: number) => () => checkArticulator({ ...usual, ...of(value) })
+    for (const value of [least, most]) expect(check(value)).not.toThrow()
+    for (const value of [least - 0.01, most + 0.01])
+      expect(check(value)).toThrow(expect.objectContaining({ code }))
+  })
+  it('the pin stands in front of the axis, on its table', () => {
+    const at =
+      (x: number, z: number, incisalDegrees = 45) =>
+      () =>
+        checkArticulator({ ...usual, incisalDegrees, pinTip: { x, z } })
+    expect(at(0, -50)).toThrow(expect.objectContaining({ code: 'pin-behind-axis', field: 'pinTip' }))
+    // x cos 45° - z sin 45° is 0 where z is x.
+    expect(at(50, 51)).toThrow(expect.objectContaining({ code: 'pin-behind-axis' }))
+    expect(at(50, 49)).not.toThrow()
+  })
+  // Prosthodontic textbooks, recalled: condylar about 33°, Bennett about 15°; 110 mm between the condyles, model notes.
+  it('the average-value one is average, the plain hinge has no guides', () => {
+    const [average, hinge] = articulatorCards
+    expect(average).toMatchObject({
+      takesFacebow: true,
+      articulator: {
+        intercondylarMillimetres: 110,
+        condylarDegrees: { right: 33, left: 33 },
+        bennettDegrees: { right: 15, left: 15 },
+        incisalDegrees: 10,
+        immediateSideShiftMillimetres: 0,
+        pinTip: { x: 100, z: -50 },
+      },
+    })
+    expect(hinge).toMatchObject({
+      takesFacebow: false,
+      articulator: {
+        condylarDegrees: { right: 0, left: 0 },
+        bennettDegrees: { right: 0, left: 0 },
+        incisalDegrees: 0,
+      },
+    })
+  })
+})

@@ -142,3 +142,35 @@ describe('the record of a casting', () => {
     expect(castingRecord(new Bench('cast-crown').job)).toEqual({ binder: 'phosphate' })
   })
 })
+
+// Common practice: where each figure begins to speak for its cause, and the last one that does not.
+describe('a figure speaks for its cause only past its limit', () => {
+  const standing = (place: string, fault: string, words: string, change: Partial<CastingRecord>) =>
+    castingCauses(place, fault, { ...careful, ...change }).find(({ name }) => name.includes(words))?.standing
+  it.each<[string, string, string, Partial<CastingRecord>, Partial<CastingRecord>]>([
+    ['margin', 'Fins', 'before it had set', { benchSetMinutes: 45 }, { benchSetMinutes: 44.9 }],
+    [
+      'margin',
+      'Fins',
+      'Heated too fast',
+      { throughInversionsCelsiusPerMinute: 10 },
+      { throughInversionsCelsiusPerMinute: 10.1 },
+    ],
+    ['margin', 'Fins', 'Heated too fast', { burnoutMinutes: 150 }, { burnoutMinutes: 149 }],
+    ['walls', 'Pinholes', 'carbon', { burnoutMinutes: 180 }, { burnoutMinutes: 179 }],
+    ['walls', 'Bent', 'wax moved', { marginToInvestMinutes: 30 }, { marginToInvestMinutes: 30.1 }],
+    ['sprue', 'Shrinkage porosity', 'sprue froze', { sprueGauge: 10 }, { sprueGauge: 11 }],
+    ['walls', 'Rough', 'broke down', { furnaceCelsius: 930 }, { furnaceCelsius: 931 }],
+    [
+      'walls',
+      'Rough',
+      'broke down',
+      { binder: 'gypsum', furnaceCelsius: 700 },
+      { binder: 'gypsum', furnaceCelsius: 701 },
+    ],
+    ['margin', 'Short', 'Too little pressure', { turns: 4 }, { turns: 3 }],
+  ])('%s %s, %s: not at %j, at %j', (place, fault, words, before, past) => {
+    expect(standing(place, fault, words, before)).toBe('against')
+    expect(standing(place, fault, words, past)).toBe('supported')
+  })
+})

@@ -539,3 +539,97 @@ describe('a pair as it is entered', () => {
     expect(sideTouchUps(without, plan)).toBeUndefined()
   })
 })
+
+// The table of tolerances of the model notes, section 8; figures in the middle of each, then each alone at and past its limit.
+describe('each tolerance of a finished pair, at its limit and a hundredth past it', () => {
+  const middle: FinishedModel = {
+    backToMidlineDegrees: 90,
+    backToBaseDegrees: 90,
+    sideDegrees: [65, 65],
+    frontDegrees: [31, 31],
+    heelMillimetres: [12.7, 12.7],
+    heelDegrees: [122, 122],
+  }
+  const pair: FinishedPair = {
+    upper: middle,
+    lower: { ...middle, frontDegrees: undefined },
+    totalHeightsMillimetres: [69.85, 69.85, 69.85],
+    planeFromMiddleMillimetres: 0,
+    basesTiltDegrees: 0,
+    upperBaseToPlaneDegrees: 0,
+    backStepMillimetres: 0,
+  }
+  const plans = [
+    { sideDegrees: 65, frontDegrees: 31, heelDegrees: 122 },
+    { sideDegrees: 65, heelDegrees: 122 },
+  ] as const
+  const failing = (change: Partial<FinishedPair>) =>
+    checkFinishedPair({ ...pair, ...change }, ...plans)
+      .filter(({ pass }) => !pass)
+      .map(({ name }) => name)
+  const upper = (change: Partial<FinishedModel>) => ({ upper: { ...middle, ...change } })
+  type Case = readonly [string, (reading: number) => Partial<FinishedPair>, number, number, string]
+  const cases: readonly Case[] = [
+    ['back to midline', (x) => upper({ backToMidlineDegrees: x }), 91, 1, 'Upper: back to midline'],
+    ['back to midline', (x) => upper({ backToMidlineDegrees: x }), 89, -1, 'Upper: back to midline'],
+    ['back to base', (x) => upper({ backToBaseDegrees: x }), 90.5, 1, 'Upper: back to base'],
+    ['back to base', (x) => upper({ backToBaseDegrees: x }), 89.5, -1, 'Upper: back to base'],
+    ['mean height', (x) => ({ totalHeightsMillimetres: [x, x, x] }), 70.85, 1, 'Mean total height'],
+    ['mean height', (x) => ({ totalHeightsMillimetres: [x, x, x] }), 68.85, -1, 'Mean total height'],
+    ['occlusal plane', (x) => ({ planeFromMiddleMillimetres: x }), 3, 1, 'Occlusal plane from the middle'],
+    ['occlusal plane', (x) => ({ planeFromMiddleMillimetres: x }), -3, -1, 'Occlusal plane from the middle'],
+    ['tilt', (x) => ({ basesTiltDegrees: x }), 1, 1, 'Bases parallel within'],
+    ['base to plane', (x) => ({ upperBaseToPlaneDegrees: x }), 5, 1, 'Upper base to occlusal plane'],
+    ['base to plane', (x) => ({ upperBaseToPlaneDegrees: x }), 0, -1, 'Upper base to occlusal plane'],
+    ['backs', (x) => ({ backStepMillimetres: x }), 0.5, 1, 'Backs flush within'],
+    ['backs', (x) => ({ backStepMillimetres: x }), -0.5, -1, 'Backs flush within'],
+  ]
+  it('in the middle all pass', () => expect(failing({})).toEqual([]))
+  it.each(cases)('%s', (_, of, limit, sign, name) => {
+    expect(failing(of(limit))).toEqual([])
+    expect(failing(of(limit + 0.01 * sign))).toEqual([name])
+  })
+  it('sides and fronts: 2° from the plan, 1° from each other', () => {
+    expect(failing(upper({ sideDegrees: [67, 66] }))).toEqual([])
+    expect(failing(upper({ sideDegrees: [67, 65.9] }))).toEqual(['Upper: sides differ by'])
+    expect(failing(upper({ sideDegrees: [67.1, 66.5] }))).toEqual(['Upper: side right'])
+    expect(failing(upper({ sideDegrees: [63.5, 62.9] }))).toEqual(['Upper: side left'])
+    expect(failing(upper({ frontDegrees: [29, 30] }))).toEqual([])
+    expect(failing(upper({ frontDegrees: [28.9, 29.5] }))).toEqual(['Upper: front right'])
+    expect(failing(upper({ frontDegrees: [30, 31.1] }))).toEqual(['Upper: fronts differ by'])
+  })
+  it('heels: 3/8 to 5/8 in, 0.8 mm from each other, 2° from the plan and between the arches', () => {
+    expect(failing(upper({ heelMillimetres: [9.525, 10.3] }))).toEqual([])
+    expect(failing(upper({ heelMillimetres: [15.875, 15.1] }))).toEqual([])
+    expect(failing(upper({ heelMillimetres: [9.5, 10.1] }))).toEqual(['Upper: right heel'])
+    expect(failing(upper({ heelMillimetres: [15.2, 15.9] }))).toEqual(['Upper: left heel'])
+    expect(failing(upper({ heelMillimetres: [12, 12.81] }))).toEqual(['Upper: heels differ by'])
+    expect(failing(upper({ heelDegrees: [124, 120] }))).toEqual([])
+    expect(failing(upper({ heelDegrees: [124.1, 122] }))).toEqual([
+      'Upper: right heel at the back',
+      'Lower to upper heel, right',
+    ])
+  })
+})
+
+describe('the outline from above', () => {
+  it('is its own mirror; the lower front lies on its arc, evenly (chords of equal angles are equal)', () => {
+    const [above, below] = [planUpper(upper), planLower(lower, planUpper(upper).sideAngleDegrees)]
+    for (const plan of [above, below]) {
+      const corners = plannedOutline(plan)
+      for (const { x, y } of corners)
+        expect(corners.some((each) => Math.hypot(each.x + x, each.y - y) < 1e-9)).toBe(true)
+    }
+    const { front } = below
+    if (front.kind !== 'arc') throw new Error('an arc')
+    const arc = plannedOutline(below).filter(
+      ({ x, y }) =>
+        Math.abs(Math.hypot(x - front.centre.x, y - front.centre.y) - front.radiusMillimetres) < 1e-9,
+    )
+    // The corners, the apex, and seven between it and each of them.
+    expect(arc).toHaveLength(17)
+    const chords = arc.slice(1).map(({ x, y }, n) => Math.hypot(x - arc[n]!.x, y - arc[n]!.y))
+    const part = 2 * front.radiusMillimetres * Math.sin((front.halfAngleDegrees * Math.PI) / 180 / 16)
+    for (const chord of chords) expect(chord).toBeCloseTo(part, 9)
+  })
+})
