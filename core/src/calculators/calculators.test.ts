@@ -21,6 +21,14 @@ function withNumber(value: unknown, [key, ...rest]: readonly (string | number)[]
   copy[key] = withNumber(copy[key], rest, number)
   return copy
 }
+/** The names of all entries of a description. */
+function namesIn(schema: unknown): string[] {
+  if (typeof schema !== 'object' || schema === null) return []
+  return Object.entries(schema).flatMap(([key, part]) => [
+    ...(key === 'properties' ? Object.keys(part as object) : []),
+    ...namesIn(part),
+  ])
+}
 /** JSON has no word for it: where it comes out of an answer, the answer is none. */
 function notNumbers(value: unknown, way = ''): string[] {
   if (typeof value === 'number') return Number.isFinite(value) ? [] : [way]
@@ -65,6 +73,12 @@ describe.each([...calculators])(
             if (!(error instanceof DomainError)) throw error
             expect(error.code).toMatch(/^[a-z]+(-[a-z]+)*$/)
             expect(JSON.stringify([error.message, error.remedy])).not.toMatch(/undefined|NaN|\[object/)
+            for (const words of [error.message, error.remedy]) expect(words).toMatch(/^["A-Z0-9-].*[.?]$/)
+            // It names an entry that was asked for, so that a form can say it there.
+            if (error.field !== undefined)
+              expect(namesIn(input)).toContain(
+                error.field.split(/[.[]/).findLast((part) => /^[a-z]/i.test(part)),
+              )
           }
         }
     })

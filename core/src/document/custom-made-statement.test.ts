@@ -65,6 +65,15 @@ describe('the statement on a custom-made device', () => {
     expect(names).toEqual(expect.arrayContaining(['Denture teeth', 'Heat-cure acrylic']))
     expect(names).not.toContain('Model plaster')
   })
+  it('leaves to a person only the requirements, where every step is done and every lot noted', () => {
+    const done = new Bench('cast-posts').upTo('deliver')
+    for (const command of carefulWork(J, stepOf(done.job, 'deliver'), seededRandom(1), () => 'L7'))
+      done.do(command)
+    done.finish('deliver')
+    const { open } = customMadeStatement(done.working.state, done.job, maker, number)
+    expect(open).not.toContain('Steps that are not done yet.')
+    expect(open[0]).toContain('Requirements of Annex I')
+  })
   it('is refused while nothing is made', () => {
     const fresh = new Bench('cast-posts')
     expect(() => customMadeStatement(fresh.working.state, fresh.job, unknown, number)).toThrow(

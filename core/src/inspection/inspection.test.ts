@@ -42,7 +42,10 @@ describe('every drawing', () => {
   it.each(drawings)('%s: regions and faults have a name of their own and say what to do', (_, regions) => {
     expect(new Set(regions.map(({ id }) => id)).size).toBe(regions.length)
     expect(new Set(regions.map(({ name }) => name)).size).toBe(regions.length)
-    for (const { good, faults } of regions) {
+    for (const { id, name, good, faults } of regions) {
+      expect(id).toMatch(/^[a-z]+(-[a-z]+)*$/)
+      expect(name).toMatch(/^[A-Z]\w/)
+      for (const { fault } of faults) expect(fault).toMatch(/^[A-Z].*\w$/)
       expect(good).toMatch(/^[A-Z].*\.$/)
       expect(faults.length).toBeGreaterThan(0)
       expect(new Set(faults.map(({ fault }) => fault)).size).toBe(faults.length)
