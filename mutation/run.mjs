@@ -106,6 +106,8 @@ function mutate(places, folder) {
           environment: '@stryker-mutator/jest-runner/jest-env/node',
         }),
         ...(own && { testMatch: own }),
+        // It holds the code as it is written, which a mutated copy is not.
+        testPathIgnorePatterns: ['/node_modules/', 'refusals\\.test\\.ts$'],
         globalSetup: null,
         projects: [],
         testTimeout: 30000,
