@@ -23,15 +23,15 @@ function wordsOf(node) {
   return [DOTS]
 }
 
-/** Where a refusal is made: `new DomainError(code, said, toDo)`, `new Refusal(status, code, said, toDo)`, `refuse(code, said, toDo)`. */
+/** Where a refusal is made: `new DomainError(code, said, advice)`, `new Refusal(status, code, said, advice)`, `refuse(code, said, advice)`. */
 function refusalOf(node) {
   if (!ts.isNewExpression(node) && !ts.isCallExpression(node)) return undefined
   const name = node.expression.getText()
   const at = { DomainError: 0, refuse: 0, Refusal: 1 }[name]
-  const [code, said, toDo] = at === undefined ? [] : (node.arguments ?? []).slice(at)
-  if (!code || !ts.isStringLiteralLike(code) || !said || !toDo) return undefined
+  const [code, said, advice] = at === undefined ? [] : (node.arguments ?? []).slice(at)
+  if (!code || !ts.isStringLiteralLike(code) || !said || !advice) return undefined
   const status = at === 1 ? Number(node.arguments[0].getText()) : 422
-  return { code: code.text, status, means: wordsOf(said), remedies: wordsOf(toDo) }
+  return { code: code.text, status, means: wordsOf(said), remedies: wordsOf(advice) }
 }
 
 /** A code that stands in a table: with what it means, or `{ ..., what: 'The height', code: 'ring' }` for a helper that refuses. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { spoken } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { Bench, J, MINUTE, routes } from '../testing/index.ts'
-import { type CaseCommand, decide } from './index.ts'
+import { type CaseCommand, decide, stepOf } from './index.ts'
 
 /** What a command is answered, in words: its code, what is wrong, what to do, at which field. */
 function answered(bench: Bench, command: CaseCommand): readonly (string | undefined)[] {
@@ -34,6 +34,7 @@ const ended = () => {
   bench.do({ type: 'dentistAnswered', jobId: J, answer: 'The patient moved away', decision: 'end' })
   return bench
 }
+const nameOf = (stepId: string) => `"${stepOf(inspecting().job, stepId).name}"`
 const RELOAD = 'Reload the case.'
 const WORDS = 'Write a few words.'
 
@@ -127,7 +128,7 @@ describe('what is refused, and what to do about it', () => {
       { type: 'goBack', jobId: J, toStepId: 'trim', remake: false, reason: 'x' },
       [
         'step-not-begun',
-        '"Trim base and back" has not been begun.',
+        `${nameOf('trim')} has not been begun.`,
         'Choose a step that was begun.',
         'toStepId',
       ],
@@ -167,7 +168,7 @@ describe('what is refused, and what to do about it', () => {
       { type: 'startStep', ...inspect },
       [
         'step-not-waiting',
-        '"Inspect the impression" is running already.',
+        `${nameOf('inspect-impression')} is running already.`,
         'Go back to it to do it again.',
         undefined,
       ],
@@ -176,13 +177,18 @@ describe('what is refused, and what to do about it', () => {
       'a step before its turn',
       inspecting,
       { type: 'startStep', jobId: J, stepId: 'set' },
-      ['step-not-yet', '"Stone sets" comes after "Retention cones".', 'Finish that first.', undefined],
+      [
+        'step-not-yet',
+        `${nameOf('set')} comes after ${nameOf('retention')}.`,
+        'Finish that first.',
+        undefined,
+      ],
     ],
     [
       'a step finished that was not begun',
       inspecting,
       { type: 'finishStep', jobId: J, stepId: 'set' },
-      ['step-not-running', '"Stone sets" is not started.', 'Start it first.', undefined],
+      ['step-not-running', `${nameOf('set')} is not started.`, 'Start it first.', undefined],
     ],
     [
       'a step finished twice',
@@ -190,7 +196,7 @@ describe('what is refused, and what to do about it', () => {
       { type: 'finishStep', jobId: J, stepId: 'disinfect-impression' },
       [
         'step-not-running',
-        '"Disinfect the impression" is done already.',
+        `${nameOf('disinfect-impression')} is done already.`,
         'Go back to it to do it again.',
         undefined,
       ],
@@ -199,19 +205,19 @@ describe('what is refused, and what to do about it', () => {
       'a check that the step has not',
       inspecting,
       { type: 'recordCheck', ...inspect, checkId: 'shine', answer: 'Good' },
-      ['no-such-check', '"Inspect the impression" has no check shine.', RELOAD, 'checkId'],
+      ['no-such-check', `${nameOf('inspect-impression')} has no check shine.`, RELOAD, 'checkId'],
     ],
     [
       'a sheet that the step has not',
       inspecting,
       { type: 'recordSheet', ...inspect, sheetId: 'sent', sheet: { kind: 'teethSet', teeth: [11] } },
-      ['no-such-sheet', '"Inspect the impression" has no sheet sent.', RELOAD, 'sheetId'],
+      ['no-such-sheet', `${nameOf('inspect-impression')} has no sheet sent.`, RELOAD, 'sheetId'],
     ],
     [
       'a mix that the step does not use',
       inspecting,
       { type: 'recordMix', ...inspect, amountId: 'base', materialId: 'plaster', lots: [] },
-      ['no-such-amount', '"Inspect the impression" uses no base.', RELOAD, 'amountId'],
+      ['no-such-amount', `${nameOf('inspect-impression')} uses no base.`, RELOAD, 'amountId'],
     ],
     [
       'a correction of what is no reading',

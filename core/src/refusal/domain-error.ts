@@ -3,7 +3,7 @@ import { type Quantity, type QuantityKind, type Saying, saying, spoken } from '.
 /**
  * A refusal by the core: what is wrong, and what to do next, in words a technician can act on.
  * `code` is stable (tests and other programs rely on it); `field` names the entry at fault, where there is one.
- * `said` and `toDo` keep their quantities, for whoever shows them in the units of a lab; `message` and `remedy` are the same
+ * `said` and `advice` keep their quantities, for whoever shows them in the units of a lab; `message` and `remedy` are the same
  * in metric units.
  */
 export class DomainError extends Error {
@@ -12,11 +12,11 @@ export class DomainError extends Error {
   constructor(
     readonly code: string,
     readonly said: Saying,
-    readonly toDo: Saying,
+    readonly advice: Saying,
     readonly field?: string,
   ) {
     super(spoken(said, 'metric'))
-    this.remedy = spoken(toDo, 'metric')
+    this.remedy = spoken(advice, 'metric')
   }
 }
 

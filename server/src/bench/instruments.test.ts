@@ -36,19 +36,21 @@ async function poured(docket: string): Promise<string> {
     await server.command(caseId, seen, command).expect(201)
     seen++
   }
-  await server
-    .command(caseId, seen, {
-      type: 'recordMix',
-      jobId: 'job-1',
-      stepId: 'pour-anatomy',
-      amountId: 'stone',
-      materialId: 'high-strength-stone',
-      powderGrams: 100,
-      liquidMillilitres: 23,
-      lots: [],
-    })
-    .expect(201)
+  await weigh(caseId, seen, 100, 23)
   return caseId
+}
+
+async function weigh(caseId: string, seen: number, powderGrams: number, liquidMillilitres: number) {
+  const mix = {
+    amountId: 'stone',
+    materialId: 'high-strength-stone',
+    powderGrams,
+    liquidMillilitres,
+    lots: [],
+  }
+  await server
+    .command(caseId, seen, { type: 'recordMix', jobId: 'job-1', stepId: 'pour-anatomy', ...mix })
+    .expect(201)
 }
 
 describe('the instruments', () => {
@@ -64,18 +66,7 @@ describe('the instruments', () => {
   it('name a case once, however often it was weighed for', async () => {
     const caseId = (await useOf('mix'))!.cases[0]!.caseId
     const seen = (await server.events(caseId)).length
-    await server
-      .command(caseId, seen, {
-        type: 'recordMix',
-        jobId: 'job-1',
-        stepId: 'pour-anatomy',
-        amountId: 'stone',
-        materialId: 'high-strength-stone',
-        powderGrams: 20,
-        liquidMillilitres: 4.6,
-        lots: [],
-      })
-      .expect(201)
+    await weigh(caseId, seen, 20, 4.6)
     const mix = await useOf('mix')
     expect(mix?.cases.filter((each) => each.caseId === caseId)).toHaveLength(1)
     expect(JSON.stringify(mix?.words)).toContain('20')

@@ -3,7 +3,7 @@ import { calculators, DomainError } from '@yentrik/core'
 /** What a calculator came to in its own thread: errors do not cross over as what they are. */
 export type Worked =
   | { readonly answer: object }
-  | { readonly refusal: Pick<DomainError, 'code' | 'said' | 'toDo' | 'field'> }
+  | { readonly refusal: Pick<DomainError, 'code' | 'said' | 'advice' | 'field'> }
 
 /** Works a heavy calculator out in a thread of its own. */
 export default function work({ name, asked }: { readonly name: string; readonly asked: object }): Worked {
@@ -12,7 +12,7 @@ export default function work({ name, asked }: { readonly name: string; readonly 
     return { answer: calculator.answer(asked as never) }
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    const { code, said, toDo, field } = error
-    return { refusal: { code, said, toDo, field } }
+    const { code, said, advice, field } = error
+    return { refusal: { code, said, advice, field } }
   }
 }

@@ -52,8 +52,8 @@ export class CalcService implements OnModuleDestroy {
         )
       })
     if ('answer' in worked) return worked.answer
-    const { code, said, toDo, field } = worked.refusal
-    throw new DomainError(code, said, toDo, field)
+    const { code, said, advice, field } = worked.refusal
+    throw new DomainError(code, said, advice, field)
   }
 
   async onModuleDestroy(): Promise<void> {

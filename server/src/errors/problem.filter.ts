@@ -55,8 +55,10 @@ export class ProblemFilter implements ExceptionFilter {
 }
 
 /** What was said with its quantities, where there are any: for whoever shows them in the units of a lab. */
-function quantitiesOf({ said, toDo }: DomainError): { said?: { detail: Saying; remedy: Saying } } {
-  return typeof said === 'string' && typeof toDo === 'string' ? {} : { said: { detail: said, remedy: toDo } }
+function quantitiesOf({ said, advice }: DomainError): { said?: { detail: Saying; remedy: Saying } } {
+  return typeof said === 'string' && typeof advice === 'string'
+    ? {}
+    : { said: { detail: said, remedy: advice } }
 }
 
 function problem(

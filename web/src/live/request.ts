@@ -30,7 +30,7 @@ export class Refusal extends Error {
 }
 
 /** What the core refuses before anything is sent, as the server would say it. */
-export function refusedHere({ code, message, remedy, field, said, toDo }: DomainError): Refusal {
+export function refusedHere({ code, message, remedy, field, said, advice }: DomainError): Refusal {
   return new Refusal({
     type: `/api/refusals/${code}`,
     title: message,
@@ -39,7 +39,7 @@ export function refusedHere({ code, message, remedy, field, said, toDo }: Domain
     detail: message,
     remedy,
     ...(field ? { field } : {}),
-    said: { detail: said, remedy: toDo },
+    said: { detail: said, remedy: advice },
   })
 }
 

@@ -7,8 +7,8 @@ export interface Attempt<T> {
 }
 
 /** What the core refused, and what to do about it. */
-export function refusalWords({ said, toDo }: DomainError): Saying {
-  return saying`${said} ${toDo}`
+export function refusalWords({ said, advice }: DomainError): Saying {
+  return saying`${said} ${advice}`
 }
 
 export function attempt<T>(work: () => T): Attempt<T> {

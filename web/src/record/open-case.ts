@@ -128,5 +128,5 @@ const context = () => ({ now: labNow(), templates: routeTemplates, routeIdOf: ()
 /** Whether a command still holds on the case as others have left it: the refusal in words, or undefined. */
 export function refusalNow(state: CaseState, command: CaseCommand): Saying | undefined {
   const refusal = refusalOf(state, command, context())
-  return refusal && saying`${refusal.said} ${refusal.toDo}`
+  return refusal && saying`${refusal.said} ${refusal.advice}`
 }

@@ -56,10 +56,10 @@ export const placesSheet = sheetKind({
       })),
     }
   },
-  failingExample: ({ min, max, plausible, leastPlaces }) => ({
+  failingExample: ({ min, plausible, leastPlaces }) => ({
     places: Array.from({ length: leastPlaces }, (_, n) => ({
       place: `place ${n + 1}`,
-      value: min === undefined ? (max === undefined ? plausible.max : plausible.max) : plausible.min,
+      value: min === undefined ? plausible.max : plausible.min,
     })),
   }),
   refusedExample: ({ plausible, leastPlaces }) => ({
