@@ -107,7 +107,7 @@ function mutate(places, folder) {
         }),
         ...(own && { testMatch: own }),
         // It holds the code as it is written, which a mutated copy is not.
-        testPathIgnorePatterns: ['/node_modules/', 'refusals\\.test\\.ts$'],
+        testPathIgnorePatterns: ['/node_modules/', 'generated\\.test\\.ts$'],
         globalSetup: null,
         projects: [],
         testTimeout: 30000,

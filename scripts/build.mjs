@@ -2,11 +2,12 @@ import { execFileSync } from 'node:child_process'
 import { readdirSync, statSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 
-/** Builds what is stale: the catalogue of refusals, types, core and server by `tsc -b`, the screens by Vite when a source is newer than the page. */
+/** Builds what is stale: the catalogue of refusals, the list of routes, types, core and server by `tsc -b`, the screens by Vite when a source is newer than the page. */
 const root = fileURLToPath(new URL('..', import.meta.url))
 const run = (...args) => execFileSync(process.execPath, args, { cwd: root, stdio: 'inherit' })
 
 run('scripts/refusals.mjs')
+run('scripts/routes.mjs')
 run('node_modules/typescript-7/bin/tsc', '-b')
 if (
   newest(

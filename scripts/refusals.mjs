@@ -1,7 +1,8 @@
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import ts from 'typescript'
+import { writeGenerated } from './write-generated.mjs'
 
 /**
  * The catalogue of all refusals, read out of the code that refuses: each code with what is wrong and what to do. What a
@@ -66,7 +67,7 @@ function sources(folder) {
 }
 
 /** What changes from case to case is only said with the refusal itself. */
-const told = (words) => (words.size > 0 ? [...words] : ['The refusal itself says it.'])
+const orItself = (words) => (words.size > 0 ? [...words] : ['The refusal itself says it.'])
 
 /** Every refusal by its code. */
 export function refusals() {
@@ -92,8 +93,8 @@ export function refusals() {
     .map(([code, { status, means, remedies }]) => ({
       code,
       status,
-      means: told(means),
-      remedies: told(remedies),
+      means: orItself(means),
+      remedies: orItself(remedies),
     }))
 }
 
@@ -111,16 +112,4 @@ export function refusalsFile() {
   ].join('\n')
 }
 
-/** Writes it where it is not as it should be. */
-export function writeRefusals() {
-  const text = refusalsFile()
-  let before = ''
-  try {
-    before = readFileSync(target, 'utf8')
-  } catch {
-    // Not there yet.
-  }
-  if (text !== before) writeFileSync(target, text)
-}
-
-if (process.argv[1] === fileURLToPath(import.meta.url)) writeRefusals()
+if (process.argv[1] === fileURLToPath(import.meta.url)) writeGenerated(target, refusalsFile())

@@ -156,7 +156,7 @@ export const machineRoutes = {
     summary: 'The reading of the press once it holds; 409 while it moves',
     answer: record({ kilopascals: figure(-1e6, 1e6) }),
   }),
-  'POST /devices/stand-in/hand': route({
+  'POST /devices/stand-in/balance': route({
     room: 'devices',
     summary: 'What a person does at the stand-in balance; for demos and tests',
     body: record({

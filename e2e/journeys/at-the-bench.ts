@@ -227,7 +227,7 @@ export async function sendOff(page: Page, request: APIRequestContext): Promise<v
 
 /** What a hand does at the stand-in balance. */
 export async function atBalance(request: APIRequestContext, data: object): Promise<void> {
-  expect((await request.post('/api/devices/stand-in/hand', { data })).ok()).toBe(true)
+  expect((await request.post('/api/devices/stand-in/balance', { data })).ok()).toBe(true)
 }
 
 /** Opens the Mix screen for the first mix of the running step. */

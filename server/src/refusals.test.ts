@@ -1,5 +1,4 @@
 import 'reflect-metadata'
-import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import type { ExplainedRefusal, Problem } from '@yentrik/contract'
 import request from 'supertest'
@@ -13,13 +12,6 @@ afterAll(() => server.close())
 const bare = () => request(server.app.getHttpServer())
 
 describe('the catalogue of refusals', () => {
-  it('is as the code says: it was made from what stands there now', async () => {
-    const { refusalsFile } = (await import('../../scripts/refusals.mjs' as string)) as {
-      refusalsFile: () => string
-    }
-    const file = readFileSync(new URL('./errors/refusals.generated.ts', import.meta.url), 'utf8')
-    expect(file === refusalsFile()).toBe(true)
-  })
   it('has each code once, with what it means and what to do, in sentences', async () => {
     const all = (await bare().get('/api/refusals').expect(200)).body as readonly ExplainedRefusal[]
     const codes = all.map(({ code }) => code)

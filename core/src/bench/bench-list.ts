@@ -123,14 +123,14 @@ function sorted({ work, asking }: BenchContents, now: number): BenchList {
   const workable = entries.filter(({ stopped }) => !stopped)
   const isAway = ({ kind, running }: BenchEntry) => kind === 'clinic' && running
   const isLater = ({ verdict }: BenchEntry) => verdict === 'tooSoon'
-  const here = workable.filter((entry) => !isAway(entry))
+  const inHouse = workable.filter((entry) => !isAway(entry))
   const bySoonest = (a: BenchEntry, b: BenchEntry) => a.at - b.at
   return {
     running: entries
       .filter(({ window, kind }) => window && kind !== 'clinic')
       .sort((a, b) => a.window!.goodFrom - b.window!.goodFrom),
-    now: here.filter((entry) => !isLater(entry)).sort((a, b) => rank(a) - rank(b) || bySoonest(a, b)),
-    later: here.filter(isLater).sort(bySoonest),
+    now: inHouse.filter((entry) => !isLater(entry)).sort((a, b) => rank(a) - rank(b) || bySoonest(a, b)),
+    later: inHouse.filter(isLater).sort(bySoonest),
     asking: [...asking].sort((a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0)),
     away: workable.filter(isAway).sort((a, b) => dueBack(a) - dueBack(b)),
   }

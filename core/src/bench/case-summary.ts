@@ -66,7 +66,7 @@ export function caseSummary(caseId: string, state: CaseState, calendar: LabCalen
   const dueAt = Date.parse(authorisation.dueAt)
   const closed = state.ended !== undefined || isDelivered(state)
   const items = closed ? [] : jobs.flatMap((job) => benchItems(job, dueAt, calendar))
-  const asking = jobs.find((job) => job.question)
+  const waiting = jobs.find((job) => job.question)
   const wentBack = jobs.find((job) => job.wentBack)?.wentBack
   const steps = jobs.flatMap((job) => job.route.steps.map((step) => job.steps[step.id]))
   return {
@@ -85,12 +85,12 @@ export function caseSummary(caseId: string, state: CaseState, calendar: LabCalen
     stepsDone: steps.filter(isSettled).length,
     stepsInAll: steps.length,
     ...(wentBack && !closed ? { wentBack: wentBack.reason } : {}),
-    ...(asking?.question && !closed
+    ...(waiting?.question && !closed
       ? {
           question: {
-            jobId: asking.jobId,
-            text: asking.question.question,
-            since: Date.parse(asking.question.since),
+            jobId: waiting.jobId,
+            text: waiting.question.question,
+            since: Date.parse(waiting.question.since),
           },
         }
       : {}),

@@ -153,12 +153,10 @@ function setStep(job: JobState, stepId: string, change: (step: StepState) => Ste
 function withQuestion(job: JobState, stepId: string, at: string): JobState {
   if (job.question && (job.question.checkId === undefined || job.question.stepId !== stepId)) return job
   const step = stepOf(job, stepId)
-  const asking = failingChecks(step, job.steps[stepId]!).find(
-    ({ outcome }) => outcome.verdict === 'askDentist',
-  )
-  if (!asking || asking.outcome.verdict === 'pass') return { ...job, question: undefined }
-  if (job.question?.checkId === asking.check.id) return job
-  return { ...job, question: { question: asking.outcome.say, since: at, stepId, checkId: asking.check.id } }
+  const open = failingChecks(step, job.steps[stepId]!).find(({ outcome }) => outcome.verdict === 'askDentist')
+  if (!open || open.outcome.verdict === 'pass') return { ...job, question: undefined }
+  if (job.question?.checkId === open.check.id) return job
+  return { ...job, question: { question: open.outcome.say, since: at, stepId, checkId: open.check.id } }
 }
 
 function answerIn(job: JobState, event: EventOfType<'dentistAnswered'>): JobState {

@@ -307,7 +307,7 @@ describe('the rules of the bench', () => {
     )
     expect(() => receiveCase({ ...late, jobs: [] }, START, 'Ada', house)).toThrow('No job was chosen.')
   })
-  it('a damaged record is told, not mended', () => {
+  it('a damaged record is reported, not mended', () => {
     const { events, routes } = new Bench().upTo('wrap').working
     const gap = events.filter((e) => e.sequence !== 3)
     expect(() => caseState(gap, (id) => routes.get(id)!)).toThrow('Event 4 cannot follow event 2.')

@@ -27,7 +27,7 @@ export const sectionName = ({ shape, millimetres }: ResinSection) =>
 
 /**
  * Says in words what a bath does to a base.
- * @param clock how a moment of the bath is told: minutes in words, or as a time of the day
+ * @param clock how a moment of the bath is written: minutes in words, or as a time of the day
  * Source: risk classes are a judgement of the model notes; the limit on monomer ISO 20795-1:2013, recalled.
  */
 export function cureVerdict(

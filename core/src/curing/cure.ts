@@ -175,17 +175,17 @@ export function cure(question: CureQuestion, fineness: CureFineness = drawnFinen
     field.step(seconds, celsius, film, heat)
     for (let n = 0; n < cells; n++) {
       const monomer = resin.monomerShare(n)
-      const here = field.celsius[n]!
-      if (monomer > STIFF_MONOMER && here > peakCelsius) {
-        peakCelsius = here
+      const celsius = field.celsius[n]!
+      if (monomer > STIFF_MONOMER && celsius > peakCelsius) {
+        peakCelsius = celsius
         peakMinutes = now / 60
       }
       // It rises with both: no warmer and no richer than where it was highest, it cannot be higher.
-      if (here <= highest.celsius && monomer <= highest.monomer) continue
-      const pressure = vapourPressure(here, monomer)
+      if (celsius <= highest.celsius && monomer <= highest.monomer) continue
+      const pressure = vapourPressure(celsius, monomer)
       if (pressure > boiling) {
         boiling = pressure
-        highest = { celsius: here, monomer }
+        highest = { celsius, monomer }
       }
     }
     if (now <= bathMinutes * 60 + 1e-6) residualAtEndPercent = residual(field, resin)

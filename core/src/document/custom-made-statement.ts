@@ -60,7 +60,15 @@ export function customMadeStatement(
       'Nothing of this job is done yet.',
       'Make it first, then print its statement.',
     )
-  const { patientCode, prescriber, clinic, teeth, shade, wanted, materials: asked } = state.authorisation
+  const {
+    patientCode,
+    prescriber,
+    clinic,
+    teeth,
+    shade,
+    wanted,
+    materials: wantedMaterials,
+  } = state.authorisation
   const used = usedMaterials(job, lotNumber)
   const finished = job.route.steps.every(({ id }) => isSettled(job.steps[id]))
   return {
@@ -74,7 +82,7 @@ export function customMadeStatement(
     teeth,
     characteristics: [
       wanted,
-      ...(asked ? [`Materials: ${asked}`] : []),
+      ...(wantedMaterials ? [`Materials: ${wantedMaterials}`] : []),
       ...(shade ? [`Shade: ${shade}`] : []),
     ],
     materials: used,

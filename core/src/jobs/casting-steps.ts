@@ -32,7 +32,7 @@ export const investmentMatter: Matter = {
 
 /** After burnout the pattern is gone: what went wrong begins again with its wax. */
 const PATTERN = 'green-wax'
-const here = { casting: ['here'] }
+const castInHouse = { casting: ['here'] }
 const gypsum = { investment: ['gypsum'] }
 const phosphate = { investment: ['phosphate'] }
 
@@ -387,5 +387,5 @@ function burnoutSheet(binder: Binder): SheetOfKind<'burnout'> & Conditional {
 /** Every step only where it is cast here. */
 export const castingSteps: readonly TemplateStep[] = steps.map((step) => ({
   ...step,
-  when: { ...here, ...step.when },
+  when: { ...castInHouse, ...step.when },
 }))

@@ -147,7 +147,7 @@ function curveFaults(points: readonly ThermalPoint[]): Saying[] {
 
 const implausible = (percent: number) => saying`An expansion of ${qty.percent(percent)} cannot be right.`
 
-/** Figures that lie outside the class: allowed, since the pack wins, but told. */
+/** Figures that lie outside the class: allowed, since the pack wins, but reported. */
 export function productFlags(product: LabProduct, classCard: MaterialCard): Saying[] {
   const { measure } = classCard
   const ratio = product.millilitresPerGram

@@ -92,23 +92,23 @@ const amountCalculator = calculator({
     wasteFraction: maybe(figure(0, 10, { example: 0.1 })),
   }),
   example: { from: 'volume', materialId: 'high-strength-stone', cm3: 60, wasteFraction: 0.1 },
-  answer: (asked): Mix & { bags?: number } => {
-    const card = materials.get(asked.materialId)
+  answer: (input): Mix & { bags?: number } => {
+    const card = materials.get(input.materialId)
     if (card?.measure?.by !== 'mass')
       throw new DomainError(
         'no-ratio',
-        `${card?.name ?? asked.materialId} is no material that is weighed.`,
+        `${card?.name ?? input.materialId} is no material that is weighed.`,
         'Choose one from /api/materials that has a ratio.',
         'materialId',
       )
-    const millilitresPerGram = asked.millilitresPerGram ?? card.measure.usualMillilitresPerGram
-    const { from, jobId = '', size = 'medium', count, cm3 = Number.NaN, airFraction, wasteFraction } = asked
+    const millilitresPerGram = input.millilitresPerGram ?? card.measure.usualMillilitresPerGram
+    const { from, jobId = '', size = 'medium', count, cm3 = Number.NaN, airFraction, wasteFraction } = input
     const mix =
       from === 'job'
         ? mixParts({ from: 'powder', powderGrams: usualPowderGrams(jobId, size, count) }, millilitresPerGram)
         : mixForVolume(card, {
             // The core refuses, by name, a side that was left out.
-            cm3: from === 'space' ? spaceCm3(asked as unknown as Space) : cm3,
+            cm3: from === 'space' ? spaceCm3(input as unknown as Space) : cm3,
             millilitresPerGram,
             airFraction,
             wasteFraction,

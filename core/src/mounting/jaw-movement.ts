@@ -27,9 +27,9 @@ export interface JawMovement {
  * @throws {DomainError} of `checkArticulator`; `negative-advance`, `condyles-too-far`, `pin-cannot-reach`, `opening`
  * Source: rigid-body geometry (exact).
  */
-export function moveJaw(articulator: Articulator, asked: JawMovement): JawPose {
+export function moveJaw(articulator: Articulator, to: JawMovement): JawPose {
   checkArticulator(articulator)
-  const { advanceMillimetres: X, pinMillimetres = 0 } = asked
+  const { advanceMillimetres: X, pinMillimetres = 0 } = to
   if (!(Number.isFinite(X) && X >= 0))
     throw new DomainError(
       'negative-advance',
@@ -44,13 +44,12 @@ export function moveJaw(articulator: Articulator, asked: JawMovement): JawPose {
       'Enter at most 20 mm up or down.',
       'pinMillimetres',
     )
-  return poseAt(articulator, asked, X)
+  return poseAt(articulator, to, X)
 }
 
-function poseAt(articulator: Articulator, asked: JawMovement, X: number): JawPose {
-  const condyles =
-    asked.movement === 'protrusion' ? protruded(articulator, X) : lateral(articulator, asked, X)
-  return jawPose(articulator, condyles, asked.pinMillimetres)
+function poseAt(articulator: Articulator, to: JawMovement, X: number): JawPose {
+  const condyles = to.movement === 'protrusion' ? protruded(articulator, X) : lateral(articulator, to, X)
+  return jawPose(articulator, condyles, to.pinMillimetres)
 }
 
 const slope = (degrees: number) => Math.tan(toRadians(degrees))
@@ -118,19 +117,19 @@ const STEP = 1e-4
  */
 export function travelDirection(
   articulator: Articulator,
-  asked: JawMovement,
+  to: JawMovement,
   point: SpacePoint,
 ): TravelDirection {
-  moveJaw(articulator, asked)
-  const at = (X: number) => poseAt(articulator, asked, X).move(point)
+  moveJaw(articulator, to)
+  const at = (X: number) => poseAt(articulator, to, X).move(point)
   // With a side shift or wings there is a corner at 0: then only onwards.
   const smooth =
-    asked.advanceMillimetres > STEP ||
+    to.advanceMillimetres > STEP ||
     (articulator.immediateSideShiftMillimetres === 0 &&
       articulator.wingDegrees.right === 0 &&
       articulator.wingDegrees.left === 0)
-  const before = asked.advanceMillimetres - (smooth ? STEP : 0)
-  const t = times(less(at(asked.advanceMillimetres + STEP), at(before)), 1 / STEP)
+  const before = to.advanceMillimetres - (smooth ? STEP : 0)
+  const t = times(less(at(to.advanceMillimetres + STEP), at(before)), 1 / STEP)
   return {
     azimuthDegrees: toDegrees(Math.atan2(t.y, t.x)),
     dipDegrees: toDegrees(Math.atan2(-t.z, Math.hypot(t.x, t.y))),

@@ -20,7 +20,7 @@ type Part = string | Quantity | Moment
  */
 export type Saying = string | readonly Part[]
 
-/** What was typed is told as it was, not rounded to what an instrument shows. */
+/** What was typed is repeated as it was, not rounded to what an instrument shows. */
 const AS_TYPED_DECIMALS = 6
 
 const quantityOf =

@@ -1,7 +1,7 @@
 import type { Of, Shape } from './shape.ts'
 
 /**
- * A question that other programs may ask over the network as well: what is asked, declared once, and the core function that
+ * A question that other programs may ask over the network as well: what goes in, declared once, and the core function that
  * answers. `POST /api/calc/<name>` and its description follow from it.
  */
 export interface Calculator<S extends Shape = Shape, A extends object = object> {
@@ -11,7 +11,7 @@ export interface Calculator<S extends Shape = Shape, A extends object = object> 
   readonly example: Of<S>
   /** Takes long enough to be worked out apart from everything else. */
   readonly heavy?: boolean
-  readonly answer: (asked: Of<S>) => A
+  readonly answer: (input: Of<S>) => A
 }
 
 /** Declares a calculator; its types follow from the shape. */

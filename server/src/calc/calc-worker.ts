@@ -6,10 +6,10 @@ export type Worked =
   | { readonly refusal: Pick<DomainError, 'code' | 'said' | 'advice' | 'field'> }
 
 /** Works a heavy calculator out in a thread of its own. */
-export default function work({ name, asked }: { readonly name: string; readonly asked: object }): Worked {
+export default function work({ name, input }: { readonly name: string; readonly input: object }): Worked {
   const calculator = calculators.find((each) => each.name === name)!
   try {
-    return { answer: calculator.answer(asked as never) }
+    return { answer: calculator.answer(input as never) }
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
     const { code, said, advice, field } = error

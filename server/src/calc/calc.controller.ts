@@ -13,9 +13,9 @@ export class CalcController {
   @Post(':name')
   @HttpCode(200)
   @ApiExcludeEndpoint()
-  work(@Param('name') name: string, @Body() asked: unknown, @Req() request: Request): Promise<object> {
+  work(@Param('name') name: string, @Body() input: unknown, @Req() request: Request): Promise<object> {
     const gone = new AbortController()
     request.res?.once('close', () => gone.abort())
-    return this.calc.work(name, asked, gone.signal)
+    return this.calc.work(name, input, gone.signal)
   }
 }

@@ -26,11 +26,11 @@ export class CalcService implements OnModuleDestroy {
         `There is no calculator ${name}.`,
         `Choose one of: ${calculators.map((each) => each.name).join(', ')}.`,
       )
-    const asked = checked(calculator.input, sent) as object
-    return calculator.heavy ? this.apart(calculator, asked, gone) : calculator.answer(asked as never)
+    const input = checked(calculator.input, sent) as object
+    return calculator.heavy ? this.apart(calculator, input, gone) : calculator.answer(input as never)
   }
 
-  private async apart({ name }: Calculator, asked: object, gone: AbortSignal): Promise<object> {
+  private async apart({ name }: Calculator, input: object, gone: AbortSignal): Promise<object> {
     // The built worker, also where the tests run the source.
     const filename = new URL('../../dist/calc/calc-worker.js', import.meta.url).href
     this.threads ??= new Piscina<object, Worked>({
@@ -41,7 +41,7 @@ export class CalcService implements OnModuleDestroy {
     })
     const late = AbortSignal.timeout(LONGEST_MILLIS)
     const worked = await this.threads
-      .run({ name, asked }, { signal: AbortSignal.any([gone, late]) })
+      .run({ name, input }, { signal: AbortSignal.any([gone, late]) })
       .catch((error: unknown) => {
         if (!late.aborted) throw error
         throw new Refusal(

@@ -95,12 +95,12 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
     const step = currentStep(working.state.jobs[0]!)
     if (!step) return plan
     const on = { jobId: JOB, stepId: step.id }
-    const here = step.id === demo.upTo && incidents.length === 0
-    if (here && !demo.start) break
+    const last = step.id === demo.upTo && incidents.length === 0
+    if (last && !demo.start) break
     if (step.stage !== 'receive' && random() < 0.3) by = person()
     add({ type: 'startStep', ...on }, pause(step, random), isBound(step), by)
     if (demo.note?.step === step.id) add({ type: 'note', ...on, text: demo.note.text }, 1, true, by)
-    if (here) {
+    if (last) {
       if (demo.finally)
         add(
           {

@@ -36,12 +36,13 @@ export class DevicesController {
     return this.devices.give(body.millilitres)
   }
 
-  @Handles('POST /devices/stand-in/hand')
-  hand({ body }: Call<'POST /devices/stand-in/hand'>) {
+  @Handles('POST /devices/stand-in/balance')
+  controlBalance({ body }: Call<'POST /devices/stand-in/balance'>) {
     const { does, gramsPerSecond = 8, upToGrams, grams = 1 } = body
-    if (does === 'pour') this.devices.hand({ does, gramsPerSecond, ...(upToGrams ? { upToGrams } : {}) })
-    else if (does === 'takeOut') this.devices.hand({ does, grams })
-    else this.devices.hand({ does })
+    if (does === 'pour')
+      this.devices.controlBalance({ does, gramsPerSecond, ...(upToGrams ? { upToGrams } : {}) })
+    else if (does === 'takeOut') this.devices.controlBalance({ does, grams })
+    else this.devices.controlBalance({ does })
   }
 
   @Handles('POST /devices/press/take')
@@ -50,14 +51,14 @@ export class DevicesController {
   }
 
   @Handles('POST /devices/stand-in/press')
-  pressHand({ body }: Call<'POST /devices/stand-in/press'>) {
+  controlPress({ body }: Call<'POST /devices/stand-in/press'>) {
     const { does, kilopascalsPerSecond = 250, upToKilopascals } = body
     if (does === 'close')
-      this.devices.pressHand({
+      this.devices.controlPress({
         does,
         kilopascalsPerSecond,
         ...(upToKilopascals ? { upToKilopascals } : {}),
       })
-    else this.devices.pressHand({ does })
+    else this.devices.controlPress({ does })
   }
 }

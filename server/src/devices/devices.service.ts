@@ -102,15 +102,15 @@ export class DevicesService implements OnModuleDestroy {
   }
 
   /** What a person does at the stand-in balance. @throws {Refusal} `not-a-stand-in` when a real one is connected */
-  hand(hand: StandInControls): void {
+  controlBalance(control: StandInControls): void {
     if (!(this.balance.link instanceof StandInBalance)) throw noStandIn('balance')
-    this.balance.link.hand(hand)
+    this.balance.link.control(control)
   }
 
   /** What a person does at the stand-in press. @throws {Refusal} `not-a-stand-in` when a real one is connected */
-  pressHand(hand: PressControls): void {
+  controlPress(control: PressControls): void {
     if (!(this.press.link instanceof StandInPress)) throw noStandIn('press')
-    this.press.link.hand(hand)
+    this.press.link.control(control)
   }
 
   private hearDispenser(text: string): void {

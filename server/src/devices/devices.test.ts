@@ -27,10 +27,10 @@ class Bench {
 describe('the stand-in balance', () => {
   it('moves while it is poured on, lags, and settles when the hand stops', () => {
     const bench = new Bench()
-    bench.balance.hand({ does: 'pour', gramsPerSecond: 10 })
+    bench.balance.control({ does: 'pour', gramsPerSecond: 10 })
     const moving = bench.after(3)
     expect(moving).toMatchObject({ kind: 'weight', settled: false })
-    bench.balance.hand({ does: 'stop' })
+    bench.balance.control({ does: 'stop' })
     const still = bench.after(3)
     expect(still).toMatchObject({ kind: 'weight', settled: true })
     if (moving?.kind !== 'weight' || still?.kind !== 'weight') throw new Error('weights')
@@ -39,27 +39,27 @@ describe('the stand-in balance', () => {
   })
   it('tares a bowl away', () => {
     const bench = new Bench()
-    bench.balance.hand({ does: 'pour', gramsPerSecond: 100, upToGrams: 180 })
+    bench.balance.control({ does: 'pour', gramsPerSecond: 100, upToGrams: 180 })
     bench.after(5)
     bench.balance.send('TARE')
     expect(bench.last).toEqual({ kind: 'tared' })
-    bench.balance.hand({ does: 'pour', gramsPerSecond: 8, upToGrams: 100 })
+    bench.balance.control({ does: 'pour', gramsPerSecond: 8, upToGrams: 100 })
     const full = bench.after(17)
     expect(full).toMatchObject({ kind: 'weight', settled: true })
     expect(full?.kind === 'weight' && Math.abs(full.grams - 100)).toBeLessThan(0.3)
   })
   it('says so when it is too heavy, says nothing when unplugged, and forgets its tare', () => {
     const bench = new Bench()
-    bench.balance.hand({ does: 'pour', gramsPerSecond: 100 })
+    bench.balance.control({ does: 'pour', gramsPerSecond: 100 })
     expect(bench.after(8)?.kind).toBe('overload')
-    bench.balance.hand({ does: 'clear' })
-    bench.balance.hand({ does: 'pour', gramsPerSecond: 50, upToGrams: 50 })
+    bench.balance.control({ does: 'clear' })
+    bench.balance.control({ does: 'pour', gramsPerSecond: 50, upToGrams: 50 })
     bench.after(3)
     bench.balance.send('TARE')
-    bench.balance.hand({ does: 'unplug' })
+    bench.balance.control({ does: 'unplug' })
     bench.last = undefined
     expect(bench.after(2)).toBeUndefined()
-    bench.balance.hand({ does: 'plugIn' })
+    bench.balance.control({ does: 'plugIn' })
     const again = bench.after(2)
     expect(again?.kind === 'weight' && again.grams).toBeGreaterThan(49)
   })
@@ -91,7 +91,7 @@ describe('the stand-in press', () => {
   }
   it('rises as it is closed, sinks while the dough gives way, and then holds', () => {
     const press = new StandInPress(1)
-    press.hand({ does: 'close', kilopascalsPerSecond: 250, upToKilopascals: 10_000 })
+    press.control({ does: 'close', kilopascalsPerSecond: 250, upToKilopascals: 10_000 })
     const rising = after(press, 20)
     expect(rising).toMatchObject({ held: false })
     expect(rising.kilopascals).toBeGreaterThan(4500)
@@ -103,13 +103,13 @@ describe('the stand-in press', () => {
   })
   it('stops where the hand stops, ends where its screw ends, and lets off to nothing', () => {
     const press = new StandInPress(1)
-    press.hand({ does: 'close', kilopascalsPerSecond: 250 })
+    press.control({ does: 'close', kilopascalsPerSecond: 250 })
     after(press, 10)
-    press.hand({ does: 'stop' })
+    press.control({ does: 'stop' })
     expect(after(press, 60).kilopascals).toBeLessThan(2600)
-    press.hand({ does: 'close', kilopascalsPerSecond: 5000 })
+    press.control({ does: 'close', kilopascalsPerSecond: 5000 })
     expect(after(press, 30).kilopascals).toBeLessThan(30_100)
-    press.hand({ does: 'letOff' })
+    press.control({ does: 'letOff' })
     expect(after(press, 5).kilopascals).toBeLessThan(20)
   })
 })
@@ -170,7 +170,9 @@ describe('over HTTP', () => {
     const on = server
     const state = async () => (await on.get('/devices').expect(200)).body
     await until(state, ({ balance }) => balance.settled)
-    await on.post('/devices/stand-in/hand', { does: 'pour', gramsPerSecond: 2, upToGrams: 100 }).expect(204)
+    await on
+      .post('/devices/stand-in/balance', { does: 'pour', gramsPerSecond: 2, upToGrams: 100 })
+      .expect(204)
     await until(state, ({ balance }) => balance.grams > 5)
     expect((await on.post('/devices/balance/take', {}).expect(409)).body.code).toBe('weight-not-settled')
     await until(state, ({ balance }) => balance.settled && balance.grams > 95)
@@ -178,13 +180,15 @@ describe('over HTTP', () => {
     expect(Math.abs(grams - 100)).toBeLessThan(1)
     await on.post('/devices/dispenser/give', { millilitres: 23 }).expect(202)
     await until(state, ({ dispenser }) => Math.abs(dispenser.givenMillilitres - 23) <= 0.1)
-    await on.post('/devices/stand-in/hand', { does: 'unplug' }).expect(204)
+    await on.post('/devices/stand-in/balance', { does: 'unplug' }).expect(204)
     await until(state, ({ balance }) => !balance.connected)
     expect((await on.post('/devices/balance/take', {}).expect(409)).body.code).toBe('balance-not-reached')
     const { session } = (await state()).balance
-    await on.post('/devices/stand-in/hand', { does: 'plugIn' }).expect(204)
+    await on.post('/devices/stand-in/balance', { does: 'plugIn' }).expect(204)
     expect((await until(state, ({ balance }) => balance.connected)).balance.session).toBe(session + 1)
-    expect((await on.post('/devices/stand-in/hand', { does: 'juggle' }).expect(422)).body.field).toBe('does')
+    expect((await on.post('/devices/stand-in/balance', { does: 'juggle' }).expect(422)).body.field).toBe(
+      'does',
+    )
   })
   it('takes the press once it holds, never while it moves, and says so when it falls silent', async () => {
     server = await TestServer.open({ press: 'stand-in', deviceSpeed: 50 })

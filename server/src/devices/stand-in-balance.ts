@@ -13,7 +13,7 @@ const SETTLE_SECONDS = 1.2
 const NOISE_GRAMS = 0.015
 const DRIFT_GRAMS_PER_SECOND = 0.0004
 
-/** What a hand does at the stand-in: pour (g/s, until a weight is reached), stop, take some out, clear the pan, pull the plug. */
+/** What is done to the stand-in: pour (g/s, until a weight is reached), stop, take some out, clear the pan, pull the plug. */
 export type StandInControls =
   | { readonly does: 'pour'; readonly gramsPerSecond: number; readonly upToGrams?: number }
   | { readonly does: 'stop' }
@@ -41,7 +41,7 @@ export class StandInBalance extends StandInDevice implements DeviceLink {
 
   tick(seconds: number): void {
     if (this.pouring > 0) {
-      // The hand looks at what lies on the pan and what is still falling.
+      // Who pours looks at what lies on the pan and what is still falling.
       const gone = Math.min(
         this.pouring * seconds,
         Math.max(0, this.upTo + this.tare - this.onPan - this.falling),
@@ -73,17 +73,17 @@ export class StandInBalance extends StandInDevice implements DeviceLink {
     this.lines.next('TARED')
   }
 
-  hand(hand: StandInControls): void {
-    switch (hand.does) {
+  control(control: StandInControls): void {
+    switch (control.does) {
       case 'pour':
-        this.pouring = hand.gramsPerSecond
-        this.upTo = hand.upToGrams ?? Number.POSITIVE_INFINITY
+        this.pouring = control.gramsPerSecond
+        this.upTo = control.upToGrams ?? Number.POSITIVE_INFINITY
         break
       case 'stop':
         this.pouring = 0
         break
       case 'takeOut':
-        this.onPan = Math.max(0, this.onPan - hand.grams)
+        this.onPan = Math.max(0, this.onPan - control.grams)
         break
       case 'clear':
         this.pouring = 0

@@ -30,9 +30,9 @@ export class StandInDispenser extends StandInDevice implements DeviceLink {
   }
 
   send(line: string): void {
-    const asked = /^GIVE (\d{1,4}(?:\.\d)?) mL$/.exec(line)
-    if (!asked) return
-    this.wanted = Number(asked[1])
+    const command = /^GIVE (\d{1,4}(?:\.\d)?) mL$/.exec(line)
+    if (!command) return
+    this.wanted = Number(command[1])
     this.given = 0
   }
 }

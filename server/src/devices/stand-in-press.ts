@@ -13,7 +13,7 @@ const NOISE_KILOPASCALS = 12
 /** The screw goes no further, kPa (choice). */
 const ENDS_KILOPASCALS = 30_000
 
-/** What a hand does at the stand-in: close (kPa/s, until a reading), stop, let off, pull the plug. */
+/** What is done to the stand-in: close (kPa/s, until a reading), stop, let off, pull the plug. */
 export type PressControls =
   | { readonly does: 'close'; readonly kilopascalsPerSecond: number; readonly upToKilopascals?: number }
   | { readonly does: 'stop' }
@@ -49,11 +49,11 @@ export class StandInPress extends StandInDevice implements DeviceLink {
     this.lines.next(gaugeLine(reading, this.quietSeconds >= HELD_SECONDS))
   }
 
-  hand(hand: PressControls): void {
-    switch (hand.does) {
+  control(control: PressControls): void {
+    switch (control.does) {
       case 'close':
-        this.closing = hand.kilopascalsPerSecond
-        this.upTo = Math.min(ENDS_KILOPASCALS, hand.upToKilopascals ?? ENDS_KILOPASCALS)
+        this.closing = control.kilopascalsPerSecond
+        this.upTo = Math.min(ENDS_KILOPASCALS, control.upToKilopascals ?? ENDS_KILOPASCALS)
         break
       case 'stop':
         this.closing = 0

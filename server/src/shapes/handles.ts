@@ -36,7 +36,7 @@ export interface Call<K extends RouteKey> {
   readonly me: IsOpen<K> extends true ? Person | undefined : Person
 }
 
-type Handler<K extends RouteKey> = (asked: Call<K>, ...more: never[]) => Answer<K> | Promise<Answer<K>>
+type Handler<K extends RouteKey> = (call: Call<K>, ...more: never[]) => Answer<K> | Promise<Answer<K>>
 
 const verbs = { GET: Get, POST: Post, PUT: Put, DELETE: Delete }
 

@@ -5,13 +5,13 @@ import { Route, Routes } from 'react-router'
 import { useLabClock } from '../live/lab-clock.ts'
 import { request } from '../live/request.ts'
 import { usePreferences } from '../preferences/preferences.ts'
-import { type Asked, ada, refusal, serverWith, show } from '../testing/lab.tsx'
+import { ada, refusal, type SentRequest, serverWith, show } from '../testing/lab.tsx'
 import { HelpSheet } from './HelpSheet.tsx'
 import { SettingsScreen } from './SettingsScreen.tsx'
 import { Shell } from './Shell.tsx'
 import { SignIn } from './SignIn.tsx'
 
-const posted = (asked: Asked[]) => asked.filter(({ method }) => method !== 'GET')
+const posted = (sent: SentRequest[]) => sent.filter(({ method }) => method !== 'GET')
 const button = (name: string | RegExp) => screen.getByRole('button', { name })
 
 /** Keys as a scanner types them: all at once. */
@@ -27,13 +27,13 @@ function scan(code: string) {
 describe('the door', () => {
   const first = { person: null, firstStart: true, demo: false, names: [] }
   it('lets the first person make the lab theirs', async () => {
-    const asked = serverWith({ 'POST /people': {}, 'POST /session': {}, 'GET /session': first })
+    const sent = serverWith({ 'POST /people': {}, 'POST /session': {}, 'GET /session': first })
     const { user } = show(<SignIn session={first} />, { person: null })
     await user.type(screen.getByLabelText('First name'), ' Ada ')
     await user.type(screen.getByLabelText('Passphrase'), 'plaster-and-wax')
     await user.click(button('Begin'))
-    await waitFor(() => expect(posted(asked)).toHaveLength(2))
-    expect(posted(asked)).toEqual([
+    await waitFor(() => expect(posted(sent)).toHaveLength(2))
+    expect(posted(sent)).toEqual([
       {
         method: 'POST',
         address: '/people',
@@ -43,19 +43,19 @@ describe('the door', () => {
     ])
   })
   it('wants a name and a passphrase of eight, from the first alone', async () => {
-    const asked = serverWith({ 'POST /session': {} })
+    const sent = serverWith({ 'POST /session': {} })
     const { user, unmount } = show(<SignIn session={first} />, { person: null })
     await user.type(screen.getByLabelText('Passphrase'), 'seven77')
     await user.click(button('Begin'))
     expect(await screen.findByText('Enter your first name.')).toBeTruthy()
     expect(screen.getByText('Choose a passphrase of at least 8 letters or digits.')).toBeTruthy()
-    expect(posted(asked)).toEqual([])
+    expect(posted(sent)).toEqual([])
     unmount()
     const later = show(<SignIn session={{ ...first, firstStart: false }} />, { person: null })
     await later.user.type(screen.getByLabelText('First name'), 'Ada')
     await later.user.type(screen.getByLabelText('Passphrase'), 'old')
     await later.user.click(button('Sign in'))
-    await waitFor(() => expect(posted(asked)).toHaveLength(1))
+    await waitFor(() => expect(posted(sent)).toHaveLength(1))
   })
   it('says why it stays shut, and keeps the name', async () => {
     serverWith({
@@ -80,7 +80,7 @@ describe('the door', () => {
 describe('the house around every screen', () => {
   const session = { person: ada, firstStart: false, demo: false, names: [] }
   const inside = (answers: object = {}) => {
-    const asked = serverWith({
+    const sent = serverWith({
       'GET /session': session,
       'GET /bench': { work: [], asking: [], cut: false, at: START },
       ...answers,
@@ -92,7 +92,7 @@ describe('the house around every screen', () => {
         </Route>
       </Routes>,
     )
-    return { ...shown, asked }
+    return { ...shown, sent }
   }
   const press = async (key: string) => {
     fireEvent.keyDown(document.body, { key })
@@ -173,13 +173,13 @@ describe('the settings', () => {
   const lab = { labName: 'Alder Row', address: 'Alder Row 4', variants: {} }
   const open = (answers: object = {}, mayBeMoved = false) => {
     useLabClock.setState({ labMillis: START, steadyMillis: performance.now(), speed: 1, mayBeMoved })
-    const asked = serverWith({
+    const sent = serverWith({
       'GET /lab': lab,
       'PUT /lab': (body: unknown) => body,
       'DELETE /session': undefined,
       ...answers,
     })
-    return { ...show(<SettingsScreen />), asked }
+    return { ...show(<SettingsScreen />), sent }
   }
   it('are of this screen alone, at once', () => {
     open()
@@ -195,21 +195,21 @@ describe('the settings', () => {
     })
   })
   it('say how the lab signs, and keep its ways beside that', async () => {
-    const { user, asked } = open({ 'GET /lab': { ...lab, variants: { 'study-cast': { base: 'one-pour' } } } })
+    const { user, sent } = open({ 'GET /lab': { ...lab, variants: { 'study-cast': { base: 'one-pour' } } } })
     const name = await screen.findByLabelText('Name')
     await user.clear(name)
     await user.type(name, 'Elder Row')
     const form = within(screen.getByRole('region', { name: 'The lab on papers' }))
     await user.click(form.getByRole('button', { name: 'Store' }))
     expect(await form.findByText('Stored.')).toBeTruthy()
-    expect(posted(asked)[0]?.body).toEqual({
+    expect(posted(sent)[0]?.body).toEqual({
       labName: 'Elder Row',
       address: 'Alder Row 4',
       variants: { 'study-cast': { base: 'one-pour' } },
     })
   })
   it('want a name of the lab', async () => {
-    const { user, asked } = open()
+    const { user, sent } = open()
     await user.clear(await screen.findByLabelText('Name'))
     await user.click(
       within(screen.getByRole('region', { name: 'The lab on papers' })).getByRole('button', {
@@ -217,25 +217,22 @@ describe('the settings', () => {
       }),
     )
     expect(await screen.findByText('Enter the name of the lab.')).toBeTruthy()
-    expect(posted(asked)).toEqual([])
+    expect(posted(sent)).toEqual([])
   })
   it('choose how the lab does it, template by template', async () => {
-    const { asked } = open()
+    const { sent } = open()
     const base = (await screen.findAllByRole('combobox')).find((each) =>
       [...(each as HTMLSelectElement).options].some(({ value }) => value === 'one-pour'),
     )!
     fireEvent.change(base, { target: { value: 'one-pour' } })
-    await waitFor(() => expect(posted(asked)).toHaveLength(1))
-    expect(posted(asked)[0]?.body).toMatchObject({ variants: { 'study-cast': { base: 'one-pour' } } })
+    await waitFor(() => expect(posted(sent)).toHaveLength(1))
+    expect(posted(sent)[0]?.body).toMatchObject({ variants: { 'study-cast': { base: 'one-pour' } } })
   })
   it('let time be helped along in the demo, and nowhere else', async () => {
-    const { user, asked, unmount } = open(
-      { 'POST /clock': { now: START, speed: 60, mayBeMoved: true } },
-      true,
-    )
+    const { user, sent, unmount } = open({ 'POST /clock': { now: START, speed: 60, mayBeMoved: true } }, true)
     await user.click(button('10 min on'))
     await user.click(button('60 times as fast'))
-    expect(posted(asked).map(({ body }) => body)).toEqual([
+    expect(posted(sent).map(({ body }) => body)).toEqual([
       { speed: 1, forwardMinutes: 10 },
       { speed: 60, forwardMinutes: 0 },
     ])
@@ -244,10 +241,10 @@ describe('the settings', () => {
     expect(screen.queryByText(/^Demo clock/)).toBeNull()
   })
   it('sign out', async () => {
-    const { user, asked } = open({ 'GET /session': { person: null } })
+    const { user, sent } = open({ 'GET /session': { person: null } })
     await user.click(button('Sign out'))
     await waitFor(() =>
-      expect(posted(asked)).toEqual([{ method: 'DELETE', address: '/session', body: undefined }]),
+      expect(posted(sent)).toEqual([{ method: 'DELETE', address: '/session', body: undefined }]),
     )
   })
 })

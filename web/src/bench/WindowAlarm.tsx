@@ -11,7 +11,7 @@ export function WindowAlarm() {
   const { data } = useAnswer('GET /bench')
   const sound = usePreferences((preferences) => preferences.sound)
   const now = useNow()
-  const told = useRef<Set<string>>(undefined)
+  const announced = useRef<Set<string>>(undefined)
   const windows = (data?.work ?? []).flatMap((e) =>
     e.window && e.kind !== 'clinic' ? [{ ...e.window, key: `${e.caseId} ${e.stepId} ${e.attempt}` }] : [],
   )
@@ -31,9 +31,9 @@ export function WindowAlarm() {
     if (!data) return
     const names = dueNames === '' ? [] : dueNames.split('|')
     // What was open already when the page was loaded is no news.
-    if (!told.current) told.current = new Set(names)
-    const news = names.filter((name) => !told.current?.has(name))
-    for (const name of news) told.current.add(name)
+    if (!announced.current) announced.current = new Set(names)
+    const news = names.filter((name) => !announced.current?.has(name))
+    for (const name of news) announced.current.add(name)
     if (news.length > 0 && sound) ring(news.some((name) => name.endsWith('closing')))
   }, [dueNames, sound, data])
   return null

@@ -10,7 +10,7 @@ import {
 import { Bench, J, MINUTE, START } from '@yentrik/core/testing'
 import { useLabClock } from '../live/lab-clock.ts'
 import { usePreferences } from '../preferences/preferences.ts'
-import { type Asked, refusal, serverWith, show } from '../testing/lab.tsx'
+import { refusal, type SentRequest, serverWith, show } from '../testing/lab.tsx'
 import { BenchScreen } from './BenchScreen.tsx'
 import { usePutOff } from './bench-store.ts'
 import { railWords } from './DayRail.tsx'
@@ -25,10 +25,10 @@ const summary = (caseId: string, bench: Bench, more: Partial<CaseSummary> = {}):
 const at = (instant: number) =>
   useLabClock.setState({ labMillis: instant, steadyMillis: performance.now(), speed: 1, mayBeMoved: false })
 
-let asked: Asked[]
+let sent: SentRequest[]
 function bench(contents: BenchContents, now: number, answers: object = {}) {
   at(now)
-  asked = serverWith({
+  sent = serverWith({
     'GET /bench': { ...contents, at: now },
     'POST /cases/:caseId/events': { sequence: 99 },
     ...answers,
@@ -37,7 +37,7 @@ function bench(contents: BenchContents, now: number, answers: object = {}) {
 }
 const doNow = () => screen.findByRole('region', { name: 'Do now' })
 const then = () => within(screen.getByRole('region', { name: 'Then' }))
-const posted = () => asked.filter(({ method }) => method === 'POST')
+const posted = () => sent.filter(({ method }) => method === 'POST')
 
 beforeEach(() => usePutOff.setState({ keys: [] }))
 

@@ -7,24 +7,24 @@ import { Message } from '../parts/Message.tsx'
 
 /** A case that another lab has exported. */
 export function ImportCase() {
-  const [told, setTold] = useState<{ readonly tone: 'error' | 'good'; readonly words: Saying }>()
+  const [message, setMessage] = useState<{ readonly tone: 'error' | 'good'; readonly words: Saying }>()
   const take = async (file: File) => {
-    setTold(undefined)
+    setMessage(undefined)
     try {
       const document = JSON.parse(await file.text()) as Body<'POST /cases/import'>
       await request('POST /cases/import', { body: document })
-      setTold({ tone: 'good', words: 'The case is in.' })
+      setMessage({ tone: 'good', words: 'The case is in.' })
     } catch (error) {
       const words =
         error instanceof Refusal
           ? error.said
           : 'This file is not a case: it is not readable JSON. Nothing was imported.'
-      setTold({ tone: 'error', words })
+      setMessage({ tone: 'error', words })
     }
   }
   return (
     <>
-      {told && <Message tone={told.tone} words={told.words} />}
+      {message && <Message tone={message.tone} words={message.words} />}
       <FileButton accept="application/json,.json" onFile={(file) => void take(file)}>
         Import a case file
       </FileButton>

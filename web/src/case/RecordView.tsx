@@ -8,7 +8,7 @@ import { CorrectSheet } from './CorrectSheet.tsx'
 
 interface Entry {
   readonly event: CaseEvent
-  readonly told: string
+  readonly sentence: string
 }
 
 /** Everything that was done, the newest first. A wrong entry is corrected by a new one; both stay. */
@@ -36,10 +36,10 @@ export function RecordView({
     [state],
   )
   const entries = (openCase.record?.events ?? []).map(
-    (event): Entry => ({ event, told: say(eventWords(event, reader)) }),
+    (event): Entry => ({ event, sentence: say(eventWords(event, reader)) }),
   )
-  const found = entries.filter(({ event, told }) =>
-    `${event.by} ${told}`.toLowerCase().includes(words.trim().toLowerCase()),
+  const found = entries.filter(({ event, sentence }) =>
+    `${event.by} ${sentence}`.toLowerCase().includes(words.trim().toLowerCase()),
   )
   const mayCorrect = ({ event }: Entry) =>
     live.has(event.sequence) &&
@@ -82,8 +82,8 @@ export function RecordView({
             id: 'what',
             name: 'What',
             width: 'minmax(0,1fr)',
-            value: ({ told }) => told,
-            show: ({ told }) => told,
+            value: ({ sentence }) => sentence,
+            show: ({ sentence }) => sentence,
           },
           {
             id: 'correct',
@@ -97,7 +97,7 @@ export function RecordView({
                   type="button"
                   className="small-act"
                   onClick={() => setCorrecting(entry.event)}
-                  aria-label={`Correct: ${entry.told}`}
+                  aria-label={`Correct: ${entry.sentence}`}
                 >
                   Correct
                 </button>
@@ -110,7 +110,7 @@ export function RecordView({
             { name: 'Number', value: ({ event }) => event.sequence },
             { name: 'When', value: ({ event }) => event.at },
             { name: 'Who', value: ({ event }) => event.by },
-            { name: 'What', value: ({ told }) => told },
+            { name: 'What', value: ({ sentence }) => sentence },
           ],
         }}
         empty="Nothing on record fits. Clear the search."

@@ -3,15 +3,15 @@ import { screen, waitFor, within } from '@testing-library/react'
 import { Bench, J } from '@yentrik/core/testing'
 import { useLabClock } from '../live/lab-clock.ts'
 import { caseOnServer } from '../testing/case.ts'
-import { type Asked, show } from '../testing/lab.tsx'
+import { type SentRequest, show } from '../testing/lab.tsx'
 import { CaseScreen } from './CaseScreen.tsx'
 
 let bench: Bench
-let asked: Asked[]
+let requests: SentRequest[]
 /** Opens the case on its screen, the clock of the lab at the hour of the bench. */
 async function opened(of: Bench, more: object = {}) {
   bench = of
-  asked = caseOnServer(bench, more)
+  requests = caseOnServer(bench, more)
   useLabClock.setState({ labMillis: bench.now, steadyMillis: performance.now(), speed: 1, mayBeMoved: false })
   const shown = show(<CaseScreen />, { at: '/case/c1', pattern: '/case/:caseId' })
   await screen.findByRole('heading', { level: 1 })
@@ -20,7 +20,7 @@ async function opened(of: Bench, more: object = {}) {
 const button = (name: string | RegExp) => screen.getByRole('button', { name })
 const heading = () => screen.getByRole('region', { name: 'Instruction' }).querySelector('h2')?.textContent
 const sent = () =>
-  asked.filter(({ method }) => method === 'POST').map(({ body }) => (body as { command: object }).command)
+  requests.filter(({ method }) => method === 'POST').map(({ body }) => (body as { command: object }).command)
 const dialog = () => within(screen.getByRole('dialog'))
 
 describe('a case on its screen', () => {
@@ -44,7 +44,7 @@ describe('a case on its screen', () => {
     ])
   })
   it('says that there is no such case', async () => {
-    asked = caseOnServer(new Bench(), {
+    requests = caseOnServer(new Bench(), {
       'GET /cases/:caseId': {
         refused: {
           status: 404,
@@ -121,11 +121,11 @@ describe('what is out of its time', () => {
     early.now += 10 * 60_000
     const { user } = await opened(early)
     await user.click(button(/^Done/))
-    const asked = within(await screen.findByRole('dialog', { name: 'Too soon' }))
-    await user.click(asked.getByRole('button', { name: 'Done all the same' }))
-    expect(asked.getByText('Write a few words.')).toBeTruthy()
-    await user.type(asked.getByLabelText('Why it is done all the same'), 'fast stone')
-    await user.click(asked.getByRole('button', { name: 'Done all the same' }))
+    const dialog = within(await screen.findByRole('dialog', { name: 'Too soon' }))
+    await user.click(dialog.getByRole('button', { name: 'Done all the same' }))
+    expect(dialog.getByText('Write a few words.')).toBeTruthy()
+    await user.type(dialog.getByLabelText('Why it is done all the same'), 'fast stone')
+    await user.click(dialog.getByRole('button', { name: 'Done all the same' }))
     await waitFor(() => expect(bench.job.steps.set?.status).toBe('done'))
     expect(sent().at(-1)).toMatchObject({ type: 'finishStep', outOfTimeReason: 'fast stone' })
   })

@@ -116,7 +116,7 @@ describe('a row of a file', () => {
     })
   })
   it.each([
-    [{ Job: 'magic' }, /^There is no job "magic"\. Write one of: Study cast; /],
+    [{ Job: 'magic' }, /^There is no job "magic"\. Write one of: Articulator mounting; /],
     [{ Due: '20.3.2026' }, /^"20\.3\.2026" is no day\. Write it as 2026-12-09\.$/],
     [{ Choices: 'sideways' }, /^"sideways" is no choice of Study cast\.$/],
   ])('%j is refused', (cells, sentence) => {
@@ -129,12 +129,12 @@ describe('a row of a file', () => {
 describe('the intake', () => {
   const open = (answers: object = {}) => {
     atStart()
-    const asked = serverWith({ 'GET /cases': [], 'POST /cases': { caseId: 'c-new' }, ...answers })
-    return { ...show(<IntakeScreen />, { at: '/cases/new', pattern: '/cases/new' }), asked }
+    const sent = serverWith({ 'GET /cases': [], 'POST /cases': { caseId: 'c-new' }, ...answers })
+    return { ...show(<IntakeScreen />, { at: '/cases/new', pattern: '/cases/new' }), sent }
   }
   const fill = (label: string, text: string) =>
     fireEvent.change(screen.getByLabelText(label), { target: { value: text } })
-  const posted = (asked: ReturnType<typeof serverWith>) => asked.filter(({ method }) => method === 'POST')
+  const posted = (sent: ReturnType<typeof serverWith>) => sent.filter(({ method }) => method === 'POST')
   it('offers every job, and the days that it usually takes', async () => {
     open()
     expect(screen.getAllByRole('radio').length).toBeGreaterThanOrEqual(routeTemplates.size)
@@ -145,26 +145,26 @@ describe('the intake', () => {
     await waitFor(() => expect(day()).toBe('2026-03-12'))
   })
   it('takes the case in and opens it', async () => {
-    const { user, asked, where } = open()
+    const { user, sent, where } = open()
     fill('Clinic', 'Mill Lane')
     fill('Prescriber', 'Dr. Orla')
     fill('Patient code', 'P-7')
     await user.click(screen.getByText('Lower'))
     await user.click(screen.getByRole('button', { name: 'Take it in' }))
     await waitFor(() => expect(where()).toBe('/case/c-new'))
-    expect(posted(asked)[0]?.body).toMatchObject({
+    expect(posted(sent)[0]?.body).toMatchObject({
       authorisation: { clinic: 'Mill Lane', wanted: 'Study cast, lower' },
       jobs: [{ templateId: 'study-cast', choices: { arch: 'lower' } }],
     })
     expect(storedDraft('intake')).toBeUndefined()
   })
   it('sends nothing while something is missing, and says so at the button', async () => {
-    const { user, asked } = open()
+    const { user, sent } = open()
     fill('Clinic', 'Mill Lane')
     await user.click(screen.getByRole('button', { name: 'Take it in' }))
     expect(await screen.findByText('Mend what is marked; nothing is stored yet.')).toBeTruthy()
     expect(screen.getByText('Enter who prescribes.')).toBeTruthy()
-    expect(posted(asked)).toEqual([])
+    expect(posted(sent)).toEqual([])
     expect(storedDraft('intake')).toMatchObject({ clinic: 'Mill Lane' })
   })
   it('shows a refusal of the server at the entry that it names', async () => {

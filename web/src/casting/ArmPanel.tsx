@@ -83,7 +83,7 @@ export function ArmPanel({
             <Said
               words={
                 refusal ??
-                'Speed not measured: only ratios can be told. Film the arm in slow motion, or hold a tachometer to it.'
+                'Speed not measured: only ratios can be given. Film the arm in slow motion, or hold a tachometer to it.'
               }
             />
           </p>

@@ -70,7 +70,7 @@ export function BurnoutPanel({
   const run = useRun(forCase)
   const refusal = program && attempt(() => checkProgram(program, draft.binder)).refusal
   const reading = readingOf(draft)
-  const asked =
+  const question =
     program && ring && !refusal
       ? {
           size: ring,
@@ -79,9 +79,9 @@ export function BurnoutPanel({
           ...(reading ? { reading } : {}),
         }
       : undefined
-  const followed = useBurnout(asked)
+  const followed = useBurnout(question)
   const cut = cutOf(draft)
-  const judged = useCut(asked && cut ? { ...asked, cut } : undefined)
+  const judged = useCut(question && cut ? { ...question, cut } : undefined)
   const readyAt = nextAt(draft.readyAt, now)
   const reserve = readAll(draft.figures, ['reserve'], burnoutUnits).values?.reserve ?? 0
   const ready = followed?.answer?.ready
@@ -341,9 +341,9 @@ function Overnight({
     if (putIn === undefined) return setRefusal('Write the hour as 17:00.')
     if (!program || readyAt === undefined) return
     const until = readyAt > putIn ? readyAt : readyAt + 24 * 60 * 60_000
-    const asked = attempt(() => overnight(program, (until - putIn) / 60_000 - reserve))
-    setRefusal(asked.refusal)
-    if (asked.answer) onStretch(asked.answer.segments.map(typedSegment))
+    const found = attempt(() => overnight(program, (until - putIn) / 60_000 - reserve))
+    setRefusal(found.refusal)
+    if (found.answer) onStretch(found.answer.segments.map(typedSegment))
   }
   return (
     <details>

@@ -9,7 +9,7 @@ import { WeighIn } from './WeighIn.tsx'
 const alloy = { id: 'nickel-chromium', materialId: 'nickel-chromium', name: 'Nickel-chromium' } as AlloyChoice
 const metal = (more: object = {}) => lot({ materialId: 'nickel-chromium', number: 'N-1', ...more })
 const open = async (answers: object = {}) => {
-  const asked = serverWith({
+  const sent = serverWith({
     'GET /lots': [metal(), metal({ lotId: 'l-2', number: 'N-2', openedOn: null })],
     'GET /products': [],
     'POST /alloy-pieces': {},
@@ -17,9 +17,9 @@ const open = async (answers: object = {}) => {
   })
   const shown = show(<WeighIn alloy={alloy} />)
   fireEvent.click(await screen.findByText('Weigh pieces in'))
-  await waitFor(() => expect(asked.some(({ address }) => address === '/products')).toBe(true))
+  await waitFor(() => expect(sent.some(({ address }) => address === '/products')).toBe(true))
   if (!('GET /lots' in answers)) await screen.findByLabelText('Grams, each piece')
-  return { ...shown, posted: () => asked.filter(({ method }) => method === 'POST').map(({ body }) => body) }
+  return { ...shown, posted: () => sent.filter(({ method }) => method === 'POST').map(({ body }) => body) }
 }
 const field = () => screen.getByLabelText<HTMLInputElement>('Grams, each piece')
 const store = () => screen.getByRole('button', { name: 'Onto the shelf' })

@@ -19,7 +19,7 @@ export function SafeBath({
   now: number
   onDraft: (draft: CureDraft) => void
 }) {
-  const [told, setTold] = useState<{ readonly good: boolean; readonly words: Saying }>()
+  const [message, setMessage] = useState<{ readonly good: boolean; readonly words: Saying }>()
   const [looking, setLooking] = useState(false)
   // What is typed while it looks must stay.
   const latest = useRef(draft)
@@ -27,12 +27,12 @@ export function SafeBath({
   const find = async () => {
     const inAt = nextAt(draft.inAt, now)
     const outAt = inAt === undefined ? undefined : nextAt(draft.outBy, inAt)
-    const asked = questionOf(draft, { startCelsius: COLD_WATER_CELSIUS, segments: [] })
-    if (inAt === undefined || outAt === undefined || !asked)
-      return setTold({ good: false, words: 'Write the hours as 07:30, and the thicknesses in mm.' })
+    const question = questionOf(draft, { startCelsius: COLD_WATER_CELSIUS, segments: [] })
+    if (inAt === undefined || outAt === undefined || !question)
+      return setMessage({ good: false, words: 'Write the hours as 07:30, and the thicknesses in mm.' })
     setLooking(true)
-    setTold(undefined)
-    const { sections, flask } = asked
+    setMessage(undefined)
+    const { sections, flask } = question
     const found = await inCuringWorker((work) =>
       work.propose({ sections, flask }, (outAt - inAt) / MINUTE),
     ).catch(() => ({
@@ -40,9 +40,9 @@ export function SafeBath({
       answer: undefined,
     }))
     setLooking(false)
-    if (!found.answer) return setTold({ good: false, words: found.refusal ?? '' })
+    if (!found.answer) return setMessage({ good: false, words: found.refusal ?? '' })
     if (found.answer.kind === 'never')
-      return setTold({
+      return setMessage({
         good: false,
         words: 'No bath that is tried keeps this thickness from boiling: ask the maker for a program.',
       })
@@ -55,7 +55,7 @@ export function SafeBath({
         proposal.program,
       ),
     )
-    setTold(
+    setMessage(
       kind === 'inTime'
         ? { good: true, words: `Found: out at ${out}.` }
         : { good: false, words: `By ${draft.outBy} none is safe; the soonest is out at ${out}.` },
@@ -67,7 +67,7 @@ export function SafeBath({
       <button type="button" className="act-main" disabled={looking} onClick={() => void find()}>
         {looking ? 'Looking' : 'Find a safe bath'}
       </button>
-      {told && <Message tone={told.good ? 'good' : 'error'} words={told.words} />}
+      {message && <Message tone={message.good ? 'good' : 'error'} words={message.words} />}
     </div>
   )
 }

@@ -3,8 +3,8 @@ import { request } from '../live/request.ts'
 
 /** What a person does at the stand-in balance: only where no real one is connected. */
 export function StandInControls({ targetGrams, plugged }: { targetGrams: number; plugged: boolean }) {
-  const does = (body: Body<'POST /devices/stand-in/hand'>) =>
-    void request('POST /devices/stand-in/hand', { body }).catch(() => undefined)
+  const does = (body: Body<'POST /devices/stand-in/balance'>) =>
+    void request('POST /devices/stand-in/balance', { body }).catch(() => undefined)
   return (
     <fieldset className="border-base-300 flex flex-wrap items-center gap-1.5 border-t border-dashed pt-2">
       <legend className="sr-only">Hand at the stand-in balance</legend>

@@ -3,7 +3,7 @@ import { act, screen, waitFor } from '@testing-library/react'
 import type { DevicesState } from '@yentrik/contract'
 import { useState } from 'react'
 import { usePreferences } from '../preferences/preferences.ts'
-import { type Asked, serverWith, show } from '../testing/lab.tsx'
+import { type SentRequest, serverWith, show } from '../testing/lab.tsx'
 import { LiveGauge } from './LiveGauge.tsx'
 import { LiveWeight } from './LiveWeight.tsx'
 import { useDevices } from './use-devices.ts'
@@ -49,9 +49,9 @@ beforeEach(() => {
 
 describe('the gauge of the press', () => {
   const limits = { leastKilopascals: 9000, mostKilopascals: 11_700 }
-  let asked: Asked[]
+  let sent: SentRequest[]
   const gauge = (take = jest.fn()) => {
-    asked = serverWith({ 'POST /devices/press/take': { kilopascals: 10_342 } })
+    sent = serverWith({ 'POST /devices/press/take': { kilopascals: 10_342 } })
     return { ...show(<LiveGauge limits={limits} onTake={take} />), take }
   }
   const word = () => screen.getByRole('status', { name: '' }).textContent
@@ -78,7 +78,7 @@ describe('the gauge of the press', () => {
     await say({ press: { kilopascals: 10_342, held: true } })
     await user.click(screen.getByRole('button', { name: /^Take 10/ }))
     await waitFor(() => expect(take).toHaveBeenCalledWith(10_342))
-    expect(asked.map(({ address }) => address)).toEqual(['/devices/press/take'])
+    expect(sent.map(({ address }) => address)).toEqual(['/devices/press/take'])
   })
   it('is in psi on a bench that wants it', async () => {
     usePreferences.setState({ units: 'us' })

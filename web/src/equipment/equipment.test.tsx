@@ -16,13 +16,13 @@ const ring: LabEquipment = {
 } as LabEquipment
 
 const open = (answers: object = {}) => {
-  const asked = serverWith({
+  const sent = serverWith({
     'GET /equipment': [ring],
     'PUT /equipment/:name': (body: unknown) => body,
     'DELETE /equipment/:name': undefined,
     ...answers,
   })
-  return { ...show(<EquipmentList />), asked, changed: () => asked.filter(({ method }) => method !== 'GET') }
+  return { ...show(<EquipmentList />), sent, changed: () => sent.filter(({ method }) => method !== 'GET') }
 }
 const fill = (label: string, text: string) =>
   fireEvent.change(screen.getByLabelText(label), { target: { value: text } })

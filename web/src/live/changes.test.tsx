@@ -5,7 +5,7 @@ import type { CaseRecord, LiveChange } from '@yentrik/contract'
 import { benchContents, type CaseSummary, caseSummary, usualCalendar } from '@yentrik/core'
 import { Bench, START } from '@yentrik/core/testing'
 import type { ReactNode } from 'react'
-import { type Asked, serverWith } from '../testing/lab.tsx'
+import { type SentRequest, serverWith } from '../testing/lab.tsx'
 import { followChanges, listWith, recordWith, useReached } from './changes.ts'
 import { heldAnswer, queryClient, useAnswer } from './queries.ts'
 
@@ -47,11 +47,11 @@ const around = ({ children }: { readonly children: ReactNode }) => (
 )
 const shown = <T,>(use: () => { readonly data: T | undefined }) => renderHook(use, { wrapper: around }).result
 
-let asked: Asked[]
-const addresses = () => asked.splice(0).map(({ address }) => address)
+let sent: SentRequest[]
+const addresses = () => sent.splice(0).map(({ address }) => address)
 
 beforeEach(() => {
-  asked = serverWith({
+  sent = serverWith({
     'GET /cases/:caseId': record,
     'GET /cases/:caseId/events': { events: events.slice(2), routes: {} },
     'GET /cases/:caseId/summary': summary({ docket: 'K-9' }),
@@ -117,10 +117,10 @@ describe('other changes', () => {
     await waitFor(() => expect(lots.current.data && lab.current.data).toBeDefined())
     addresses()
     await change({ kind: 'lots' })
-    await waitFor(() => expect(asked.length).toBeGreaterThan(0))
+    await waitFor(() => expect(sent.length).toBeGreaterThan(0))
     expect(addresses()).toEqual(['/lots'])
     await change({ kind: 'lab' })
-    await waitFor(() => expect(asked.length).toBeGreaterThan(0))
+    await waitFor(() => expect(sent.length).toBeGreaterThan(0))
     expect(addresses()).toEqual(['/lab'])
   })
   it('between a page and its stream are not known: all is fetched again', async () => {
@@ -131,7 +131,7 @@ describe('other changes', () => {
     await act(async () => Stream.last.say('hello', { mark: `m-${mark}` }))
     expect(addresses()).toEqual([])
     await act(async () => Stream.last.say('hello', { mark: 'm-far' }))
-    await waitFor(() => expect(asked.length).toBeGreaterThan(0))
+    await waitFor(() => expect(sent.length).toBeGreaterThan(0))
     expect(addresses()).toEqual(['/lots'])
   })
   it('say whether the server is reached, and set the clock by it when it is again', async () => {

@@ -15,7 +15,7 @@ const refused = async (work: Promise<unknown>): Promise<Refusal> => {
 
 describe('a request', () => {
   it('goes where its route says, with its path, query and body', async () => {
-    const asked = serverWith({
+    const sent = serverWith({
       'GET /cases/:caseId': { caseId: 'a b' },
       'GET /cases': [],
       'POST /cases/:caseId/events': { sequence: 4 },
@@ -26,7 +26,7 @@ describe('a request', () => {
       path: { caseId: 'k' },
       body: { type: 'release' } as never,
     })
-    expect(asked).toEqual([
+    expect(sent).toEqual([
       { method: 'GET', address: '/cases/a%20b%2Fc', body: undefined },
       { method: 'GET', address: '/cases?which=all', body: undefined },
       { method: 'POST', address: '/cases/k/events', body: { type: 'release' } },

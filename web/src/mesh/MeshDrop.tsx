@@ -23,7 +23,7 @@ interface MeshDropProps {
   readonly onUnit: (unit: MeshUnitId) => void
 }
 
-/** A dropped mesh: read in a worker, its tightness told, its unit asked for, looked at in 3D. */
+/** A dropped mesh: read in a worker, with its tightness, and its unit to choose, looked at in 3D. */
 export function MeshDrop({ unit, onMesh, onUnit }: MeshDropProps) {
   const [name, setName] = useState<string>()
   const [share, setShare] = useState<number>()

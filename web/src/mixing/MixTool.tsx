@@ -66,11 +66,11 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
   const devices = useDevices()
   const now = useNow()
   const running = useRunningMixes()
-  const asked = step?.amount.materialId ?? materialId
+  const ofStep = step?.amount.materialId ?? materialId
   const draft = (what: string) =>
     `mix ${step ? `${step.caseId} ${step.jobId} ${step.stepId} ${step.amount.id}` : (materialId ?? '')} ${what}`
   const [chosen, setChosen] = useDraft(draft('material'), () =>
-    asked && isWeighed(materials.get(asked)) ? asked : 'dental-stone',
+    ofStep && isWeighed(materials.get(ofStep)) ? ofStep : 'dental-stone',
   )
   const [lotId, setLotId] = useState<string>()
   const [flask, keepFlask] = useDraft(`flask ${step?.caseId ?? ''}`, () => emptyFlask)

@@ -6,7 +6,7 @@ import { lot } from '../testing/shelf.ts'
 import { MixScreen } from './MixScreen.tsx'
 
 async function open(at: string, answers: object = {}) {
-  const asked = serverWith({
+  const sent = serverWith({
     'GET /lots': [],
     'GET /products': [],
     'GET /devices': { balance: null, dispenser: null, press: null },
@@ -17,7 +17,7 @@ async function open(at: string, answers: object = {}) {
   })
   const shown = show(<MixScreen />, { at, pattern: '/mix' })
   await screen.findByRole('region', { name: 'How much' })
-  return { ...shown, asked }
+  return { ...shown, sent }
 }
 const region = (name: string) => within(screen.getByRole('region', { name }))
 const fill = (label: HTMLElement, text: string) => fireEvent.change(label, { target: { value: text } })
@@ -86,12 +86,12 @@ describe('the mix', () => {
     )
   })
   it('starts its clock as the parts meet', async () => {
-    const { user, asked } = await open('/mix?material=alginate')
+    const { user, sent } = await open('/mix?material=alginate')
     fill(screen.getByLabelText('Level scoops'), '3')
     expect(screen.getByLabelText('To measure').textContent).toBe('3')
     await user.click(screen.getAllByRole('button', { name: 'The parts meet' })[0]!)
     await waitFor(() =>
-      expect(asked.some(({ address, method }) => method === 'POST' && address === '/mixing/clocks')).toBe(
+      expect(sent.some(({ address, method }) => method === 'POST' && address === '/mixing/clocks')).toBe(
         true,
       ),
     )

@@ -71,8 +71,8 @@ function MountForCase({ caseId }: { caseId: string }) {
 }
 
 /** What is asked of the articulator. */
-type Asked = Movement | 'pin' | 'cusps'
-const movements: Options<Asked> = [
+type Shown = Movement | 'pin' | 'cusps'
+const movements: Options<Shown> = [
   ['pin', 'Pin'],
   ['protrusion', 'Forwards'],
   ['rightLateral', 'To the right'],
@@ -93,7 +93,7 @@ function MountTool({
   const [entry, setEntry] = useDraft<ArticulatorEntry>(draftKey, () =>
     recorded ? entryOfArticulator(recorded.name, recorded.articulator) : usualArticulator,
   )
-  const [movement, setMovement] = useState<Asked>('pin')
+  const [movement, setMovement] = useState<Shown>('pin')
   const [pin, setPin] = useDraft<string>('mount pin', () => '1')
   const [advance, setAdvance] = useDraft<string>('mount advance', () => '4')
   const [forward, setForward] = useDraft<string>('mount forward', () => '85')
@@ -244,7 +244,7 @@ const nothingYet: Worked = { ways: [], refusal: 'Enter every setting to see what
 function work(
   articulator: Articulator,
   teeth: FollowedTeeth,
-  movement: Asked,
+  movement: Shown,
   pin: number | undefined,
   advance: number | undefined,
 ): Worked {
@@ -255,9 +255,9 @@ function work(
   ] as const
   try {
     if (movement === 'pin') {
-      const asked: JawMovement = { movement: 'protrusion', advanceMillimetres: 0, pinMillimetres: pin ?? 0 }
+      const to: JawMovement = { movement: 'protrusion', advanceMillimetres: 0, pinMillimetres: pin ?? 0 }
       return {
-        pose: moveJaw(articulator, asked),
+        pose: moveJaw(articulator, to),
         ways: [],
         rows: named.slice(0, 2).map(([name, tooth]) => {
           const { openingMillimetres, similarTrianglesMillimetres } = toothOpening(
@@ -274,11 +274,11 @@ function work(
       }
     }
     if (movement === 'cusps') return { ways: [] }
-    const asked = { movement, advanceMillimetres: advance ?? 0 }
+    const to = { movement, advanceMillimetres: advance ?? 0 }
     const steps = Array.from({ length: 13 }, (_, n) => ((advance ?? 0) * n) / 12)
     const poses = steps.map((advanceMillimetres) => moveJaw(articulator, { movement, advanceMillimetres }))
     return {
-      pose: moveJaw(articulator, asked),
+      pose: moveJaw(articulator, to),
       ways: [
         ...named.map(([, tooth]) => poses.map((pose) => pose.move(tooth))),
         poses.map(({ condyles }) => condyles.right),
@@ -286,8 +286,8 @@ function work(
       ],
       rows: named.map(([name, tooth]) => ({
         name,
-        drop: tooth.z - moveJaw(articulator, asked).move(tooth).z,
-        other: `${travelDirection(articulator, asked, tooth).dipDegrees.toFixed(1)}°`,
+        drop: tooth.z - moveJaw(articulator, to).move(tooth).z,
+        other: `${travelDirection(articulator, to, tooth).dipDegrees.toFixed(1)}°`,
       })),
     }
   } catch (error) {

@@ -185,9 +185,9 @@ function Materials({
   )
 }
 
-/** What did not go straight: told, not hidden. */
+/** What did not go straight: shown, not hidden. */
 function Deviations({ state, events }: { state: CaseState; events: readonly CaseEvent[] }) {
-  const told = events.filter((e) =>
+  const notable = events.filter((e) =>
     [
       'wentBack',
       'corrected',
@@ -197,12 +197,12 @@ function Deviations({ state, events }: { state: CaseState; events: readonly Case
       'authorisationAmended',
     ].includes(e.type),
   )
-  if (told.length === 0) return null
+  if (notable.length === 0) return null
   return (
     <section className="mt-4 break-inside-avoid">
       <h2 className="font-semibold">Done again, left out, asked, corrected</h2>
       <ul className="text-[9pt]">
-        {told.map((event) => (
+        {notable.map((event) => (
           <li key={event.sequence}>
             {dateAndTime(Date.parse(event.at))}:{' '}
             <Said

@@ -9,7 +9,7 @@ interface FigureSpec {
   readonly hint?: string
 }
 
-/** A row of numbers that belong to one question. Empty fields are told only by what is missing below. */
+/** A row of numbers that belong to one question. An empty field is named only by what is missing below. */
 export function FigureFields({
   specs,
   typed,
@@ -21,7 +21,7 @@ export function FigureFields({
   readonly typed: Typed
   readonly faults: Readonly<Record<string, Saying>>
   readonly onTyped: (typed: Typed) => void
-  /** Whether an empty field is told as a fault. */
+  /** Whether an empty field is a fault. */
   readonly wanted?: boolean
 }) {
   return (

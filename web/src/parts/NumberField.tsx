@@ -83,8 +83,8 @@ export function NumberField({ label, fault, hint, ...entry }: NumberFieldProps) 
       <label htmlFor={id} className="mb-1 block font-semibold">
         {label}
       </label>
-      <NumberEntry {...entry} id={id} describedBy={`${id}-told`} wrong={fault !== undefined} />
-      <div id={`${id}-told`} className="mt-1 min-h-6 text-sm">
+      <NumberEntry {...entry} id={id} describedBy={`${id}-message`} wrong={fault !== undefined} />
+      <div id={`${id}-message`} className="mt-1 min-h-6 text-sm">
         {fault !== undefined ? (
           <Message tone="error" words={fault} />
         ) : (

@@ -31,7 +31,7 @@ export function TextField({
     id,
     value: text,
     'aria-invalid': fault !== undefined,
-    'aria-describedby': `${id}-told`,
+    'aria-describedby': `${id}-message`,
     autoComplete: 'off',
     autoFocus,
   }
@@ -63,7 +63,7 @@ export function TextField({
           ))}
         </datalist>
       )}
-      <div id={`${id}-told`} className="mt-0.5 text-sm">
+      <div id={`${id}-message`} className="mt-0.5 text-sm">
         {fault !== undefined ? (
           <Message tone="error" words={fault} />
         ) : (

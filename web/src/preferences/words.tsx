@@ -3,13 +3,13 @@ import { dayAndTime } from '../format/format.ts'
 import { labNow } from '../live/lab-clock.ts'
 import { usePreferences } from './preferences.ts'
 
-/** How an instant is told, ms since 1970. */
+/** How an instant is written, ms since 1970. */
 type Clock = (at: number) => string
 const byTheDay: Clock = (at) => dayAndTime(at, labNow())
 
 /**
  * What the core says, with its quantities in the units of this bench.
- * @param clock how instants are told; by the day, as far as needed, when left out. Papers and records want the whole date
+ * @param clock how instants are written; by the day, as far as needed, when left out. Papers and records want the whole date
  */
 export function useWords(clock: Clock = byTheDay): (words: Saying) => string {
   const units = usePreferences((preferences) => preferences.units)

@@ -127,7 +127,7 @@ describe('the rim of a case', () => {
   it('goes into its record, and what cannot be right does not', async () => {
     const { bench, sheet, step } = askingFor('prescription')
     bench.upTo(step.id)
-    const asked = caseOnServer(bench, { 'GET /tooth-sets': [] })
+    const sent = caseOnServer(bench, { 'GET /tooth-sets': [] })
     const { user, where } = show(<SetUpScreen />, {
       at: `/set-up?case=c1&job=job-1&step=${step.id}&sheet=${sheet.id}`,
       pattern: '/set-up',
@@ -136,7 +136,7 @@ describe('the rim of a case', () => {
     for (const [label, value] of Object.entries({ ...rim, 'Incisal level': '210' })) fill(label, value)
     await user.click(screen.getByRole('button', { name: 'Record the prescription' }))
     expect((await screen.findByRole('alert')).textContent).toContain('Incisal level: 210 mm cannot be right.')
-    expect(asked.filter(({ method }) => method === 'POST')).toEqual([])
+    expect(sent.filter(({ method }) => method === 'POST')).toEqual([])
     fill('Incisal level', '21.5')
     await user.click(screen.getByRole('button', { name: 'Record the prescription' }))
     await waitFor(() => expect(where()).toBe('/case/c1'))

@@ -82,7 +82,7 @@ function Lines({ lines, onLines, unit, faults, fixedNames, another }: LinesProps
   )
 }
 
-/** Counts what was typed; `undefined` while a line is wrong, which is then told. */
+/** Counts what was typed; `undefined` while a line is wrong, which then says so. */
 function countedParts(lines: readonly Line[]): {
   parts?: readonly PartCount[]
   wrong: ReadonlyMap<number, string>

@@ -27,13 +27,13 @@ interface Wish<K extends SheetKind> {
 /** Shows the entry of a kind of sheet; what it puts on record is in the list. */
 function entry<K extends SheetKind>(kind: K, wish: Wish<K> = {}) {
   const { last, sheet, at, open = true, teeth = [], stores = true } = wish
-  const asked = askingFor(kind)
-  const { job, step } = at ?? asked
+  const wanted = askingFor(kind)
+  const { job, step } = at ?? wanted
   const recorded: DataOfKind<K>[] = []
   const Entry = sheetKindsShown[kind].Entry as (props: SheetEntryProps<K>) => ReactNode
   const shown = show(
     <Entry
-      sheet={{ ...asked.sheet, ...sheet } as SheetOfKind<K>}
+      sheet={{ ...wanted.sheet, ...sheet } as SheetOfKind<K>}
       last={last}
       caseId="c1"
       job={job}

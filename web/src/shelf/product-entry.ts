@@ -118,7 +118,7 @@ export function productEntryFaults(
   return faults
 }
 
-/** The field of the form that the core names otherwise; a clock as such is told at its first time. */
+/** The field of the form that the core names otherwise; a fault of the whole clock stands at its first time. */
 export function fieldOfProduct(named: string): keyof TypedProduct | undefined {
   if (named === 'clock') return 'pourBy'
   return clockFields.find(({ of }) => named === `clock.${of}`)?.field ?? (named as keyof TypedProduct)

@@ -4,7 +4,7 @@ import { materials } from '@yentrik/core'
 import { START } from '@yentrik/core/testing'
 import { useLabClock } from '../live/lab-clock.ts'
 import { type Shelf, useShelf } from '../record/shelf.ts'
-import { type Asked, refusal, serverWith, show } from '../testing/lab.tsx'
+import { refusal, type SentRequest, serverWith, show } from '../testing/lab.tsx'
 import { lot } from '../testing/shelf.ts'
 import { LotCard } from './LotCard.tsx'
 import { lotFaults, lotOf, readLotRow, type TypedLot } from './lot-entry.ts'
@@ -103,13 +103,13 @@ function WithShelf({ part }: { readonly part: (shelf: Shelf) => React.ReactEleme
 
 describe('a lot that has come', () => {
   it('is stored; the next of the delivery keeps all but its number', async () => {
-    const asked = serverWith({ 'GET /lots': [], 'GET /products': [], 'POST /lots': (body: unknown) => body })
+    const sent = serverWith({ 'GET /lots': [], 'GET /products': [], 'POST /lots': (body: unknown) => body })
     const { user } = show(<WithShelf part={(shelf) => <ReceiveLot materialId={type4.id} shelf={shelf} />} />)
     await user.type(screen.getByLabelText('Lot number'), 'S-9')
     await user.type(screen.getByLabelText('Powder'), '25 kg')
     await user.click(button('Onto the shelf'))
     expect(await screen.findByText('Lot S-9 is on the shelf.')).toBeTruthy()
-    expect(asked.filter(({ method }) => method === 'POST')).toEqual([
+    expect(sent.filter(({ method }) => method === 'POST')).toEqual([
       {
         method: 'POST',
         address: '/lots',
@@ -140,9 +140,9 @@ describe('a lot that has come', () => {
 })
 
 describe('a lot on the shelf', () => {
-  let asked: Asked[]
+  let sent: SentRequest[]
   const card = (more: Parameters<typeof lot>[0] = {}) => {
-    asked = serverWith({
+    sent = serverWith({
       'GET /lots': [],
       'GET /products': [],
       'GET /lots/:lotId/cases': [
@@ -172,7 +172,7 @@ describe('a lot on the shelf', () => {
     )
   }
   const posted = () =>
-    asked.filter(({ method }) => method === 'POST').map(({ address, body }) => [address, body])
+    sent.filter(({ method }) => method === 'POST').map(({ address, body }) => [address, body])
   it('says what is left of how much, and what it wants', () => {
     card({ runsLow: true, leftGrams: 900 })
     const item = screen.getByRole('listitem', { name: 'Lot S-77' })
@@ -215,18 +215,18 @@ describe('a lot on the shelf', () => {
 
 describe('a product of the lab', () => {
   const form = (answers: object = { 'POST /products': {} }) => {
-    const asked = serverWith(answers)
+    const sent = serverWith(answers)
     let done = 0
     const shown = show(<ProductForm classCard={type4} onDone={() => done++} />)
-    return { ...shown, asked, done: () => done }
+    return { ...shown, sent, done: () => done }
   }
   it('is stored with what its pack says, and nothing else', async () => {
-    const { user, asked, done } = form()
+    const { user, sent, done } = form()
     await user.type(screen.getByLabelText('Name in this lab'), 'Blue die stone')
     await user.type(screen.getByLabelText('Ratio'), '0.23')
     await user.click(button('Store'))
     await waitFor(() => expect(done()).toBe(1))
-    expect(asked[0]).toMatchObject({
+    expect(sent[0]).toMatchObject({
       address: '/products',
       body: { materialId: type4.id, name: 'Blue die stone', source: 'the pack', millilitresPerGram: 0.23 },
     })
@@ -238,12 +238,12 @@ describe('a product of the lab', () => {
     expect(screen.getByText(/outside the class.*the pack wins/)).toBeTruthy()
   })
   it('says what cannot be, and keeps it', async () => {
-    const { user, asked } = form()
+    const { user, sent } = form()
     await user.type(screen.getByLabelText('Ratio'), '-1')
     await user.click(button('Store'))
     expect(await screen.findAllByRole('alert')).not.toEqual([])
     expect(screen.getByLabelText<HTMLInputElement>('Ratio').value).toBe('-1')
-    expect(asked).toEqual([])
+    expect(sent).toEqual([])
   })
   it('may be left', async () => {
     const { user, done } = form()

@@ -10,7 +10,7 @@ import { usePreferences } from '../preferences/preferences.ts'
 import { SessionContext } from '../session/session.ts'
 
 /** What was asked of the server, in its order. */
-export interface Asked {
+export interface SentRequest {
   readonly method: string
   readonly address: string
   readonly body: unknown
@@ -38,13 +38,13 @@ const patternOf = (route: string) => new RegExp(`^${route.split(' ')[1]!.replace
  * A server that answers what a test says and nothing else: what is not said is not reached. What was asked of it is in
  * the list that comes back.
  */
-export function serverWith(answers: Answers): Asked[] {
-  const asked: Asked[] = []
+export function serverWith(answers: Answers): SentRequest[] {
+  const sent: SentRequest[] = []
   globalThis.fetch = jest.fn(async (input: unknown, init: RequestInit = {}) => {
     const { pathname, search } = new URL(String(input), 'http://lab.test')
     const [method, path] = [init.method ?? 'GET', pathname.replace(/^\/api/, '')]
     const body = typeof init.body === 'string' ? (JSON.parse(init.body) as unknown) : undefined
-    asked.push({ method, address: path + search, body })
+    sent.push({ method, address: path + search, body })
     const route = Object.keys(answers).find(
       (each) => each.startsWith(`${method} `) && patternOf(each).test(path),
     ) as RouteKey | undefined
@@ -62,7 +62,7 @@ export function serverWith(answers: Answers): Asked[] {
       text: async () => (answer === undefined ? '' : JSON.stringify(refused ?? answer)),
     } as unknown as Response
   }) as unknown as typeof fetch
-  return asked
+  return sent
 }
 
 /** The person at the bench of the tests. */

@@ -28,7 +28,7 @@ export function MarkModel({ arch, model, onModel, picture, onPicture }: MarkMode
   const [picked, setPicked] = useState<string>()
   const [scaleEnds, setScaleEnds] = useState<readonly Point[]>([])
   const [scaleText, setScaleText] = useDraft<string>('trim scale', () => '50')
-  const [told, setTold] = useState<Saying>()
+  const [message, setMessage] = useState<Saying>()
   const open = specs.find(({ key, want }) => (model.points[key] ?? []).length < want)
   const current = wantsScale ? SCALE_KEY : (picked ?? open?.key ?? HEIGHT_KEY)
   const spec = specs.find(({ key }) => key === current)
@@ -52,20 +52,20 @@ export function MarkModel({ arch, model, onModel, picture, onPicture }: MarkMode
   const setScale = () => {
     const { value, fault } = readNumber(scaleText, 'mm')
     const [a, b] = scaleEnds
-    if (fault) return setTold(fault)
+    if (fault) return setMessage(fault)
     if (!a || !b || !value || !(value > 0))
-      return setTold('Mark both ends of a length that you know, and enter it.')
-    setTold(undefined)
+      return setMessage('Mark both ends of a length that you know, and enter it.')
+    setMessage(undefined)
     onModel({ millimetresPerPixel: value / Math.hypot(a.x - b.x, a.y - b.y) })
   }
   const takePicture = async (file: File | undefined) => {
     if (!file) return
-    setTold(undefined)
+    setMessage(undefined)
     if (/\.(stl|ply|obj)$/i.test(file.name)) {
       const worker = meshWorker()
       const { answer: seen, refusal } = await worker.give((work) => work.fromAbove(file)).catch(brokenFile)
       worker.stop()
-      if (!seen) return setTold(refusal)
+      if (!seen) return setMessage(refusal)
       const canvas = document.createElement('canvas')
       canvas.width = seen.columns
       canvas.height = seen.rows
@@ -82,7 +82,7 @@ export function MarkModel({ arch, model, onModel, picture, onPicture }: MarkMode
       onModel({ millimetresPerPixel: undefined })
     }
     image.onerror = () =>
-      setTold(`${file.name} is no picture that can be shown. Use a PNG or JPEG, or a mesh.`)
+      setMessage(`${file.name} is no picture that can be shown. Use a PNG or JPEG, or a mesh.`)
     image.src = url
   }
   const heights = (
@@ -150,9 +150,9 @@ export function MarkModel({ arch, model, onModel, picture, onPicture }: MarkMode
             }}
           />
         </label>
-        {told && (
+        {message && (
           <div className="mt-2">
-            <Message tone="error" words={told} />
+            <Message tone="error" words={message} />
           </div>
         )}
         {wantsScale ? (

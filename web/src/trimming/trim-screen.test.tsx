@@ -59,13 +59,13 @@ describe('the plan of a case', () => {
     bench.upTo(step.id)
     bench.sheet(step.id, sheet.id, goodSheet(sheet))
     if (what === 'pair') bench.upTo(at)
-    const asked = caseOnServer(bench)
+    const sent = caseOnServer(bench)
     const shown = show(<TrimScreen />, {
       at: `/trim?case=c1&job=job-1&sheet=${of}&${what}=${at}`,
       pattern: '/trim',
     })
     await screen.findByRole('link', { name: /K-1/ })
-    return { ...shown, bench, asked }
+    return { ...shown, bench, sent }
   }
   it('names every cut in its order, with the angle of the table', async () => {
     await withPlan('plan')
@@ -87,14 +87,14 @@ describe('the plan of a case', () => {
   })
   it('takes the readings of the finished pair, and says which line fails', async () => {
     const pair = askingFor('finishedPair')
-    const { user, bench, asked } = await withPlan('pair', pair.step.id, pair.sheet.id)
+    const { user, bench, sent } = await withPlan('pair', pair.step.id, pair.sheet.id)
     const good = (goodSheet(pair.sheet) as DataOfKind<'finishedPair'>).pair as unknown as Record<
       string,
       unknown
     >
     const fields = await screen.findByRole('form', { name: 'Readings' })
     await user.click(screen.getByRole('button', { name: 'Into the record' }))
-    expect(asked.filter(({ method }) => method === 'POST')).toEqual([])
+    expect(sent.filter(({ method }) => method === 'POST')).toEqual([])
     const put = (label: RegExp, values: readonly number[]) => {
       const inputs = within(fields).getAllByLabelText(label)
       for (const [n, input] of inputs.entries())

@@ -17,7 +17,7 @@ function slowly() {
     })
   return { under, work }
 }
-const asked = (question: number | undefined, { work }: ReturnType<typeof slowly>, keeps = true) =>
+const followed = (question: number | undefined, { work }: ReturnType<typeof slowly>, keeps = true) =>
   renderHook(({ of }: { readonly of: number | undefined }) => useWorker(of, work, { keeps }), {
     initialProps: { of: question },
   })
@@ -27,14 +27,14 @@ const end = (one: ReturnType<typeof slowly>['under'][number], text: string) =>
 describe('what a worker makes of a question', () => {
   it('comes when it is there', async () => {
     const thread = slowly()
-    const { result } = asked(1, thread)
+    const { result } = followed(1, thread)
     expect(result.current).toBeUndefined()
     await end(thread.under[0]!, 'one')
     expect(result.current).toEqual({ answer: 'one' })
   })
   it('is of the newest question: those between are never asked', async () => {
     const thread = slowly()
-    const { result, rerender } = asked(1, thread)
+    const { result, rerender } = followed(1, thread)
     for (const next of [2, 3, 4]) rerender({ of: next })
     expect(thread.under.map(({ question }) => question)).toEqual([1])
     await end(thread.under[0]!, 'one')
@@ -45,7 +45,7 @@ describe('what a worker makes of a question', () => {
   it('stays until the next is there, or goes at once, as it is wanted', async () => {
     for (const keeps of [true, false]) {
       const thread = slowly()
-      const { result, rerender } = asked(1, thread, keeps)
+      const { result, rerender } = followed(1, thread, keeps)
       await end(thread.under[0]!, 'one')
       rerender({ of: 2 })
       expect(result.current).toEqual(keeps ? { answer: 'one' } : undefined)
@@ -53,7 +53,7 @@ describe('what a worker makes of a question', () => {
   })
   it('is nothing while nothing is asked', async () => {
     const thread = slowly()
-    const { result, rerender } = asked(undefined, thread)
+    const { result, rerender } = followed(undefined, thread)
     expect(thread.under).toEqual([])
     rerender({ of: 1 })
     await end(thread.under[0]!, 'one')
@@ -62,7 +62,7 @@ describe('what a worker makes of a question', () => {
   })
   it('that breaks off is told in words, and the next is asked all the same', async () => {
     const thread = slowly()
-    const { result, rerender } = asked(1, thread)
+    const { result, rerender } = followed(1, thread)
     await act(async () => thread.under[0]!.fail())
     expect(String(result.current?.refusal)).toMatch(/^The calculation was broken off\. Change a figure/)
     rerender({ of: 2 })
@@ -72,7 +72,7 @@ describe('what a worker makes of a question', () => {
   })
   it('is wanted no more by a screen that is gone', async () => {
     const thread = slowly()
-    const { rerender, unmount } = asked(1, thread)
+    const { rerender, unmount } = followed(1, thread)
     rerender({ of: 2 })
     unmount()
     await end(thread.under[0]!, 'one')

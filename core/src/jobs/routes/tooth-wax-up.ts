@@ -1,8 +1,8 @@
-import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { RouteTemplate } from '../route/index.ts'
-import { adjust, look } from './checks.ts'
-import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from './door.ts'
-import { diePictures, shows } from './pictures.ts'
+import { COMMON_PRACTICE } from '../../materials/index.ts'
+import type { RouteTemplate } from '../../route/index.ts'
+import { adjust, look } from '../checks.ts'
+import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from '../door.ts'
+import { diePictures, shows } from '../pictures.ts'
 
 /** A single tooth in wax, in the order of the instruments (common practice throughout). Also a training job. */
 export const toothWaxUp: RouteTemplate = {

@@ -1,8 +1,8 @@
-import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { RouteTemplate, TemplateStep } from '../route/index.ts'
-import { adjust, askDentist, goBack, look, remake } from './checks.ts'
-import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from './door.ts'
-import { onePicture, shows } from './pictures.ts'
+import { COMMON_PRACTICE } from '../../materials/index.ts'
+import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
+import { adjust, askDentist, goBack, look, remake } from '../checks.ts'
+import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from '../door.ts'
+import { onePicture, shows } from '../pictures.ts'
 
 const trimming = {
   stage: 'trim',

@@ -1,11 +1,11 @@
-import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { RouteTemplate, TemplateStep } from '../route/index.ts'
-import { PONTIC_SHEETS, ponticClearanceMillimetres } from '../waxing/index.ts'
-import { castHere, castingSteps, investmentMatter } from './casting-steps.ts'
-import { adjust, look } from './checks.ts'
-import { disinfectArrival, readAuthorisation } from './door.ts'
-import { diePictures, onBridge, shows, WAXED } from './pictures.ts'
-import { dieSteps, layerSteps, occlusalSteps, sentOut } from './wax-pattern-steps.ts'
+import { COMMON_PRACTICE } from '../../materials/index.ts'
+import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
+import { PONTIC_SHEETS, ponticClearanceMillimetres } from '../../waxing/index.ts'
+import { castHere, castingSteps, investmentMatter } from '../casting-steps.ts'
+import { adjust, look } from '../checks.ts'
+import { disinfectArrival, readAuthorisation } from '../door.ts'
+import { diePictures, onBridge, shows, WAXED } from '../pictures.ts'
+import { dieSteps, layerSteps, occlusalSteps, sentOut } from '../wax-pattern-steps.ts'
 
 const clearance = ponticClearanceMillimetres(PONTIC_SHEETS).toFixed(2)
 

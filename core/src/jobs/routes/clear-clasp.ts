@@ -1,9 +1,9 @@
-import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { CheckOf, Matter, RouteTemplate, TemplateStep } from '../route/index.ts'
-import { adjust, askDentist, goBack, look, remake } from './checks.ts'
-import { pressurePot, puttyAmount } from './cold-cure-steps.ts'
-import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from './door.ts'
-import { castPictures, onePicture, shows } from './pictures.ts'
+import { COMMON_PRACTICE } from '../../materials/index.ts'
+import type { CheckOf, Matter, RouteTemplate, TemplateStep } from '../../route/index.ts'
+import { adjust, askDentist, goBack, look, remake } from '../checks.ts'
+import { pressurePot, puttyAmount } from '../cold-cure-steps.ts'
+import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from '../door.ts'
+import { castPictures, onePicture, shows } from '../pictures.ts'
 
 /** A clear thermoplastic clasp on a partial (common practice throughout). */
 

@@ -1,8 +1,8 @@
-import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { RouteTemplate, TemplateStep } from '../route/index.ts'
-import { adjust, askDentist, goBack, look, remake } from './checks.ts'
-import { oneArch } from './door.ts'
-import { castPictures, shows } from './pictures.ts'
+import { COMMON_PRACTICE } from '../../materials/index.ts'
+import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
+import { adjust, askDentist, goBack, look, remake } from '../checks.ts'
+import { oneArch } from '../door.ts'
+import { castPictures, shows } from '../pictures.ts'
 
 const SET_SHORT = 'Stone pulled early breaks at the teeth and scratches.'
 const SET_LONG = 'Alginate dries on the cast, gets hard and takes the surface with it.'

@@ -1,13 +1,13 @@
-import type { RouteTemplate } from '../route/index.ts'
-import { dentureCuring } from './denture-curing.ts'
-import { dentureFinishing } from './denture-finishing.ts'
-import { dentureFlasking } from './denture-flasking.ts'
-import { processingMatters, waxMatters } from './denture-matters.ts'
-import { dentureRemount } from './denture-remount.ts'
-import { dentureToMounting } from './denture-to-mounting.ts'
-import { dentureToTryIn } from './denture-to-try-in.ts'
-import { oneArch } from './door.ts'
-import { denturePictures } from './pictures.ts'
+import type { RouteTemplate } from '../../route/index.ts'
+import { dentureCuring } from '../denture-curing.ts'
+import { dentureFinishing } from '../denture-finishing.ts'
+import { dentureFlasking } from '../denture-flasking.ts'
+import { processingMatters, waxMatters } from '../denture-matters.ts'
+import { dentureRemount } from '../denture-remount.ts'
+import { dentureToMounting } from '../denture-to-mounting.ts'
+import { dentureToTryIn } from '../denture-to-try-in.ts'
+import { oneArch } from '../door.ts'
+import { denturePictures } from '../pictures.ts'
 
 /** A complete denture, upper, lower or a pair, from the final impressions to the bag (common practice throughout). */
 export const completeDenture: RouteTemplate = {

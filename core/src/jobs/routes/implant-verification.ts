@@ -1,9 +1,9 @@
-import type { RouteTemplate } from '../route/index.ts'
-import { oneArch } from './door.ts'
-import { implantCast } from './implant-cast.ts'
-import { implantCounts } from './implant-counts.ts'
-import { implantJigAndTray } from './implant-jig-and-tray.ts'
-import { castPictures, onePicture, shows } from './pictures.ts'
+import type { RouteTemplate } from '../../route/index.ts'
+import { oneArch } from '../door.ts'
+import { implantCast } from '../implant-cast.ts'
+import { implantCounts } from '../implant-counts.ts'
+import { implantJigAndTray } from '../implant-jig-and-tray.ts'
+import { castPictures, onePicture, shows } from '../pictures.ts'
 
 /** Implant cast with soft tissue, a sectioned verification jig and a custom tray (common practice throughout). */
 export const implantVerification: RouteTemplate = {

@@ -1,8 +1,8 @@
-import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { RouteTemplate } from '../route/index.ts'
-import { adjust, askDentist, goBack, look } from './checks.ts'
-import { disinfectArrival, handOver, readAuthorisation } from './door.ts'
-import { castPictures, onePicture, shows } from './pictures.ts'
+import { COMMON_PRACTICE } from '../../materials/index.ts'
+import type { RouteTemplate } from '../../route/index.ts'
+import { adjust, askDentist, goBack, look } from '../checks.ts'
+import { disinfectArrival, handOver, readAuthorisation } from '../door.ts'
+import { castPictures, onePicture, shows } from '../pictures.ts'
 
 /** Cast posts and cores, from castings on their sprue to packed posts with their papers (common practice throughout). */
 export const castPosts: RouteTemplate = {

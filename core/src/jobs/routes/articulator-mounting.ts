@@ -1,8 +1,8 @@
-import type { RouteTemplate } from '../route/index.ts'
-import { adjust, askDentist, look } from './checks.ts'
-import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from './door.ts'
-import { mountingSteps } from './mounting-steps.ts'
-import { castPictures } from './pictures.ts'
+import type { RouteTemplate } from '../../route/index.ts'
+import { adjust, askDentist, look } from '../checks.ts'
+import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from '../door.ts'
+import { mountingSteps } from '../mounting-steps.ts'
+import { castPictures } from '../pictures.ts'
 
 /** Master casts and a record, mounted on an average-value or hinge articulator (common practice throughout). */
 export const articulatorMounting: RouteTemplate = {

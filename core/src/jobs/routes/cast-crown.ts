@@ -1,9 +1,9 @@
-import type { RouteTemplate } from '../route/index.ts'
-import { castHere, castingSteps, investmentMatter } from './casting-steps.ts'
-import { arrives, dieCast } from './die-cast.ts'
-import { disinfectArrival, readAuthorisation } from './door.ts'
-import { diePictures, shows } from './pictures.ts'
-import { dieSteps, layerSteps, occlusalSteps, sentOut } from './wax-pattern-steps.ts'
+import type { RouteTemplate } from '../../route/index.ts'
+import { castHere, castingSteps, investmentMatter } from '../casting-steps.ts'
+import { arrives, dieCast } from '../die-cast.ts'
+import { disinfectArrival, readAuthorisation } from '../door.ts'
+import { diePictures, shows } from '../pictures.ts'
+import { dieSteps, layerSteps, occlusalSteps, sentOut } from '../wax-pattern-steps.ts'
 
 /** One crown, from the impression or its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
 export const castCrown: RouteTemplate = {

@@ -1,0 +1,13 @@
+// Made by scripts/routes.mjs out of the files in routes/; not to be changed by hand.
+export { articulatorMounting } from './routes/articulator-mounting.ts'
+export { castBridge } from './routes/cast-bridge.ts'
+export { castCrown } from './routes/cast-crown.ts'
+export { castPosts } from './routes/cast-posts.ts'
+export { clearClasp } from './routes/clear-clasp.ts'
+export { completeDenture } from './routes/complete-denture.ts'
+export { immediateDenture } from './routes/immediate-denture.ts'
+export { implantVerification } from './routes/implant-verification.ts'
+export { studyCast } from './routes/study-cast.ts'
+export { studyModelPair } from './routes/study-model-pair.ts'
+export { toothWaxUp } from './routes/tooth-wax-up.ts'
+export { wireClaspPartial } from './routes/wire-clasp-partial.ts'
