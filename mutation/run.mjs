@@ -127,7 +127,35 @@ function mutate(places, folder) {
   }).runMutationTest()
 }
 
-const results = []
+// Two files may have a mutant at the same spot; the other one is not of the sample.
+const marks = sampled && new Set(sampled.map((mutant) => markOf(mutant, 0)))
+const noticed = ({ status }) => status === 'Killed' || status === 'Timeout'
+const judged = (mutants) =>
+  mutants.filter(
+    (mutant) =>
+      (!marks || marks.has(markOf(mutant, 1))) &&
+      ['Killed', 'Timeout', 'Survived', 'NoCoverage'].includes(mutant.status),
+  )
+
+function printSurvivors(mutants) {
+  const survivors = mutants
+    .filter((mutant) => !noticed(mutant))
+    .map((mutant) => ({ ...mutant, fileName: relative(root, mutant.fileName) }))
+    .sort((a, b) => a.fileName.localeCompare(b.fileName) || a.location.start.line - b.location.start.line)
+  for (const { fileName, location, mutatorName, replacement, status } of survivors)
+    console.log(
+      `${fileName}:${location.start.line}:${location.start.column} ${mutatorName}${
+        status === 'NoCoverage' ? ' (no test comes here)' : ''
+      }: ${replacement.replaceAll(/\s+/g, ' ').slice(0, 80)}`,
+    )
+}
+
+const valid = []
+const add = (mutants) => {
+  const some = judged(mutants)
+  printSurvivors(some)
+  valid.push(...some)
+}
 if (sampled) {
   const byFolder = new Map()
   for (const mutant of sampled) {
@@ -136,33 +164,16 @@ if (sampled) {
   }
   for (const [folder, places] of [...byFolder].sort()) {
     console.log(`== ${folder}: ${places.length}`)
-    results.push(...(await mutate(places, folder)))
+    add(await mutate(places, folder))
   }
-} else results.push(...(await mutate(files, values.own && folderOf(files[0]))))
+} else add(await mutate(files, values.own && folderOf(files[0])))
 
-// Two files may have a mutant at the same spot; the other one is not of the sample.
-const marks = sampled && new Set(sampled.map((mutant) => markOf(mutant, 0)))
-const counted = marks ? results.filter((mutant) => marks.has(markOf(mutant, 1))) : results
-
-const noticed = (status) => status === 'Killed' || status === 'Timeout'
-const valid = counted.filter(({ status }) => ['Killed', 'Timeout', 'Survived', 'NoCoverage'].includes(status))
 const score = (mutants) => {
-  const hit = mutants.filter(({ status }) => noticed(status)).length
+  const hit = mutants.filter(noticed).length
   return mutants.length === 0
     ? '-'
     : `${((100 * hit) / mutants.length).toFixed(1)} % (${hit} of ${mutants.length})`
 }
-
-const survivors = valid
-  .filter(({ status }) => !noticed(status))
-  .map((mutant) => ({ ...mutant, fileName: relative(root, mutant.fileName) }))
-  .sort((a, b) => a.fileName.localeCompare(b.fileName) || a.location.start.line - b.location.start.line)
-for (const { fileName, location, mutatorName, replacement, status } of survivors)
-  console.log(
-    `${fileName}:${location.start.line}:${location.start.column} ${mutatorName}${
-      status === 'NoCoverage' ? ' (no test comes here)' : ''
-    }: ${replacement.replaceAll(/\s+/g, ' ').slice(0, 80)}`,
-  )
 
 const folders = new Map()
 for (const mutant of valid) {

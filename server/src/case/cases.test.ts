@@ -25,6 +25,15 @@ describe('taking in', () => {
     expect(two.events[0]).toMatchObject({ docket: 'K-0002' })
     await server.get('/dockets/k-0002').expect(200, { caseId: two.caseId })
   })
+  it('leaves out the numbers that were given by hand', async () => {
+    const docketOf = ({ events: [received] }: CaseRecord) =>
+      received?.type === 'caseReceived' ? received.docket : ''
+    const number = Number(docketOf(await server.receive()).slice(2))
+    const docket = (n: number) => `K-${String(n).padStart(4, '0')}`
+    for (const n of [number + 1, number + 2]) await server.receive({ docket: docket(n) })
+    expect(docketOf(await server.receive())).toBe(docket(number + 3))
+    expect(docketOf(await server.receive())).toBe(docket(number + 4))
+  })
   it('refuses a docket in use, whatever its case, and an unknown one', async () => {
     await server.receive({ docket: 'M-77' })
     const { body } = await server.post('/cases', { ...intake(), docket: 'm-77' }).expect(409)

@@ -2,7 +2,7 @@ import 'reflect-metadata'
 import { get, type IncomingMessage } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
-import { intake, TestServer } from '../testing/test-server.ts'
+import { intake, mixOf, TestServer } from '../testing/test-server.ts'
 import { LiveService } from './live.service.ts'
 
 let server: TestServer
@@ -53,6 +53,21 @@ describe('the stream of changes', () => {
     const count = (mark: unknown) => Number(String(mark).split('-')[1])
     expect(count(first!.data.mark)).toBe(count(hello!.data.mark) + 1)
     expect(count(second!.data.mark)).toBe(count(hello!.data.mark) + 2)
+  })
+  it('says that the shelf has changed only where something was taken from it', async () => {
+    const lot = { materialId: 'high-strength-stone', number: 'L-1' }
+    const { lotId } = (await server.post('/lots', lot).expect(201)).body
+    const { caseId, seen } = await server.atThePour()
+    const mixed = await heard(4, async () => {
+      await server.command(caseId, seen, { type: 'note', text: 'shaken' }).expect(201)
+      await server.command(caseId, seen + 1, mixOf(lotId)).expect(201)
+    })
+    expect(mixed.slice(1).map(({ data }) => data.kind)).toEqual(['case', 'case', 'lots'])
+    const correction = { type: 'correct', corrects: seen + 2, powderGrams: 120, liquidMillilitres: 27.6 }
+    const corrected = await heard(3, () =>
+      server.command(caseId, seen + 2, { ...correction, reason: 'misread' }).expect(201),
+    )
+    expect(corrected.slice(1).map(({ data }) => data.kind)).toEqual(['case', 'lots'])
   })
   it('and what is read carry the same mark', async () => {
     const answer = await server.get('/bench').expect(200)

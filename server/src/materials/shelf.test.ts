@@ -1,8 +1,7 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
-import type { CaseRecord } from '@yentrik/contract'
 import { inMetric } from '@yentrik/core/testing'
-import { TestServer } from '../testing/test-server.ts'
+import { mixOf, TestServer } from '../testing/test-server.ts'
 
 let server: TestServer
 beforeAll(async () => {
@@ -16,42 +15,11 @@ const newLot = async (number: string, change: object = {}) =>
 const shelfLot = async (lotId: string) =>
   (await server.get('/lots')).body.find((lot: { lotId: string }) => lot.lotId === lotId)
 
-/** A study cast that has come to its pour, and the sequence it stands at. */
-async function atThePour(): Promise<{ caseId: string; docket: string; seen: number }> {
-  const record: CaseRecord = await server.receive()
-  const first = record.events[0]
-  let seen = 1
-  const give = async (command: object) => {
-    await server.command(record.caseId, seen, { jobId: 'job-1', ...command }).expect(201)
-    seen++
-  }
-  for (const stepId of ['disinfect-impression', 'inspect-impression', 'wrap']) {
-    await give({ type: 'startStep', stepId })
-    if (stepId === 'inspect-impression')
-      await give({ type: 'recordCheck', stepId, checkId: 'impression-whole', answer: 'Whole' })
-    await give({ type: 'finishStep', stepId })
-  }
-  await give({ type: 'startStep', stepId: 'pour-anatomy' })
-  return { caseId: record.caseId, docket: first?.type === 'caseReceived' ? first.docket : '', seen }
-}
-const mix = (lotId: string, powderGrams = 100) => ({
-  type: 'recordMix',
-  jobId: 'job-1',
-  stepId: 'pour-anatomy',
-  amountId: 'stone',
-  materialId: 'high-strength-stone',
-  powderGrams,
-  liquidMillilitres: 0.23 * powderGrams,
-  powderFrom: 'balance',
-  liquidFrom: 'dispenser',
-  lots: [lotId],
-})
-
 describe('lots, their stock and their cases', () => {
   it('counts down what mixes use, corrections included, and tells when it runs low', async () => {
     const lotId = await newLot('S4-1', { receivedGrams: 1000, lowBelowGrams: 850 })
-    const { caseId, docket, seen } = await atThePour()
-    await server.command(caseId, seen, mix(lotId, 100)).expect(201)
+    const { caseId, docket, seen } = await server.atThePour()
+    await server.command(caseId, seen, mixOf(lotId, 100)).expect(201)
     expect(await shelfLot(lotId)).toMatchObject({
       usedGrams: 100,
       leftGrams: 900,
@@ -93,30 +61,61 @@ describe('lots, their stock and their cases', () => {
   })
   it('a lot in quarantine is refused with its reason, and taken again once released', async () => {
     const lotId = await newLot('S4-2')
-    const { caseId, seen } = await atThePour()
+    const { caseId, seen } = await server.atThePour()
     expect((await server.post(`/lots/${lotId}/quarantine`, { reason: ' ' }).expect(422)).body.field).toBe(
       'reason',
     )
     await server.post(`/lots/${lotId}/quarantine`, { reason: 'set soft' }).expect(204)
-    const refused = (await server.command(caseId, seen, mix(lotId)).expect(422)).body
+    const refused = (await server.command(caseId, seen, mixOf(lotId)).expect(422)).body
     expect(refused).toMatchObject({ code: 'lot-in-quarantine', detail: expect.stringContaining('set soft') })
     expect(await server.events(caseId)).toHaveLength(seen)
     await server.post(`/lots/${lotId}/release`, {}).expect(204)
-    await server.command(caseId, seen, mix(lotId)).expect(201)
+    await server.command(caseId, seen, mixOf(lotId)).expect(201)
     await server.post(`/lots/${lotId}/open`, {}).expect(204)
     expect((await shelfLot(lotId)).openedOn).toMatch(/^\d{4}-\d\d-\d\d$/)
   })
   it('remembers the median of earlier mixes for the same step', async () => {
     const lotId = await newLot('S4-3')
     for (const grams of [130, 138]) {
-      const { caseId, seen } = await atThePour()
-      await server.command(caseId, seen, mix(lotId, grams)).expect(201)
+      const { caseId, seen } = await server.atThePour()
+      await server.command(caseId, seen, mixOf(lotId, grams)).expect(201)
     }
     const path = '/mixing/remembered?materialId=high-strength-stone&stepId=pour-anatomy&amountId=stone'
     const { remembered } = (await server.get(path).expect(200)).body
     // 100 (released lot), 130, 138; the corrected one does not count.
     expect(remembered).toMatchObject({ count: 3, medianPowderGrams: 130 })
     expect((await server.get('/mixing/remembered?materialId=sand')).body).toEqual({ remembered: null })
+  })
+  it('adds up what one case took at different times, and says when it last did', async () => {
+    const lotId = await newLot('S4-twice')
+    const { caseId, seen } = await server.atThePour()
+    await server.command(caseId, seen, mixOf(lotId, 100)).expect(201)
+    await server.command(caseId, seen + 1, mixOf(lotId, 60)).expect(201)
+    await server.command(caseId, seen + 2, { type: 'note', text: 'the first was thrown away' }).expect(201)
+    expect(await shelfLot(lotId)).toMatchObject({ usedGrams: 160, openCases: 1 })
+    const [use] = (await server.get(`/lots/${lotId}/cases`).expect(200)).body
+    expect(use).toMatchObject({ caseId, powderGrams: 160 })
+    expect(use.lastAt).toBe((await server.events(caseId))[seen + 1]?.at)
+  })
+  it('a case on hold is an open one, a case that has ended is not, and stands last', async () => {
+    const lotId = await newLot('S4-ended')
+    const ended = await server.atThePour()
+    const held = await server.atThePour()
+    for (const { caseId, seen } of [held, ended])
+      await server.command(caseId, seen, mixOf(lotId, 50)).expect(201)
+    await server.command(held.caseId, held.seen + 1, { type: 'hold', reason: 'clinic calls' }).expect(201)
+    const over = [
+      { type: 'askDentist', jobId: 'job-1', question: 'Still wanted?' },
+      { type: 'dentistAnswered', jobId: 'job-1', answer: 'No', decision: 'end' },
+    ]
+    for (const [n, command] of over.entries())
+      await server.command(ended.caseId, ended.seen + 1 + n, command).expect(201)
+    expect(await shelfLot(lotId)).toMatchObject({ usedGrams: 100, openCases: 1 })
+    const cases = (await server.get(`/lots/${lotId}/cases`).expect(200)).body
+    expect(cases).toMatchObject([
+      { caseId: held.caseId, status: 'held' },
+      { caseId: ended.caseId, status: 'ended' },
+    ])
   })
 })
 

@@ -62,6 +62,24 @@ export class TestServer {
   async receive(change: object = {}): Promise<CaseRecord> {
     return (await this.post('/cases', { ...intake(), ...change }).expect(201)).body as CaseRecord
   }
+  /** A study cast that has come to its pour, and the sequence it stands at. */
+  async atThePour(): Promise<{ caseId: string; docket: string; seen: number }> {
+    const record = await this.receive()
+    const first = record.events[0]
+    let seen = 1
+    const give = async (command: object) => {
+      await this.command(record.caseId, seen, { jobId: 'job-1', ...command }).expect(201)
+      seen++
+    }
+    for (const stepId of ['disinfect-impression', 'inspect-impression', 'wrap']) {
+      await give({ type: 'startStep', stepId })
+      if (stepId === 'inspect-impression')
+        await give({ type: 'recordCheck', stepId, checkId: 'impression-whole', answer: 'Whole' })
+      await give({ type: 'finishStep', stepId })
+    }
+    await give({ type: 'startStep', stepId: 'pour-anatomy' })
+    return { caseId: record.caseId, docket: first?.type === 'caseReceived' ? first.docket : '', seen }
+  }
   command(caseId: string, seen: number, command: object) {
     return this.post(`/cases/${caseId}/events`, { seen, command })
   }
@@ -90,3 +108,17 @@ export function intake() {
     jobs: [{ templateId: 'study-cast', choices: { arch: 'upper' } }],
   }
 }
+
+/** Stone of a lot for that pour. */
+export const mixOf = (lotId: string, powderGrams = 100) => ({
+  type: 'recordMix',
+  jobId: 'job-1',
+  stepId: 'pour-anatomy',
+  amountId: 'stone',
+  materialId: 'high-strength-stone',
+  powderGrams,
+  liquidMillilitres: 0.23 * powderGrams,
+  powderFrom: 'balance',
+  liquidFrom: 'dispenser',
+  lots: [lotId],
+})
