@@ -1,3 +1,4 @@
+import { backupRoutes } from './backups.ts'
 import { benchRoutes } from './bench.ts'
 import { caseRoutes } from './cases.ts'
 import { labRoutes } from './lab.ts'
@@ -18,6 +19,7 @@ export const routes = {
   ...shelfRoutes,
   ...machineRoutes,
   ...labRoutes,
+  ...backupRoutes,
   ...problemRoutes,
 }
 type Routes = typeof routes
@@ -37,6 +39,7 @@ export type PathNames<K extends string> = K extends `${string}:${infer Name}/${i
     : never
 export type PathOf<K extends string> = Readonly<Record<PathNames<K>, string>>
 
+export type { BackupState } from './backups.ts'
 export type { Bench, InstrumentUse } from './bench.ts'
 export { type CaseDocument, type CaseRecord, caseDocumentShape } from './cases.ts'
 export type { LabSettings } from './lab.ts'

@@ -1,6 +1,10 @@
 import { type DynamicModule, Module } from '@nestjs/common'
 import { APP_FILTER, APP_GUARD } from '@nestjs/core'
+import { ScheduleModule } from '@nestjs/schedule'
 import { TypeOrmModule } from '@nestjs/typeorm'
+import { DataSource } from 'typeorm'
+import { BackupsController } from './backup/backups.controller.ts'
+import { Backups } from './backup/backups.service.ts'
 import { BenchController } from './bench/bench.controller.ts'
 import { InstrumentUses } from './bench/instrument-uses.service.ts'
 import { CalcController } from './calc/calc.controller.ts'
@@ -13,6 +17,7 @@ import { AlloyPiecesController } from './casting/alloy-pieces.controller.ts'
 import { ClockController } from './clock/clock.controller.ts'
 import { LabClock } from './clock/lab-clock.ts'
 import { dataSourceOptions } from './database/data-source.ts'
+import { HeldDataFile } from './database/file-lock.ts'
 import { WriteQueue } from './database/write-queue.ts'
 import { DemoSeed } from './demo/demo-seed.service.ts'
 import { DevicesController } from './devices/devices.controller.ts'
@@ -41,14 +46,16 @@ import { ToothSetsController } from './setup/tooth-sets.controller.ts'
 
 @Module({})
 export class AppModule {
-  static with(settings: ServerSettings): DynamicModule {
+  /** @param letGo lets the data file go, once nothing works with it any more */
+  static with(settings: ServerSettings, letGo: () => void): DynamicModule {
     return {
       module: AppModule,
-      imports: [TypeOrmModule.forRoot(dataSourceOptions(settings.dataFile))],
+      imports: [ScheduleModule.forRoot(), TypeOrmModule.forRoot(dataSourceOptions(settings.dataFile))],
       controllers: [
         HealthController,
         PeopleController,
         CasesController,
+        BackupsController,
         BenchController,
         MaterialsController,
         CalcController,
@@ -64,8 +71,14 @@ export class AppModule {
         LiveController,
       ],
       providers: [
+        Backups,
         InstrumentUses,
         { provide: SETTINGS, useValue: settings },
+        {
+          provide: HeldDataFile,
+          useFactory: (dataSource: DataSource) => new HeldDataFile(dataSource, letGo),
+          inject: [DataSource],
+        },
         { provide: APP_FILTER, useClass: ProblemFilter },
         { provide: APP_GUARD, useClass: SessionGuard },
         WriteQueue,

@@ -6,17 +6,37 @@ import { routes, USUAL_MOST } from '@yentrik/contract'
 import cookieParser from 'cookie-parser'
 import express from 'express'
 import { AppModule } from './app.module.ts'
+import { Backups } from './backup/backups.service.ts'
+import { takeDataFile } from './backup/take-data-file.ts'
 import { describeCalculators } from './calc/describe-calculators.ts'
 import { CaseStore } from './case/case-store.ts'
+import { markDataFile } from './database/data-file.ts'
 import { DemoSeed } from './demo/demo-seed.service.ts'
 import { LabSettingsService } from './lab/lab-settings.service.ts'
 import { LiveService } from './live/live.service.ts'
 import type { ServerSettings } from './settings/server-settings.ts'
 import { serveWeb } from './web/serve-web.ts'
 
-/** The whole server, ready to listen: the same for daily work, demo and tests. */
+/**
+ * The whole server, ready to listen: the same for daily work, demo and tests. It holds its data file until it is closed.
+ * @throws {StartFault} when the data file is in use, gone, damaged, of a newer version or not to be written
+ */
 export async function createApp(settings: ServerSettings, quiet = false): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings), {
+  const letGo = await takeDataFile(settings)
+  try {
+    return await appOn(settings, letGo, quiet)
+  } catch (error) {
+    letGo()
+    throw error
+  }
+}
+
+async function appOn(
+  settings: ServerSettings,
+  letGo: () => void,
+  quiet: boolean,
+): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, letGo), {
     abortOnError: false,
     // Open event streams would otherwise keep a stopping server alive.
     forceCloseConnections: true,
@@ -39,9 +59,11 @@ export async function createApp(settings: ServerSettings, quiet = false): Promis
   )
   if (settings.webFolder) serveWeb(app, settings.webFolder)
   await app.init()
+  markDataFile(settings.dataFile)
   const { calendar } = await app.get(LabSettingsService).lab()
   await app.get(CaseStore).renewSummaries(calendar)
   if (settings.demo) await app.get(DemoSeed).seedIfEmpty()
+  await app.get(Backups).catchUp()
   return app
 }
 

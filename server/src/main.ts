@@ -1,9 +1,10 @@
 import { fileURLToPath } from 'node:url'
 import { createApp } from './create-app.ts'
+import { endOn } from './database/start-fault.ts'
 import { settingsFrom } from './settings/server-settings.ts'
 
 const builtWeb = fileURLToPath(new URL('../../web/dist', import.meta.url))
 const settings = settingsFrom({ YENTRIK_WEB: builtWeb, ...process.env })
-const app = await createApp(settings)
+const app = await createApp(settings).catch(endOn)
 await app.listen(settings.port, settings.host)
 console.log(`Yentrik is at ${await app.getUrl()} with the data in ${settings.dataFile}`)

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process'
-import { writeFileSync } from 'node:fs'
+import { readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import type { CaseEvent } from '@yentrik/core'
@@ -62,24 +62,72 @@ describe('a server that is killed', () => {
     await listening.body?.cancel().catch(() => undefined)
     await server.start()
   })
-  it('is backed up while it runs and restored from the copy; a damaged copy changes nothing', async () => {
+  const run = (script: string, file: string) =>
+    execFileSync(process.execPath, [join(dist, 'database', script), file], {
+      env: { ...process.env, YENTRIK_DATA: server.dataFile },
+      stdio: 'pipe',
+      encoding: 'utf8',
+    })
+  const refusalOf = (script: string, file: string): string => {
+    try {
+      run(script, file)
+      return 'it was done'
+    } catch (error) {
+      return (error as { stderr: string }).stderr
+    }
+  }
+  it('is backed up while it runs and restored once it has stopped; what is replaced is kept', async () => {
     const copy = join(server.folder, 'copy.sqlite')
     const { body } = await send('/cases', intake())
     await send(`/cases/${body.caseId}/events`, { seen: 1, command: { type: 'note', text: 'before' } })
-    const run = (script: string, file: string) =>
-      execFileSync(process.execPath, [join(dist, 'database', script), file], {
-        env: { ...process.env, YENTRIK_DATA: server.dataFile },
-        stdio: 'pipe',
-      })
-    run('backup.js', copy)
+    expect(run('backup.js', copy)).toMatch(/, \d+ events\.\n$/)
     await send(`/cases/${body.caseId}/events`, { seen: 2, command: { type: 'note', text: 'after' } })
+    expect(refusalOf('restore.js', copy)).toMatch(
+      /^\S+ is in use by a server that runs\. Stop that server first/,
+    )
+    // What is posted after a restore that was refused is in the file.
+    await send(`/cases/${body.caseId}/events`, { seen: 3, command: { type: 'note', text: 'later' } })
+    expect(await notesOf(body.caseId)).toEqual(['before', 'after', 'later'])
     await server.stop('SIGTERM')
-    const bad = join(server.folder, 'bad.sqlite')
-    writeFileSync(bad, 'this is no database')
-    expect(() => run('restore.js', bad)).toThrow()
-    run('restore.js', copy)
+    const [, kept = ''] = /kept as (.*)\.\n$/.exec(run('restore.js', copy)) ?? []
+    const replaced = new Database(kept, { readonly: true })
+    expect(
+      replaced.prepare('SELECT count(*) FROM case_events WHERE case_id = ?').pluck().get(body.caseId),
+    ).toBe(4)
+    replaced.close()
     await server.start()
     expect(await notesOf(body.caseId)).toEqual(['before'])
+  })
+  it('a backup that is damaged, of a newer version or not there changes nothing', async () => {
+    const copy = join(server.folder, 'newer.sqlite')
+    run('backup.js', copy)
+    const newer = new Database(copy)
+    newer.exec("INSERT INTO migrations (timestamp, name) VALUES (1999999999999, 'Later1999999999999')")
+    newer.close()
+    const bad = join(server.folder, 'bad.sqlite')
+    writeFileSync(bad, 'this is no database')
+    await server.stop('SIGTERM')
+    const before = readFileSync(server.dataFile)
+    expect(refusalOf('restore.js', bad)).toMatch(
+      /^\S+bad\.sqlite cannot be used: file is not a database\. Take another/,
+    )
+    expect(refusalOf('restore.js', copy)).toMatch(
+      /newer version of Yentrik \(Later1999999999999\)\. Install that/,
+    )
+    expect(refusalOf('restore.js', join(server.folder, 'none'))).toMatch(/^No backup is named that exists\./)
+    expect(readFileSync(server.dataFile).equals(before)).toBe(true)
+    await server.start()
+  })
+  it('that finds its file gone says so in one sentence and ends', async () => {
+    await server.stop('SIGTERM')
+    renameSync(server.dataFile, `${server.dataFile}.elsewhere`)
+    const gone = new ChildServer({ YENTRIK_DATA: server.dataFile })
+    await expect(gone.start()).rejects.toThrow(
+      /ended with 1: \S+ is gone, though the data of a lab were there before\. Restore [^\n]*\n$/,
+    )
+    await gone.remove()
+    renameSync(`${server.dataFile}.elsewhere`, server.dataFile)
+    await server.start()
   })
 })
 

@@ -1,31 +1,64 @@
-import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs'
-import { dirname } from 'node:path'
+import { copyFileSync, existsSync, renameSync, rmSync } from 'node:fs'
 import Database from 'better-sqlite3'
 import { settingsFrom } from '../settings/server-settings.ts'
+import { markDataFile, newerThanThis } from './data-file.ts'
+import { lockDataFile } from './file-lock.ts'
+import { inspect } from './inspect.ts'
+import { endOn, StartFault } from './start-fault.ts'
 
-// npm run restore -- FILE: checks the copy first, keeps what it replaces. The server must be stopped.
-const from = process.argv[2]
-if (!from || !existsSync(from)) {
-  console.error('Name a backup that exists: npm run restore -- FILE')
-  process.exit(2)
+// npm run restore -- FILE: checks the backup first, keeps what it replaces. Refused while a server uses the data file.
+try {
+  const from = process.argv[2]
+  if (!from || !existsSync(from))
+    throw new StartFault('No backup is named that exists.', 'Name one: npm run restore -- FILE')
+  const { dataFile } = settingsFrom(process.env)
+  console.log(restore(from, dataFile))
+} catch (error) {
+  endOn(error)
 }
-const copy = new Database(from, { readonly: true })
-const sound = copy.pragma('integrity_check', { simple: true }) === 'ok'
-const known = copy.prepare("SELECT 1 FROM sqlite_master WHERE name = 'case_events'").get() !== undefined
-copy.close()
-if (!sound || !known) {
-  console.error(`${from} is ${sound ? 'no Yentrik backup' : 'damaged'}. Nothing was changed.`)
-  process.exit(1)
+
+/** @returns what was done, in words @throws {StartFault} when the backup cannot be used or a server runs; nothing is changed then */
+function restore(from: string, dataFile: string): string {
+  const letGo = lockDataFile(dataFile)
+  const arriving = `${dataFile}.restoring`
+  try {
+    // Looked at as a copy: what is looked at is what will be used, and the backup itself is not touched.
+    copyFileSync(from, arriving)
+    const found = inspect(arriving)
+    if ('fault' in found)
+      throw new StartFault(
+        `${from} cannot be used: ${found.fault}.`,
+        'Take another backup. Nothing was changed.',
+      )
+    const newer = newerThanThis(found)
+    if (newer)
+      throw new StartFault(
+        `${from} was written by a newer version of Yentrik (${newer}).`,
+        'Install that version first. Nothing was changed.',
+      )
+    const kept = existsSync(dataFile) ? setAside(dataFile) : undefined
+    rmSync(`${dataFile}-shm`, { force: true })
+    renameSync(arriving, dataFile)
+    markDataFile(dataFile)
+    return `Restored ${dataFile} from ${from}, ${found.events} events.${kept ? ` What was there before is kept as ${kept}.` : ''}`
+  } finally {
+    for (const end of ['', '-wal', '-shm']) rmSync(arriving + end, { force: true })
+    letGo()
+  }
 }
-const { dataFile } = settingsFrom(process.env)
-mkdirSync(dirname(dataFile), { recursive: true })
-if (existsSync(dataFile)) {
-  // Fold the log of the old file back into it, so that the copy kept aside is whole.
-  const old = new Database(dataFile)
-  old.pragma('wal_checkpoint(TRUNCATE)')
-  old.close()
-  renameSync(dataFile, `${dataFile}.before-restore`)
+
+/** Keeps the file that is replaced, whole or damaged, under a name of its own. */
+function setAside(dataFile: string): string {
+  try {
+    // Fold its log back into it, so that one file holds all.
+    const old = new Database(dataFile)
+    old.pragma('wal_checkpoint(TRUNCATE)')
+    old.close()
+  } catch {
+    // Too damaged to be opened: kept as it is.
+  }
+  const kept = `${dataFile}.before-restore-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}Z`
+  renameSync(dataFile, kept)
+  if (existsSync(`${dataFile}-wal`)) renameSync(`${dataFile}-wal`, `${kept}-wal`)
+  return kept
 }
-for (const end of ['-wal', '-shm']) rmSync(dataFile + end, { force: true })
-copyFileSync(from, dataFile)
-console.log(`Restored ${dataFile} from ${from}; the former file is kept as ${dataFile}.before-restore`)

@@ -6,6 +6,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"already-asked","status":422,"means":["A question to the dentist is open already."],"remedies":["Enter the answer first."]},
   {"code":"already-held","status":422,"means":["The case is on hold already."],"remedies":["Release it first."]},
   {"code":"amount-not-plausible","status":422,"means":["Nothing cannot be right for what was mixed.","… cannot be right for what was mixed."],"remedies":["Enter a number above 0 and at most …."]},
+  {"code":"backup-failed","status":503,"means":["No backup was made: …."],"remedies":["Look whether the folder for backups can be written and has room, then make one again."]},
   {"code":"bath","status":422,"means":["That bath cannot be run.","That bath runs longer than a day and a half."],"remedies":["Enter a rate above 0, 0 to … and holds to 24 h, twelve lines at most.","Shorten a hold."]},
   {"code":"bath-full","status":422,"means":["… takes … at most."],"remedies":["Leave some out, or take another."]},
   {"code":"beyond-arch","status":422,"means":["The arch ends before … along it.","The … as measured ends before the last molar."],"remedies":["Measure the rim further back, or take a narrower set of teeth.","Measure further back, or set fewer teeth."]},

@@ -1,4 +1,4 @@
-import { resolve } from 'node:path'
+import { join, parse, resolve } from 'node:path'
 
 /** What the server is told from outside, once, at its start. */
 export interface ServerSettings {
@@ -7,6 +7,14 @@ export interface ServerSettings {
   readonly host: string
   /** The one SQLite file. */
   readonly dataFile: string
+  /** Where backups are kept; beside the data file when not given. */
+  readonly backupFolder?: string
+  /** A second folder for them, on another disk. */
+  readonly secondBackupFolder?: string
+  /** When a backup is made each night, HH:MM of the server's own time zone; none: only when it is asked for. */
+  readonly backupAt?: string
+  /** A new, empty lab is wanted, although there was one before. */
+  readonly newLab?: boolean
   /** Fills an empty file with the demo lab, and signs in by itself. */
   readonly demo: boolean
   /** Lets a signed-in person move the clock of the lab: for demos and tests only. */
@@ -28,7 +36,7 @@ export interface ServerSettings {
 export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port: number }
 
 /**
- * Reads the environment: PORT, HOST, YENTRIK_DATA, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
+ * Reads the environment: PORT, HOST, YENTRIK_DATA, YENTRIK_BACKUPS, YENTRIK_SECOND_BACKUPS, YENTRIK_BACKUP_AT, YENTRIK_NEW_LAB, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
  * YENTRIK_BALANCE, YENTRIK_DISPENSER, YENTRIK_PRESS, YENTRIK_FURNACE and YENTRIK_BATH (`stand-in`, `none` or HOST:PORT),
  * YENTRIK_DEVICE_SPEED.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
@@ -38,16 +46,34 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`PORT is "${env.PORT}". Set a whole number from 0 to 65535, or leave it out for 4310.`)
   const demo = env.YENTRIK_DEMO === '1'
+  const dataFile = resolve(env.YENTRIK_DATA ?? 'data/yentrik.sqlite')
   return {
     port,
     host: env.HOST ?? '127.0.0.1',
-    dataFile: resolve(env.YENTRIK_DATA ?? 'data/yentrik.sqlite'),
+    dataFile,
+    ...(env.YENTRIK_BACKUPS ? { backupFolder: resolve(env.YENTRIK_BACKUPS) } : {}),
+    ...(env.YENTRIK_SECOND_BACKUPS ? { secondBackupFolder: resolve(env.YENTRIK_SECOND_BACKUPS) } : {}),
+    backupAt: timeFrom(env.YENTRIK_BACKUP_AT),
+    // The demo lab may be thrown away by removing its file.
+    newLab: demo || env.YENTRIK_NEW_LAB === '1',
     demo,
     clockControl: demo || env.YENTRIK_CLOCK_CONTROL === '1',
     ...devicesFrom(env, demo ? 'stand-in' : 'none'),
     deviceSpeed: speedFrom(env.YENTRIK_DEVICE_SPEED),
     ...(env.YENTRIK_WEB ? { webFolder: resolve(env.YENTRIK_WEB) } : {}),
   }
+}
+
+/** `data/yentrik.sqlite` has its backups in `data/yentrik-backups`. */
+export function backupFolderOf({ dataFile, backupFolder }: ServerSettings): string {
+  const { dir, name } = parse(dataFile)
+  return backupFolder ?? join(dir, `${name}-backups`)
+}
+
+function timeFrom(text = '02:30'): string {
+  if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(text))
+    throw new Error(`YENTRIK_BACKUP_AT is "${text}". Set a time of the day as 02:30.`)
+  return text
 }
 
 const devices = ['balance', 'dispenser', 'press', 'furnace', 'bath'] as const

@@ -13,6 +13,7 @@ import { Pills, SelectField } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
 import { type Preferences, usePreferences } from '../preferences/preferences.ts'
 import { useSession } from '../session/session.ts'
+import { BackupsPanel } from './BackupsPanel.tsx'
 
 /** How this screen shows things, who is here, and what the lab usually does. */
 export function SettingsScreen() {
@@ -66,6 +67,7 @@ export function SettingsScreen() {
           <Who />
           <ClockControl />
           <LabOnPapers />
+          <BackupsPanel />
           <section className="card-flat flex flex-wrap items-center justify-between gap-4 p-6">
             <p>Codes for start, done, not now, fault and weigh.</p>
             <Link to="/papers/commands" className="act">

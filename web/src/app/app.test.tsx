@@ -6,6 +6,7 @@ import { useLabClock } from '../live/lab-clock.ts'
 import { request } from '../live/request.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { ada, refusal, type SentRequest, serverWith, show } from '../testing/lab.tsx'
+import { BackupsPanel } from './BackupsPanel.tsx'
 import { HelpSheet } from './HelpSheet.tsx'
 import { SettingsScreen } from './SettingsScreen.tsx'
 import { Shell } from './Shell.tsx'
@@ -175,6 +176,7 @@ describe('the settings', () => {
     useLabClock.setState({ labMillis: START, steadyMillis: performance.now(), speed: 1, mayBeMoved })
     const sent = serverWith({
       'GET /lab': lab,
+      'GET /backups': refusal({ detail: 'Not of this test.' }),
       'PUT /lab': (body: unknown) => body,
       'DELETE /session': undefined,
       ...answers,
@@ -246,6 +248,59 @@ describe('the settings', () => {
     await waitFor(() =>
       expect(posted(sent)).toEqual([{ method: 'DELETE', address: '/session', body: undefined }]),
     )
+  })
+})
+
+describe('the backups', () => {
+  const at = new Date(2026, 10, 27, 2, 30).getTime()
+  const good = {
+    folder: '/srv/lab/backups',
+    secondFolder: null,
+    nightlyAt: '02:30',
+    newest: { file: '/srv/lab/backups/x.sqlite', at, bytes: 4_210_000 },
+    older: 11,
+    overdue: false,
+    failure: null,
+  }
+  const open = (state: object, answers: object = {}) => {
+    const sent = serverWith({ 'GET /backups': { ...good, ...state }, ...answers })
+    return { ...show(<BackupsPanel />), sent }
+  }
+  const region = async () => within(await screen.findByRole('region', { name: 'Backups' }))
+  it('say when the last good one was, how large, where, and that a second folder is missing', async () => {
+    open({})
+    const panel = await region()
+    expect(panel.getByText(/02:30/, { selector: 'strong' })).toBeTruthy()
+    expect(panel.getByText(/4\.2 MB, 11 older ones kept/)).toBeTruthy()
+    expect(panel.getByText(/Each night at 02:30.*\/srv\/lab\/backups\. No second folder/)).toBeTruthy()
+    expect(panel.queryByRole('alert')).toBeNull()
+  })
+  it('warn after two days, and say why none was made', async () => {
+    open({ overdue: true, newest: null, older: 0, failure: { at, fault: 'no space left' } })
+    const panel = await region()
+    expect(panel.getByText('none yet')).toBeTruthy()
+    expect(panel.getByText(/For two days or more no good backup was made\./)).toBeTruthy()
+    expect(panel.getByText(/none was made, no space left\./)).toBeTruthy()
+  })
+  it('are made when asked for, and what failed is said', async () => {
+    const { user, sent } = open(
+      { newest: null, older: 0, secondFolder: '/mnt/stick' },
+      { 'POST /backups': { ...good, secondFolder: '/mnt/stick', older: 1 } },
+    )
+    const panel = await region()
+    expect(panel.getByText(/and in \/mnt\/stick\./)).toBeTruthy()
+    await user.click(panel.getByRole('button', { name: 'Make one now' }))
+    expect(await panel.findByText(/1 older one kept/)).toBeTruthy()
+    expect(posted(sent)).toHaveLength(1)
+  })
+  it('that fail are said in the words of the server', async () => {
+    const { user } = open(
+      {},
+      { 'POST /backups': refusal({ detail: 'No backup was made: full.', remedy: 'Make room.' }) },
+    )
+    const panel = await region()
+    await user.click(panel.getByRole('button', { name: 'Make one now' }))
+    expect((await panel.findByRole('alert')).textContent).toBe('No backup was made: full. Make room.')
   })
 })
 

@@ -1,0 +1,14 @@
+import { CastingRoom1764100000000 } from './casting-room.ts'
+import { EventsByTime1764300000000 } from './events-by-time.ts'
+import { FirstTables1700000000000 } from './first-tables.ts'
+import { PlasterRoom1764000000000 } from './plaster-room.ts'
+import { Thermometers1764200000000 } from './thermometers.ts'
+
+/** Every change of the tables since the first, in their order. */
+export const migrations = [
+  FirstTables1700000000000,
+  PlasterRoom1764000000000,
+  CastingRoom1764100000000,
+  Thermometers1764200000000,
+  EventsByTime1764300000000,
+]
