@@ -36,6 +36,8 @@ export const caseDocumentShape = record(
     format: choice(['yentrik-case']),
     version: choice([1]),
     caseId: text(36, { pattern: '^[0-9a-f-]{36}$' }),
+    /** The lab that it comes from, as it calls itself. */
+    lab: maybe(text(80)),
     events: typedAs<readonly CaseEvent[]>(list(eventShape, 20_000, 1)),
     routes: named(routeShape, 200),
     lots: list(lotShape, 2000),
@@ -49,6 +51,15 @@ const docket = text(24, {
   example: 'K-2157',
   description: 'As scanned or pasted; left out, the next number of the lab',
 })
+
+/** How the events of a case hang together. */
+export interface Chain {
+  readonly events: number
+  /** SHA-256 of the newest event: printed, it shows later whether anything before it was changed. */
+  readonly newest: string
+  /** The first event that does not fit the one before it. */
+  readonly looseAt: number | null
+}
 
 export const caseRoutes = {
   'GET /cases': route({
@@ -87,6 +98,11 @@ export const caseRoutes = {
     room: 'cases',
     summary: 'A case: its events and the routes they name',
     answer: caseRecord,
+  }),
+  'GET /cases/:caseId/chain': route({
+    room: 'cases',
+    summary: 'Whether every event still fits the one before it, and the hash of the newest',
+    answer: result<Chain>('The links of the events'),
   }),
   'GET /cases/:caseId/events': route({
     room: 'cases',

@@ -41,7 +41,7 @@ export type PathOf<K extends string> = Readonly<Record<PathNames<K>, string>>
 
 export type { BackupState } from './backups.ts'
 export type { Bench, InstrumentUse } from './bench.ts'
-export { type CaseDocument, type CaseRecord, caseDocumentShape } from './cases.ts'
+export { type CaseDocument, type CaseRecord, type Chain, caseDocumentShape } from './cases.ts'
 export type { LabSettings } from './lab.ts'
 export type { LiveChange, LiveEvents } from './live.ts'
 export type { ClockReading, DevicesState, MachineLoad, MachineRunShown, MixClock } from './machines.ts'

@@ -1,4 +1,4 @@
-import { byTag, id, instant, list, type Of, record, text, whole } from '../shape/index.ts'
+import { byTag, choice, id, instant, list, maybe, type Of, record, text, whole } from '../shape/index.ts'
 import { authorisationShape, type Deeds, deeds } from './payloads.ts'
 
 /**
@@ -10,6 +10,10 @@ const stamp = {
   sequence: whole(1, 1e6),
   at: instant(),
   by: text(120),
+  /** The hash of the event before; the first has none, nor have records from before there were links. */
+  previous: maybe(text(64)),
+  /** What the clock said, where it had run back: `at` is never before the last event. The first such event has it. */
+  clockAt: maybe(instant()),
 }
 const stampShape = record(stamp)
 export type EventStamp = Of<typeof stampShape>
@@ -27,6 +31,13 @@ const receipt = {
 }
 const receiptShape = record(receipt)
 
+const importShape = record({
+  /** The lab that it came from, as it calls itself. */
+  lab: maybe(text(80)),
+  /** `whole`: every event fits the one before it. `none`: it came without links, so nothing could be looked at. */
+  chain: choice(['whole', 'none']),
+})
+
 type Added<D> = D extends { readonly adds: infer A extends Readonly<Record<string, unknown>> }
   ? { readonly [K in keyof A]: string }
   : unknown
@@ -34,6 +45,8 @@ type EventOf<D extends Deeds[keyof Deeds]> = { readonly type: D['becomes'] } & O
 
 export type CaseEventData =
   | ({ readonly type: 'caseReceived' } & Of<typeof receiptShape>)
+  /** It came as a document: what stands before was done elsewhere. */
+  | ({ readonly type: 'imported' } & Of<typeof importShape>)
   | { [K in keyof Deeds]: EventOf<Deeds[K]> }[keyof Deeds]
 export type CaseEvent = EventStamp & CaseEventData
 export type EventOfType<T extends CaseEvent['type']> = Extract<CaseEvent, { readonly type: T }>
@@ -42,6 +55,7 @@ export type DentistDecision = EventOfType<'dentistAnswered'>['decision']
 /** An event as the case document holds it. */
 export const eventShape = byTag('type', {
   caseReceived: record({ ...stamp, ...receipt }),
+  imported: record({ ...stamp, ...importShape.properties }),
   ...Object.fromEntries(
     Object.values(deeds).map((deed) => [
       deed.becomes,

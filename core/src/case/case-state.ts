@@ -53,6 +53,8 @@ export function applyEvent(state: CaseState, event: CaseEvent, routes: RouteLook
   switch (event.type) {
     case 'caseReceived':
       throw new Error('A case is received once.')
+    case 'imported':
+      return { ...next, imported: { sequence: event.sequence, ...(event.lab ? { lab: event.lab } : {}) } }
     case 'authorisationAmended':
       return { ...next, authorisation: { ...state.authorisation, ...event.changes } }
     case 'held':
@@ -84,6 +86,7 @@ type JobEvent = Exclude<
   {
     type:
       | 'caseReceived'
+      | 'imported'
       | 'authorisationAmended'
       | 'held'
       | 'released'

@@ -161,6 +161,16 @@ type Words = Partial<Record<CaseEvent['type'], readonly (readonly [object, strin
 const onStep = { jobId: 'complete-denture', stepId: 'pin-opening' }
 const gypsum = { ...onStep, amountId: 'base', materialId: 'stone-base-white', lots: ['7'] }
 const sentences: Required<Omit<Words, 'sheetRecorded'>> = {
+  imported: [
+    [
+      { chain: 'whole', lab: 'Kiln Street' },
+      'Imported from Kiln Street. What stands before was done elsewhere; every entry fits the one before it.',
+    ],
+    [
+      { chain: 'none' },
+      'Imported. What stands before was done elsewhere; it came without the links by which a change would show.',
+    ],
+  ],
   caseReceived: [[{ docket: 'K-9' }, 'Took the case in as K-9']],
   authorisationAmended: [
     [

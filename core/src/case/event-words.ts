@@ -3,7 +3,7 @@ import { joined, qty, type Saying, saying } from '../quantity/index.ts'
 import type { Check, RouteStep } from '../route/index.ts'
 import { type SheetReader, sheetWords } from '../sheet/index.ts'
 import type { CaseEvent, DentistDecision, EventOfType } from './case-event.ts'
-import type { JobState } from './state.ts'
+import type { CaseState, JobState } from './state.ts'
 
 /** What the words need to know: the jobs as they stand, the lots by their number. */
 export interface EventReader extends SheetReader {
@@ -12,10 +12,18 @@ export interface EventReader extends SheetReader {
 
 /** One event as a person would tell it. */
 export function eventWords(event: CaseEvent, reader: EventReader): Saying {
+  const words = plainWords(event, reader)
+  if (event.clockAt === undefined) return words
+  return saying`${words} (the clock had run back: it said ${{ moment: Date.parse(event.clockAt) }})`
+}
+
+function plainWords(event: CaseEvent, reader: EventReader): Saying {
   const stepName = (jobId: string, stepId: string) => `"${stepIn(reader, jobId, stepId)?.name ?? stepId}"`
   switch (event.type) {
     case 'caseReceived':
       return `Took the case in as ${event.docket}`
+    case 'imported':
+      return `Imported${event.lab ? ` from ${event.lab}` : ''}. ${chainWords[event.chain]}`
     case 'authorisationAmended':
       return `Changed ${Object.keys(event.changes).map(entryName).join(', ')} on the work authorisation${because(event.reason)}`
     case 'stepStarted':
@@ -53,6 +61,21 @@ export function eventWords(event: CaseEvent, reader: EventReader): Saying {
     case 'dentistAnswered':
       return `The dentist answered: ${event.answer} (${decisionWords[event.decision]})`
   }
+}
+
+const chainWords: Readonly<Record<EventOfType<'imported'>['chain'], string>> = {
+  whole: 'What stands before was done elsewhere; every entry fits the one before it.',
+  none: 'What stands before was done elsewhere; it came without the links by which a change would show.',
+}
+
+/** Who did something: of what another lab put on record, that it was there. */
+export function personOn(
+  { imported }: Pick<CaseState, 'imported'>,
+  entry: Pick<CaseEvent, 'sequence' | 'by'>,
+): string {
+  return imported && entry.sequence < imported.sequence
+    ? `${entry.by} (${imported.lab ?? 'elsewhere'})`
+    : entry.by
 }
 
 const because = (reason: string | undefined) => (reason ? ` (${reason})` : '')

@@ -8,8 +8,9 @@ export {
   eventShape,
 } from './case-event.ts'
 export { caseState, isDelivered, type RouteLookup, reopenedSteps } from './case-state.ts'
+export { chained, type EventHash, hasLinks, looseLink } from './chain.ts'
 export { decide, refusalOf } from './decide.ts'
-export { decisionWords, type EventReader, eventWords, readingWords, stepIn } from './event-words.ts'
+export { decisionWords, type EventReader, eventWords, personOn, readingWords, stepIn } from './event-words.ts'
 export {
   checksMeaning,
   currentStep,
@@ -37,6 +38,7 @@ export {
   obey,
   type RouteSource,
   receiveCase,
+  stampAfter,
   type WorkingCase,
   workingCase,
 } from './working-case.ts'

@@ -35,6 +35,8 @@ export interface CaseState {
   readonly jobs: readonly JobState[]
   /** Lots that ever went into it, in their order: of attempts that were given up too. */
   readonly lots: readonly string[]
+  /** It came from another lab: the events up to this one are theirs. */
+  readonly imported?: { readonly sequence: number; readonly lab?: string }
   readonly held?: { readonly reason: string; readonly since: string }
   readonly ended?: { readonly reason: string; readonly at: string }
 }

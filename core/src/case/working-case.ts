@@ -3,8 +3,9 @@ import { buildRoute, type Route, readRoute } from '../route/index.ts'
 import { id, list, named, type Of, record, text } from '../shape/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext } from './case-command.ts'
-import type { CaseEvent } from './case-event.ts'
+import type { CaseEvent, EventStamp } from './case-event.ts'
 import { applyEvent, caseState, type RouteLookup } from './case-state.ts'
+import type { EventHash } from './chain.ts'
 import { decide } from './decide.ts'
 import { authorisationShape } from './payloads.ts'
 import type { CaseState } from './state.ts'
@@ -31,8 +32,10 @@ export const intakeParts = {
 const intakeShape = record({ docket: text(40), ...intakeParts })
 export type Intake = Of<typeof intakeShape>
 
-/** The routes of the house, and how a copy of one is named: the same route always gets the same name. */
-export type RouteSource = Omit<CommandContext, 'now'>
+/** The routes of the house, how a copy of one is named (the same route always the same), and how events are linked. */
+export interface RouteSource extends Omit<CommandContext, 'now'> {
+  readonly eventHash: EventHash
+}
 
 /**
  * Takes a case in.
@@ -141,7 +144,7 @@ export function obey(
   command: CaseCommand,
   at: number,
   by: string,
-  { templates, routeIdOf }: RouteSource,
+  { templates, routeIdOf, eventHash }: RouteSource,
 ): WorkingCase {
   const routes = new Map(working.routes)
   const keep = (route: Route) => {
@@ -149,12 +152,34 @@ export function obey(
     routes.set(id, route)
     return id
   }
-  const data = decide(working.state, command, { now: at, templates, routeIdOf: keep })
-  const event: CaseEvent = {
-    ...data,
-    sequence: working.state.sequence + 1,
-    at: new Date(at).toISOString(),
+  const stamp = stampAfter(working.events, at, by, eventHash)
+  const now = Date.parse(stamp.at)
+  const data = decide(working.state, command, { now, templates, routeIdOf: keep })
+  return follow(working, { ...data, ...stamp }, routes, templates)
+}
+
+/** A clock may be set by a second without a word. */
+const WORTH_A_WORD_MILLIS = 1000
+
+/**
+ * The stamp of the event that comes next. Time never runs back within a case: where the clock stands before the last
+ * event, the new one is given the time of that, and the first such event says what the clock said.
+ * @param at ms since 1970, by the clock
+ */
+export function stampAfter(
+  events: readonly CaseEvent[],
+  at: number,
+  by: string,
+  eventHash: EventHash,
+): EventStamp {
+  const last = events.at(-1)!
+  const since = Date.parse(last.at)
+  const saidAlready = events.some((event) => event.at === last.at && event.clockAt !== undefined)
+  return {
+    sequence: last.sequence + 1,
+    at: new Date(Math.max(at, since)).toISOString(),
     by,
+    previous: eventHash(last),
+    ...(since - at > WORTH_A_WORD_MILLIS && !saidAlready ? { clockAt: new Date(at).toISOString() } : {}),
   }
-  return follow(working, event, routes, templates)
 }

@@ -7,6 +7,7 @@ import { customMadeStatement } from './index.ts'
 const maker = { name: 'Kiln Street Laboratory', address: '2 Kiln Street' }
 const unknown = { name: 'Lab', address: '' }
 const number = (lotId: string) => `no. ${lotId}`
+const record = { entries: 12, newest: 'a1b2' }
 
 describe('the statement on a custom-made device', () => {
   const bench = new Bench('cast-posts').upTo('metal-record')
@@ -15,7 +16,7 @@ describe('the statement on a custom-made device', () => {
   bench.finish('metal-record')
 
   it('holds what Annex XIII section 1 of Regulation (EU) 2017/745 asks for (recalled), from the record alone', () => {
-    const statement = customMadeStatement(bench.working.state, bench.job, maker, number)
+    const statement = customMadeStatement(bench.working.state, bench.job, maker, number, record)
     expect(statement).toMatchObject({
       maker: 'Kiln Street Laboratory',
       device: 'Cast post and core',
@@ -23,16 +24,17 @@ describe('the statement on a custom-made device', () => {
       patientCode: 'P-7',
       prescriber: 'Dr. Orla',
       materials: [{ name: 'Casting alloy', lots: ['no. L7'] }],
+      record,
     })
     expect(statement.statements.join(' ')).toContain('exclusive use of the patient with the code P-7')
     expect(statement.statements.join(' ')).toContain('Annex I')
     expect(statement.source).toContain('local law decides')
   })
   it('says what a person must still complete', () => {
-    const { open } = customMadeStatement(bench.working.state, bench.job, unknown, number)
+    const { open } = customMadeStatement(bench.working.state, bench.job, unknown, number, record)
     expect(open).toEqual(expect.arrayContaining(['Address of the maker.', 'Steps that are not done yet.']))
     const unnoted = new Bench('cast-posts').upTo('cut-sprue')
-    expect(customMadeStatement(unnoted.working.state, unnoted.job, unknown, number).open).toContain(
+    expect(customMadeStatement(unnoted.working.state, unnoted.job, unknown, number, record).open).toContain(
       'Lots that were not noted.',
     )
   })
@@ -49,7 +51,7 @@ describe('the statement on a custom-made device', () => {
       alloyId: 'gold-type-3',
       pieces: [piece('a', 'L1', [1]), piece('b', 'L2', [0, 1])],
     })
-    const { materials, open } = customMadeStatement(post.working.state, post.job, maker, number)
+    const { materials, open } = customMadeStatement(post.working.state, post.job, maker, number, record)
     expect(materials).toContainEqual({
       name: 'Gold alloy, type 3',
       lots: ['no. L1', 'no. L2'],
@@ -59,9 +61,13 @@ describe('the statement on a custom-made device', () => {
   })
   it('names what stays in the mouth, not what helped on the way', () => {
     const denture = new Bench('complete-denture').upTo('dough')
-    const names = customMadeStatement(denture.working.state, denture.job, unknown, number).materials.map(
-      ({ name }) => name,
-    )
+    const names = customMadeStatement(
+      denture.working.state,
+      denture.job,
+      unknown,
+      number,
+      record,
+    ).materials.map(({ name }) => name)
     expect(names).toEqual(expect.arrayContaining(['Denture teeth', 'Heat-cure acrylic']))
     expect(names).not.toContain('Model plaster')
   })
@@ -70,13 +76,13 @@ describe('the statement on a custom-made device', () => {
     for (const command of carefulWork(J, stepOf(done.job, 'deliver'), seededRandom(1), () => 'L7'))
       done.do(command)
     done.finish('deliver')
-    const { open } = customMadeStatement(done.working.state, done.job, maker, number)
+    const { open } = customMadeStatement(done.working.state, done.job, maker, number, record)
     expect(open).not.toContain('Steps that are not done yet.')
     expect(open[0]).toContain('Requirements of Annex I')
   })
   it('is refused while nothing is made', () => {
     const fresh = new Bench('cast-posts')
-    expect(() => customMadeStatement(fresh.working.state, fresh.job, unknown, number)).toThrow(
+    expect(() => customMadeStatement(fresh.working.state, fresh.job, unknown, number, record)).toThrow(
       expect.objectContaining({ code: 'nothing-made' }),
     )
   })

@@ -37,7 +37,15 @@ export interface CustomMadeStatement {
   readonly statements: readonly string[]
   /** What a person must still complete before signing. */
   readonly open: readonly string[]
+  /** How much of the record it was made from, and the hash of the newest entry: what was changed later would show. */
+  readonly record: RecordMark
   readonly source: string
+}
+
+/** How far a record went when a paper was made from it. */
+export interface RecordMark {
+  readonly entries: number
+  readonly newest: string
 }
 
 /**
@@ -52,6 +60,7 @@ export function customMadeStatement(
   job: JobState,
   maker: Maker,
   lotNumber: (lotId: string) => string,
+  record: RecordMark,
 ): CustomMadeStatement {
   const done = Object.values(job.steps).flatMap((step) => finishedAt(step) ?? [])
   if (done.length === 0)
@@ -98,6 +107,7 @@ export function customMadeStatement(
       ...(used.some(({ lots }) => lots.length === 0) ? ['Lots that were not noted.'] : []),
       ...(finished ? [] : ['Steps that are not done yet.']),
     ],
+    record,
     source: 'Regulation (EU) 2017/745, Annex XIII, section 1, recalled; a template, local law decides',
   }
 }

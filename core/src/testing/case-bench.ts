@@ -1,5 +1,6 @@
 import {
   type CaseCommand,
+  type CaseEvent,
   carefulWork,
   currentStep,
   obey,
@@ -16,7 +17,13 @@ import type { SheetData } from '../sheet/index.ts'
 export const START = Date.parse('2026-03-02T08:00:00Z')
 export const MINUTE = 60_000
 const nameOf = (route: Route) => JSON.stringify([route.templateId, route.choices])
-export const routes = { templates: routeTemplates, routeIdOf: nameOf }
+/** Links of the tests: short, and another one for any other event (FNV-1a, 32 bit). How the server does it is its own matter. */
+function eventHash(event: CaseEvent): string {
+  let hash = 0x811c9dc5
+  for (const letter of JSON.stringify(event)) hash = Math.imul(hash ^ letter.codePointAt(0)!, 0x01000193)
+  return (hash >>> 0).toString(16)
+}
+export const routes = { templates: routeTemplates, routeIdOf: nameOf, eventHash }
 export const J = 'job-1'
 
 /** For the tests of routes: a case with a clock: the words of a bench in the order of a bench. */

@@ -3,12 +3,18 @@ import { type CaseDocument, type CaseRecord, caseDocumentShape } from '@yentrik/
 import {
   type CaseEvent,
   type CustomMadeStatement,
+  chained,
   checkSheet,
   customMadeStatement,
+  type EventOfType,
+  follow,
+  hasLinks,
+  looseLink,
   meltedCharges,
   type Route,
   routeFaults,
   routeTemplates,
+  stampAfter,
   type WorkingCase,
   workingCase,
 } from '@yentrik/core'
@@ -19,8 +25,9 @@ import { CaseSummaryRow, LotRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
-import { CaseStore, routeIdOf } from './case-store.ts'
+import { CaseStore } from './case-store.ts'
 import { CasesService } from './cases.service.ts'
+import { eventHash, routeIdOf } from './house.ts'
 
 const isCaseDocument = new Ajv({
   discriminator: true,
@@ -51,6 +58,7 @@ export class CaseDocuments {
       format: 'yentrik-case',
       version: 1,
       caseId,
+      lab: (await this.settings.lab()).labName,
       events,
       routes,
       lots: lots
@@ -67,12 +75,23 @@ export class CaseDocuments {
     if (!job) throw new Refusal(404, 'no-such-job', `The case has no job ${jobId}.`, 'Look at the case.')
     const { labName: name, address } = await this.settings.lab()
     const numbers = new Map(lots.map(({ lotId, number }) => [lotId, number]))
-    return customMadeStatement(state, job, { name, address }, (lotId) => numbers.get(lotId) ?? lotId)
+    return customMadeStatement(state, job, { name, address }, (lotId) => numbers.get(lotId) ?? lotId, {
+      entries: events.length,
+      newest: eventHash(events.at(-1)!),
+    })
   }
 
   /** @throws {Refusal} `document-damaged` with the place and reason, `case-known`, `docket-taken` */
-  async import(document: unknown): Promise<CaseRecord> {
-    const { working, sound } = readDocument(document)
+  async import(document: unknown, by: string): Promise<CaseRecord> {
+    const { working: theirs, sound, chain } = readDocument(document)
+    const stamp = stampAfter(theirs.events, this.clock.now(), by, eventHash)
+    const lab = sound.lab ? { lab: sound.lab } : {}
+    const working = follow(
+      theirs,
+      { ...stamp, type: 'imported', chain, ...lab },
+      theirs.routes,
+      routeTemplates,
+    )
     const { caseId } = sound
     const { calendar } = await this.settings.lab()
     const summary = await this.queue.write(async (manager) => {
@@ -94,13 +113,17 @@ export class CaseDocuments {
           )
       return this.store.append(manager, caseId, working, working.events, calendar)
     })
-    if (summary) await this.cases.committed(summary, sound.events)
+    if (summary) await this.cases.committed(summary, working.events)
     return this.cases.record(caseId)
   }
 }
 
-/** Checks a document against its schema, its own hashes and the replay of its events. */
-function readDocument(document: unknown): { working: WorkingCase; sound: CaseDocument } {
+/** Checks a document against its schema, its own hashes and links, and the replay of its events. */
+function readDocument(document: unknown): {
+  readonly working: WorkingCase
+  readonly sound: CaseDocument
+  readonly chain: EventOfType<'imported'>['chain']
+} {
   if (!isCaseDocument(document)) {
     const [error] = isCaseDocument.errors ?? []
     throw damaged(error?.instancePath || '/', `${error?.message ?? 'is not a case'}`)
@@ -112,13 +135,20 @@ function readDocument(document: unknown): { working: WorkingCase; sound: CaseDoc
     if (fault) throw damaged(`/routes/${routeId}`, fault)
   }
   const routes = new Map(Object.entries(document.routes))
-  const events = document.events
-  const gap = events.findIndex((event, index) => event.sequence !== index + 1)
+  const gap = document.events.findIndex((event, index) => event.sequence !== index + 1)
   if (gap >= 0)
     throw damaged(
       `/events/${gap}/sequence`,
-      `is ${events[gap]?.sequence}, not ${gap + 1}: events are missing or out of order`,
+      `is ${document.events[gap]?.sequence}, not ${gap + 1}: events are missing or out of order`,
     )
+  const linked = hasLinks(document.events)
+  const loose = looseLink(document.events, eventHash)
+  if (linked && loose !== undefined)
+    throw damaged(
+      `/events/${loose - 1}/previous`,
+      'it does not fit the event before it: something was changed',
+    )
+  const events = linked ? document.events : chained(document.events, eventHash)
   const working = (() => {
     try {
       return workingCase(events, routes, routeTemplates)
@@ -129,7 +159,7 @@ function readDocument(document: unknown): { working: WorkingCase; sound: CaseDoc
   for (const [index, event] of events.entries())
     if (event.type === 'sheetRecorded')
       mustBeSoundSheet(event, [...routes.values()], `/events/${index}/sheet`)
-  return { working, sound: document }
+  return { working, sound: document, chain: loose === undefined ? 'whole' : 'none' }
 }
 
 function mustBeSoundSheet(

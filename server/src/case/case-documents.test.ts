@@ -22,12 +22,19 @@ afterAll(async () => {
 })
 
 describe('a case as a document', () => {
-  it('is the same after export, import and export again', async () => {
+  it('is the same after export, import and export again, but that it says who took it in', async () => {
     expect(documents.length).toBeGreaterThan(11)
     for (const document of documents) {
       await into.post('/cases/import', document).expect(201)
       const again = (await into.get(`/cases/${document.caseId}/document`).expect(200)).body
-      expect(again).toEqual(document)
+      const imported = again.events.at(-1)
+      expect(imported).toMatchObject({ type: 'imported', by: 'Ada', lab: document.lab, chain: 'whole' })
+      expect({ ...again, lab: document.lab, events: again.events.slice(0, -1) }).toEqual(document)
+      expect((await into.get(`/cases/${document.caseId}/chain`).expect(200)).body).toEqual({
+        events: again.events.length,
+        newest: expect.stringMatching(/^[0-9a-f]{64}$/),
+        looseAt: null,
+      })
     }
     const summaries = (await from.get('/cases?which=all')).body as CaseSummary[]
     const there = (await into.get('/cases?which=all')).body as CaseSummary[]
@@ -46,6 +53,11 @@ describe('a case as a document', () => {
       'with an event missing',
       (d) => ({ ...d, events: d.events.filter((_, n) => n !== 1) }),
       '/events/1/sequence',
+    ],
+    [
+      'with a changed event',
+      (d) => ({ ...d, events: d.events.map((e, n) => (n === 2 ? { ...e, by: 'Somebody' } : e)) }),
+      '/events/3/previous',
     ],
     [
       'with a changed route',

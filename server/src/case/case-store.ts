@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import {
   type CaseEvent,
@@ -18,6 +17,7 @@ import { DataSource, type EntityManager, QueryFailedError } from 'typeorm'
 import { writeAlloyPieces } from '../casting/alloy-pieces.ts'
 import { CaseEventRow, CaseSummaryRow, LabSettingRow, LotUseRow, RouteCopyRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
+import { Refusal } from '../errors/problem.filter.ts'
 
 /** Cases kept in memory: what a lab has in work, a few kB each. */
 const MOST_KEPT = 300
@@ -43,7 +43,7 @@ export class CaseStore {
     private readonly queue: WriteQueue,
   ) {}
 
-  /** @returns undefined when there is no such case */
+  /** @returns undefined when there is no such case @throws {Refusal} `case-damaged` */
   async load(
     caseId: string,
     manager: EntityManager = this.dataSource.manager,
@@ -52,6 +52,14 @@ export class CaseStore {
     const last = await this.lastSequence(caseId, manager)
     if (last === undefined) return undefined
     if (known?.state.sequence === last) return known
+    try {
+      return await this.replayed(caseId, manager)
+    } catch (error) {
+      throw damaged(error)
+    }
+  }
+
+  private async replayed(caseId: string, manager: EntityManager): Promise<WorkingCase> {
     const events = await this.eventsOf(caseId, manager)
     const routes = new Map<string, Route>()
     for (const routeId of namedRoutes(events)) routes.set(routeId, await this.route(routeId, manager))
@@ -176,7 +184,8 @@ export class CaseStore {
       const known = await manager.findOneBy(LabSettingRow, { key })
       if (known?.value === SUMMARY_VERSION) return
       for (const { caseId, docket } of await manager.find(CaseSummaryRow)) {
-        const working = await this.load(caseId, manager)
+        // A damaged case keeps the summary that it has.
+        const working = await this.load(caseId, manager).catch(() => undefined)
         if (!working) continue
         const summary = caseSummary(caseId, working.state, calendar)
         await manager.upsert(
@@ -234,9 +243,15 @@ async function writeLotUses(
   if (uses.size > 0) await manager.insert(LotUseRow, [...uses.values()])
 }
 
-/** Names a route by what is in it. */
-export function routeIdOf(route: Route): string {
-  return createHash('sha256').update(JSON.stringify(route)).digest('hex').slice(0, 24)
+/** One case that cannot be read is said of that case; the others work on. */
+function damaged(error: unknown): Refusal {
+  const fault = error instanceof Error ? error.message.replace(/\.$/, '') : String(error)
+  return new Refusal(
+    500,
+    'case-damaged',
+    `The record of this case is damaged: ${fault}.`,
+    'The other cases work on. Settings names the last good backup: stop the server and restore it.',
+  )
 }
 
 function toRow(caseId: string, event: CaseEvent): CaseEventRow {

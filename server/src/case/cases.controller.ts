@@ -27,8 +27,13 @@ export class CasesController {
   }
 
   @Handles('POST /cases/import')
-  import({ body }: Call<'POST /cases/import'>) {
-    return this.documents.import(body)
+  import({ body, me }: Call<'POST /cases/import'>) {
+    return this.documents.import(body, me.name)
+  }
+
+  @Handles('GET /cases/:caseId/chain')
+  chain({ path }: Call<'GET /cases/:caseId/chain'>) {
+    return this.cases.chain(path.caseId)
   }
 
   @Handles('GET /schema/case.json')

@@ -1,15 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
-import type { Body, CaseRecord } from '@yentrik/contract'
+import type { Body, CaseRecord, Chain } from '@yentrik/contract'
 import {
   type CaseCommand,
   type CaseEvent,
   type CaseSummary,
+  looseLink,
   namedRoutes,
   obey,
-  type RouteSource,
   receiveCase,
-  routeTemplates,
   type WorkingCase,
 } from '@yentrik/core'
 import { EntityManager } from 'typeorm'
@@ -19,7 +18,8 @@ import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { LiveService } from '../live/live.service.ts'
-import { CaseStore, routeIdOf, touchesShelf } from './case-store.ts'
+import { CaseStore, touchesShelf } from './case-store.ts'
+import { eventHash, house } from './house.ts'
 
 @Injectable()
 export class CasesService {
@@ -54,6 +54,16 @@ export class CasesService {
     const working = await this.store.load(caseId)
     if (!working) throw noSuchCase(caseId)
     return toRecord(caseId, working, after)
+  }
+
+  /** Whether every event still fits the one before it, and the hash of the newest. @throws {Refusal} `no-such-case` */
+  async chain(caseId: string): Promise<Chain> {
+    const { events } = await this.record(caseId)
+    return {
+      events: events.length,
+      newest: eventHash(events.at(-1)!),
+      looseAt: looseLink(events, eventHash) ?? null,
+    }
   }
 
   /** @throws {Refusal} `no-such-docket` */
@@ -135,9 +145,6 @@ export class CasesService {
     }
   }
 }
-
-/** The routes of the house. */
-const house: RouteSource = { templates: routeTemplates, routeIdOf }
 
 function toRecord(caseId: string, working: WorkingCase, after = 0): CaseRecord {
   const events = after === 0 ? working.events : working.events.filter(({ sequence }) => sequence > after)

@@ -1,6 +1,7 @@
-import type { Bench, CaseRecord } from '@yentrik/contract'
+import type { Bench, CaseRecord, Chain } from '@yentrik/contract'
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import { DataSource } from 'typeorm'
 import { intake, TestServer } from '../testing/test-server.ts'
 
 const first = { type: 'startStep', jobId: 'job-1', stepId: 'disinfect-impression' }
@@ -202,5 +203,53 @@ describe('the bench and the clock', () => {
       'clock-is-fixed',
     )
     await fixed.close()
+  })
+})
+
+describe('a case whose record is damaged', () => {
+  const sql = (words: string, parameters: unknown[]) => server.app.get(DataSource).query(words, parameters)
+  it('says so, with the way to the last backup, and the others work on', async () => {
+    const { caseId } = await server.receive({ docket: 'BAD-1' })
+    const other = await server.receive({ docket: 'GOOD-1' })
+    await server.command(caseId, 1, { type: 'note', text: 'x' }).expect(201)
+    await sql('UPDATE case_events SET data = \'{"text": \' WHERE case_id = ? AND sequence = 2', [caseId])
+    await server.restart()
+    for (const path of [`/cases/${caseId}`, `/cases/${caseId}/chain`, `/cases/${caseId}/document`])
+      expect((await server.get(path).expect(500)).body).toMatchObject({
+        code: 'case-damaged',
+        detail: expect.stringMatching(/^The record of this case is damaged: .+\.$/),
+        remedy: expect.stringContaining('Settings names the last good backup'),
+      })
+    expect((await server.command(caseId, 2, first)).body.code).toBe('case-damaged')
+    // It is still in the lists, and the others are worked on.
+    const listed = (await server.get('/cases').expect(200)).body.map(
+      ({ docket }: { docket: string }) => docket,
+    )
+    expect(listed).toEqual(expect.arrayContaining(['BAD-1', 'GOOD-1']))
+    await server.command(other.caseId, 1, first).expect(201)
+    await server.get('/bench').expect(200)
+  })
+  it('that lacks an event is one as well', async () => {
+    const { caseId } = await server.receive()
+    for (const seen of [1, 2]) await server.command(caseId, seen, { type: 'note', text: 'x' }).expect(201)
+    await sql('DELETE FROM case_events WHERE case_id = ? AND sequence = 2', [caseId])
+    await server.restart()
+    expect((await server.get(`/cases/${caseId}`).expect(500)).body.detail).toBe(
+      'The record of this case is damaged: Event 3 cannot follow event 1.',
+    )
+  })
+  it('an event that was changed is found by its link', async () => {
+    const { caseId } = await server.receive()
+    for (const seen of [1, 2])
+      await server.command(caseId, seen, { type: 'note', text: 'as it was' }).expect(201)
+    const chain = async () => (await server.get(`/cases/${caseId}/chain`).expect(200)).body as Chain
+    const before = await chain()
+    expect(before).toMatchObject({ events: 3, looseAt: null })
+    await sql(
+      "UPDATE case_events SET data = json_set(data, '$.text', 'as I like it') WHERE case_id = ? AND sequence = 2",
+      [caseId],
+    )
+    await server.restart()
+    expect(await chain()).toEqual({ ...before, looseAt: 3 })
   })
 })

@@ -99,8 +99,23 @@ describe('documents of version 0.1', () => {
       const answer = await server.post('/cases/import', document)
       expect([document.caseId, answer.status, answer.body.detail]).toEqual([document.caseId, 201, undefined])
     }
-    expect(await standing(server)).toEqual(withoutLots)
-    for (const document of documents)
-      expect((await server.get(`/cases/${document.caseId}/document`)).body).toEqual(document)
+    // One entry more: that it was imported.
+    const further = ({ sequence, ...rest }: Stood) => ({ sequence: sequence + 1, ...rest })
+    expect(await standing(server)).toEqual(
+      Object.fromEntries(
+        Object.entries(withoutLots).map(([docket, each]) => [docket, further(each as Stood)]),
+      ),
+    )
+    for (const document of documents) {
+      const { lab, ...back } = (await server.get(`/cases/${document.caseId}/document`)).body as CaseDocument
+      expect(lab).toBe('Our laboratory')
+      expect(back.events.at(-1)).toMatchObject({
+        type: 'imported',
+        by: 'Ada',
+        chain: document.events.length === 1 ? 'whole' : 'none',
+      })
+      const theirs = back.events.slice(0, -1).map(({ previous: _, ...event }) => event)
+      expect({ ...back, events: theirs }).toEqual(document)
+    }
   })
 })

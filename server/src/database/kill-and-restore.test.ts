@@ -118,6 +118,27 @@ describe('a server that is killed', () => {
     expect(readFileSync(server.dataFile).equals(before)).toBe(true)
     await server.start()
   })
+  it('says by a command whether every event still fits the one before it', async () => {
+    const { body } = await send('/cases', intake())
+    await send(`/cases/${body.caseId}/events`, { seen: 1, command: { type: 'note', text: 'as it was' } })
+    await send(`/cases/${body.caseId}/events`, { seen: 2, command: { type: 'note', text: 'after' } })
+    const copy = join(server.folder, 'verified.sqlite')
+    run('backup.js', copy)
+    expect(run('verify.js', copy)).toMatch(/^\d+ events of \d+ cases: every one fits the one before it\.\n$/)
+    const data = new Database(copy)
+    data
+      .prepare(
+        "UPDATE case_events SET data = json_set(data, '$.text', 'as I like it') WHERE case_id = ? AND sequence = 2",
+      )
+      .run(body.caseId)
+    data.close()
+    expect(refusalOf('verify.js', copy)).toMatch(
+      new RegExp(
+        `^Case ${body.caseId}: event 3 does not fit the one before it\\.\n1 of \\d+ cases were changed`,
+      ),
+    )
+    expect(refusalOf('verify.js', join(server.folder, 'none'))).toMatch(/cannot be read/)
+  })
   it('that finds its file gone says so in one sentence and ends', async () => {
     await server.stop('SIGTERM')
     renameSync(server.dataFile, `${server.dataFile}.elsewhere`)

@@ -1,16 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { Injectable } from '@nestjs/common'
-import {
-  burnoutProgram,
-  curePresets,
-  type LabProduct,
-  newMetal,
-  routeTemplates,
-  usualPeaks,
-} from '@yentrik/core'
+import { burnoutProgram, curePresets, type LabProduct, newMetal, usualPeaks } from '@yentrik/core'
 import { DataSource } from 'typeorm'
-import { CaseStore, routeIdOf } from '../case/case-store.ts'
+import { CaseStore } from '../case/case-store.ts'
+import { house } from '../case/house.ts'
 import { LabClock } from '../clock/lab-clock.ts'
 import { AlloyPieceRow, CaseEventRow, LabProductRow, LotRow, MachineRunRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
@@ -68,7 +62,6 @@ export class DemoSeed {
     )
     const lotOf = (materialId: string) => lots.find((lot) => lot.materialId === materialId)?.lotId
     const people = lab.people.map((person) => person.name)
-    const house = { templates: routeTemplates, routeIdOf }
     await this.queue.write(async (manager) => {
       await manager.insert(
         LabProductRow,

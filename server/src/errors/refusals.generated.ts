@@ -11,6 +11,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"bath-full","status":422,"means":["… takes … at most."],"remedies":["Leave some out, or take another."]},
   {"code":"beyond-arch","status":422,"means":["The arch ends before … along it.","The … as measured ends before the last molar."],"remedies":["Measure the rim further back, or take a narrower set of teeth.","Measure further back, or set fewer teeth."]},
   {"code":"calendar-closed","status":422,"means":["The lab is never open."],"remedies":["Set opening hours and at least one weekday."]},
+  {"code":"case-damaged","status":500,"means":["The record of this case is damaged: …."],"remedies":["The other cases work on. Settings names the last good backup: stop the server and restore it."]},
   {"code":"case-delivered","status":422,"means":["The case is delivered."],"remedies":["Take in a new case."]},
   {"code":"case-ended","status":422,"means":["The case ended: …"],"remedies":["Take it in again as a new case if work goes on."]},
   {"code":"case-held","status":422,"means":["The case is on hold: …"],"remedies":["Release it before going on."]},

@@ -1,4 +1,4 @@
-import { type CaseEvent, type CaseState, type EventReader, eventWords } from '@yentrik/core'
+import { type CaseEvent, type CaseState, type EventReader, eventWords, personOn } from '@yentrik/core'
 import { useMemo, useState } from 'react'
 import { dateAndTime } from '../format/format.ts'
 import { useWords } from '../preferences/words.tsx'
@@ -8,6 +8,7 @@ import { CorrectSheet } from './CorrectSheet.tsx'
 
 interface Entry {
   readonly event: CaseEvent
+  readonly person: string
   readonly sentence: string
 }
 
@@ -36,10 +37,14 @@ export function RecordView({
     [state],
   )
   const entries = (openCase.record?.events ?? []).map(
-    (event): Entry => ({ event, sentence: say(eventWords(event, reader)) }),
+    (event): Entry => ({
+      event,
+      person: personOn(state, event),
+      sentence: say(eventWords(event, reader)),
+    }),
   )
-  const found = entries.filter(({ event, sentence }) =>
-    `${event.by} ${sentence}`.toLowerCase().includes(words.trim().toLowerCase()),
+  const found = entries.filter(({ person, sentence }) =>
+    `${person} ${sentence}`.toLowerCase().includes(words.trim().toLowerCase()),
   )
   const mayCorrect = ({ event }: Entry) =>
     live.has(event.sequence) &&
@@ -75,8 +80,12 @@ export function RecordView({
             name: 'Who',
             width: '6rem',
             wideOnly: true,
-            value: ({ event }) => event.by,
-            show: ({ event }) => <span className="block truncate">{event.by}</span>,
+            value: ({ person }) => person,
+            show: ({ person }) => (
+              <span className="block truncate" title={person}>
+                {person}
+              </span>
+            ),
           },
           {
             id: 'what',
@@ -109,7 +118,7 @@ export function RecordView({
           columns: [
             { name: 'Number', value: ({ event }) => event.sequence },
             { name: 'When', value: ({ event }) => event.at },
-            { name: 'Who', value: ({ event }) => event.by },
+            { name: 'Who', value: ({ person }) => person },
             { name: 'What', value: ({ sentence }) => sentence },
           ],
         }}

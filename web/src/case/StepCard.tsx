@@ -5,6 +5,7 @@ import {
   cautions,
   type JobState,
   type Outcome,
+  personOn,
   type RouteStep,
   stepOf,
   stepWindow,
@@ -196,7 +197,7 @@ function NotesAndNext({ openCase, job, step }: { openCase: OpenCase; job: JobSta
     <div className="mt-5 grid gap-2">
       {notes.slice(-3).map((note) => (
         <p key={note.sequence} className="bg-base-200 rounded-xl px-4 py-2">
-          <b>{note.by}</b>, {dayAndTime(Date.parse(note.at), now)}: {note.text}
+          <b>{personOn(openCase.state ?? {}, note)}</b>, {dayAndTime(Date.parse(note.at), now)}: {note.text}
         </p>
       ))}
       {next[0] && (

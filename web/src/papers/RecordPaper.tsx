@@ -6,6 +6,7 @@ import {
   isDelivered,
   type JobState,
   materials,
+  personOn,
   readingOutcome,
   readingWords,
   type StepState,
@@ -21,6 +22,7 @@ import { Said, useWords } from '../preferences/words.tsx'
 import { choiceWords } from '../record/choice-words.ts'
 import { useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
+import { ChainLine } from './ChainLine.tsx'
 import { Paper } from './Paper.tsx'
 import { QrCode } from './QrCode.tsx'
 
@@ -30,6 +32,7 @@ export function RecordPaper() {
   const { state, record, error } = useOpenCase(caseId)
   const { data: lab } = useAnswer('GET /lab')
   const notation = usePreferences((preferences) => preferences.teeth)
+  const { data: chain } = useAnswer('GET /cases/:caseId/chain', { path: { caseId } })
   const { lotNumber } = useShelf()
   if (!state || !record) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const { authorisation, docket } = state
@@ -69,7 +72,7 @@ export function RecordPaper() {
         <QrCode text={docket} className="w-[22mm]" />
       </header>
       {state.jobs.map((job) => (
-        <JobRecord key={job.jobId} job={job} />
+        <JobRecord key={job.jobId} job={job} state={state} events={record.events} />
       ))}
       <Materials events={record.events} lotNumber={lotNumber} />
       <Deviations state={state} events={record.events} />
@@ -77,11 +80,12 @@ export function RecordPaper() {
       <ol className="mt-1 columns-1 text-[8.5pt]">
         {record.events.map((event) => (
           <li key={event.sequence} className="figures break-inside-avoid">
-            {dateAndTime(Date.parse(event.at))} · {event.by} ·{' '}
+            {dateAndTime(Date.parse(event.at))} · {personOn(state, event)} ·{' '}
             <Said words={eventWords(event, { jobs: state.jobs, lotNumber })} clock={dateAndTime} />
           </li>
         ))}
       </ol>
+      {chain && <ChainLine chain={chain} />}
       <footer className="mt-8 grid grid-cols-2 gap-10 break-inside-avoid pt-8">
         <p className="border-t border-black pt-1">Date, for the laboratory</p>
         <p className="border-t border-black pt-1">Name and signature</p>
@@ -90,7 +94,15 @@ export function RecordPaper() {
   )
 }
 
-function JobRecord({ job }: { job: JobState }) {
+function JobRecord({
+  job,
+  state: whole,
+  events,
+}: {
+  job: JobState
+  state: CaseState
+  events: readonly CaseEvent[]
+}) {
   const say = useWords()
   return (
     <section className="mt-4">
@@ -131,7 +143,7 @@ function JobRecord({ job }: { job: JobState }) {
                   <td className="figures pr-2 whitespace-nowrap">
                     {state.status === 'skipped' ? 'left out' : done ? dateAndTime(done) : 'going on'}
                   </td>
-                  <td className="pr-2">{whoDid(state)}</td>
+                  <td className="pr-2">{whoDid(whole, events, job.jobId, step.id)}</td>
                   <td>{[...readings, ...(reason ? [reason] : [])].join('; ')}</td>
                 </tr>
               )
@@ -148,12 +160,16 @@ const reasonOf = (state: StepState) =>
     : state.status === 'waiting'
       ? undefined
       : state.outOfTimeReason
-const whoDid = (state: StepState) =>
-  state.status === 'done' || state.status === 'skipped'
-    ? state.finishedBy
-    : state.status === 'running'
-      ? state.startedBy
-      : ''
+/** Who finished a step, left it out or is at it: the last word on it. */
+function whoDid(state: CaseState, events: readonly CaseEvent[], jobId: string, stepId: string): string {
+  const last = events.findLast(
+    (event) =>
+      (event.type === 'stepFinished' || event.type === 'stepSkipped' || event.type === 'stepStarted') &&
+      event.jobId === jobId &&
+      event.stepId === stepId,
+  )
+  return last ? personOn(state, last) : ''
+}
 
 function Materials({
   events,

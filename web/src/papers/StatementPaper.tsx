@@ -7,6 +7,7 @@ import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
+import { ChainLine } from './ChainLine.tsx'
 import { Paper } from './Paper.tsx'
 
 /** The statement on a custom-made device, made from the record, to be read, completed and signed. */
@@ -16,8 +17,9 @@ export function StatementPaper() {
   const notation = usePreferences((preferences) => preferences.teeth)
   const { state, error } = useOpenCase(caseId)
   const { data: lab } = useAnswer('GET /lab')
+  const { data: chain } = useAnswer('GET /cases/:caseId/chain', { path: { caseId } })
   const { lotNumber } = useShelf()
-  if (!state || !lab) return error ? <Message tone="error" words={error.said} /> : <Waiting />
+  if (!state || !lab || !chain) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? state.jobs[0]!
   const { statement, refusal } = statementOf()
   if (!statement)
@@ -78,14 +80,21 @@ export function StatementPaper() {
         <p className="border-t border-black pt-1">Place and date</p>
         <p className="border-t border-black pt-1">Name and signature, for the maker</p>
       </footer>
-      <p className="mt-6 text-[8.5pt]">{statement.source}.</p>
+      <ChainLine chain={chain} />
+      <p className="mt-2 text-[8.5pt]">{statement.source}.</p>
     </Paper>
   )
 
   function statementOf() {
     try {
       return {
-        statement: customMadeStatement(state!, job, { name: lab!.labName, address: lab!.address }, lotNumber),
+        statement: customMadeStatement(
+          state!,
+          job,
+          { name: lab!.labName, address: lab!.address },
+          lotNumber,
+          { entries: chain!.events, newest: chain!.newest },
+        ),
       }
     } catch (thrown) {
       if (!(thrown instanceof DomainError)) throw thrown

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { screen, waitFor } from '@testing-library/react'
-import { Bench } from '@yentrik/core/testing'
+import { type CaseEvent, follow } from '@yentrik/core'
+import { Bench, routes } from '@yentrik/core/testing'
 import type { ReactElement } from 'react'
 import { usePreferences } from '../preferences/preferences.ts'
 import { caseOnServer } from '../testing/case.ts'
@@ -58,6 +59,29 @@ describe('the record', () => {
     expect(text()).toContain('read wrong')
     expect(text()).toContain('Ada')
     expect(text()).not.toMatch(/undefined|NaN|\[object/)
+  })
+  it('says that it hangs together, and the hash of its newest entry', async () => {
+    const { text } = await paper(new Bench(), <RecordPaper />)
+    await waitFor(() => expect(text()).toContain('Made from 1 entries; each fits the one before it.'))
+    expect(text()).toContain('Hash of the newest (SHA-256): f00d')
+  })
+  it('says where it does not', async () => {
+    const chain = { events: 40, newest: 'f00d', looseAt: 7 }
+    const { text } = await paper(new Bench(), <RecordPaper />, { 'GET /cases/:caseId/chain': chain })
+    await waitFor(() => expect(text()).toContain('Entry 7 does not fit the one before it'))
+  })
+  it('names the people of another lab as theirs', async () => {
+    const bench = new Bench().upTo('wrap')
+    const { events, state } = bench.working
+    const stamp = { sequence: state.sequence + 1, at: events.at(-1)!.at, by: 'Ada' }
+    const imported: CaseEvent = { ...stamp, type: 'imported', chain: 'whole', lab: 'Kiln Street' }
+    bench.working = follow(bench.working, imported, bench.working.routes, routes.templates)
+    bench.finish('wrap')
+    const { text } = await paper(bench, <RecordPaper />)
+    const row = (name: string) => screen.getByText(name, { selector: 'td' }).closest('tr')?.textContent
+    expect(row('Inspect the impression')).toContain('Ada (Kiln Street)')
+    expect(row('Damp wrap')).toMatch(/Ada(?! \(Kiln)/)
+    expect(text()).toContain('Imported from Kiln Street')
   })
   it('says that it is not finished where it is not', async () => {
     const { text } = await paper(new Bench().upTo('trim'), <RecordPaper />)

@@ -73,6 +73,11 @@ export function caseOnServer(bench: Bench, more: object = {}) {
         return problem(error.code, error)
       }
     },
+    'GET /cases/:caseId/chain': () => ({
+      events: bench.working.events.length,
+      newest: 'f00d',
+      looseAt: null,
+    }),
     'GET /lots': [],
     'GET /products': [],
     'GET /machine-runs': [],

@@ -1,6 +1,7 @@
 import { CastingRoom1764100000000 } from './casting-room.ts'
 import { EventsByTime1764300000000 } from './events-by-time.ts'
 import { FirstTables1700000000000 } from './first-tables.ts'
+import { LinkedEvents1764400000000 } from './linked-events.ts'
 import { PlasterRoom1764000000000 } from './plaster-room.ts'
 import { Thermometers1764200000000 } from './thermometers.ts'
 
@@ -11,4 +12,5 @@ export const migrations = [
   CastingRoom1764100000000,
   Thermometers1764200000000,
   EventsByTime1764300000000,
+  LinkedEvents1764400000000,
 ]
