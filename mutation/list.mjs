@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs'
 import { commonTokens } from '@stryker-mutator/api/plugin'
 import { createInstrumenter } from '@stryker-mutator/instrumenter'
 import { createInjector } from 'typed-inject'
+import { leftAlone } from './left-alone.mjs'
 import { spotOf } from './mutators.mjs'
-import { isSentence } from './sentences.mjs'
 
 const silent = { debug() {}, info() {}, isDebugEnabled: () => false }
 
@@ -14,7 +14,7 @@ export async function listMutants(files) {
     .injectFunction(createInstrumenter)
   const { mutants } = await instrumenter.instrument(
     files.map((name) => ({ name, mutate: true, content: readFileSync(name, 'utf8') })),
-    { ignorers: [{ shouldIgnore: isSentence }], excludedMutations: [], plugins: null, noHeader: false },
+    { ignorers: [{ shouldIgnore: leftAlone }], excludedMutations: [], plugins: null, noHeader: false },
   )
   const before = new Map()
   return mutants

@@ -13,7 +13,8 @@ import { addFigures, makeOnly } from './mutators.mjs'
  *
  *   npm run mutate -- core/src/planning             every mutant of a folder or file, by all tests that come there
  *   npm run mutate -- core/src/planning --own       the same, by the tests of that folder alone: quick, and stricter
- *   npm run mutate -- core --sample 600 --seed 1    as many, drawn from the whole workspace, each by those of its folder
+ *   npm run mutate -- core --sample 600 --seed 1    as many, drawn from the whole workspace: each by the tests of its
+ *                                                   folder, and what these do not notice by those of the workspace
  */
 const root = fileURLToPath(new URL('..', import.meta.url))
 process.chdir(root)
@@ -35,7 +36,9 @@ const workspace = target?.split('/')[0]
 if (workspace !== 'core' && workspace !== 'server')
   throw new Error('Name a folder or file of core/src or server/src: npm run mutate -- core/src/planning')
 
-const notMutated = /\.test\.ts$|\/testing\/|\/demo\/|\/main\.ts$|\/migrations?\//
+// Tests, and what is only looked at: invented cases, drawings.
+const notMutated =
+  /\.test\.ts$|\/testing\/|\/demo\/|\/main\.ts$|\/migrations?\/|\/invented-|\/groove-patterns\.ts$|\.generated\.ts$/
 const listed = (path) =>
   statSync(path).isDirectory()
     ? readdirSync(path, { recursive: true }).map((name) => join(path, name))
@@ -79,8 +82,8 @@ const markOf = ({ fileName, location: { start, end }, replacement }, first) =>
   ].join('|')
 
 // A mutant is only made where its place lies wholly in one of these; lines count from 1 for Stryker.
-const place = ({ fileName, location: { start, end } }) =>
-  `${fileName}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`
+const place = ({ fileName, location: { start, end } }, first) =>
+  `${relative(root, resolve(root, fileName))}:${start.line + 1 - first}:${start.column}-${end.line + 1 - first}:${end.column}`
 
 // Libraries, built code and what the tests of this workspace do not read stay out of the copies.
 const notCopied = ['/web/dist', '/web/src', '/e2e', '/docs', '/bench', '/.mutation', '/server/data']
@@ -113,8 +116,8 @@ function mutate(places, folder) {
         testTimeout: 30000,
       },
     },
-    plugins: ['@stryker-mutator/jest-runner', join(root, 'mutation/sentences.mjs')],
-    ignorers: ['sentences'],
+    plugins: ['@stryker-mutator/jest-runner', join(root, 'mutation/left-alone.mjs')],
+    ignorers: ['leftAlone'],
     ignorePatterns: notCopied,
     tempDirName: '.mutation/copies',
     concurrency: Number(values.workers),
@@ -150,6 +153,13 @@ function printSurvivors(mutants) {
     )
 }
 
+const score = (mutants) => {
+  const hit = mutants.filter(noticed).length
+  return mutants.length === 0
+    ? '-'
+    : `${((100 * hit) / mutants.length).toFixed(1)} % (${hit} of ${mutants.length})`
+}
+
 const valid = []
 const add = (mutants) => {
   const some = judged(mutants)
@@ -160,20 +170,24 @@ if (sampled) {
   const byFolder = new Map()
   for (const mutant of sampled) {
     const folder = folderOf(mutant.fileName)
-    byFolder.set(folder, [...(byFolder.get(folder) ?? []), place(mutant)])
+    byFolder.set(folder, [...(byFolder.get(folder) ?? []), place(mutant, 0)])
   }
+  const unnoticed = []
   for (const [folder, places] of [...byFolder].sort()) {
     console.log(`== ${folder}: ${places.length}`)
-    add(await mutate(places, folder))
+    const some = judged(await mutate(places, folder))
+    valid.push(...some.filter(noticed))
+    unnoticed.push(...some.filter((mutant) => !noticed(mutant)))
+  }
+  console.log(`== by all tests of ${workspace}: ${unnoticed.length}`)
+  printSurvivors(unnoticed)
+  console.log(`${score([...valid, ...unnoticed])} by the tests of their own folder`)
+  const left = new Set(unnoticed.map((mutant) => markOf(mutant, 1)))
+  if (left.size > 0) {
+    const again = await mutate(unnoticed.map((mutant) => place(mutant, 1)))
+    add(again.filter((mutant) => left.has(markOf(mutant, 1))))
   }
 } else add(await mutate(files, values.own && folderOf(files[0])))
-
-const score = (mutants) => {
-  const hit = mutants.filter(noticed).length
-  return mutants.length === 0
-    ? '-'
-    : `${((100 * hit) / mutants.length).toFixed(1)} % (${hit} of ${mutants.length})`
-}
 
 const folders = new Map()
 for (const mutant of valid) {
