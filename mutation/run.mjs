@@ -91,6 +91,7 @@ execFileSync(process.execPath, ['node_modules/typescript-7/bin/tsc', '-b', 'serv
 
 const folderOf = (fileName) => relative(root, resolve(root, fileName)).split('/').slice(0, 3).join('/')
 const hasTests = (folder) =>
+  statSync(folder).isDirectory() &&
   readdirSync(folder, { recursive: true }).some((name) => name.endsWith('.test.ts'))
 
 /** What becomes of the mutants of some files or places, by all tests of the workspace or by those of one folder. */
