@@ -44,7 +44,14 @@ export type { Bench, InstrumentUse } from './bench.ts'
 export { type CaseDocument, type CaseRecord, type Chain, caseDocumentShape } from './cases.ts'
 export type { LabSettings } from './lab.ts'
 export type { LiveChange, LiveEvents } from './live.ts'
-export type { ClockReading, DevicesState, MachineLoad, MachineRunShown, MixClock } from './machines.ts'
+export type {
+  ClockJump,
+  ClockReading,
+  DevicesState,
+  MachineLoad,
+  MachineRunShown,
+  MixClock,
+} from './machines.ts'
 export { type Person, type Role, roles, type Session } from './people.ts'
 export type { ExplainedRefusal, Problem } from './problem.ts'
 export { type Declared, USUAL_MOST } from './route.ts'

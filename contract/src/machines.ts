@@ -81,11 +81,17 @@ export interface MixClock {
   readonly docket: string | null
 }
 
+/** When the clock of the machine was set: to what lab time, and by how much. */
+const clockJumpShape = record({ at: figure(-1e14, 1e14), byMillis: figure(-1e14, 1e14) })
+export type ClockJump = Of<typeof clockJumpShape>
+
 const clockShape = record({
   /** Lab time, ms since 1970. */
   now: figure(0, 1e14),
   speed: figure(1, 3600),
   mayBeMoved: yesNo(),
+  /** The last one; left out: never. */
+  jump: maybe(clockJumpShape),
 })
 export type ClockReading = Of<typeof clockShape>
 

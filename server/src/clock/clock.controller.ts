@@ -16,7 +16,8 @@ export class ClockController {
 
   @Handles('GET /clock')
   read(): ClockReading {
-    return { now: this.clock.now(), speed: this.clock.speed, mayBeMoved: this.settings.clockControl }
+    const { speed, jump } = this.clock
+    return { now: this.clock.now(), speed, mayBeMoved: this.settings.clockControl, ...(jump ? { jump } : {}) }
   }
 
   @Handles('POST /clock')

@@ -7,7 +7,8 @@ import {
   windowVerdict,
 } from '@yentrik/core'
 import { clockTime, dayAndTime, duration } from '../format/format.ts'
-import { useNow } from '../live/lab-clock.ts'
+import { useLabClock, useNow } from '../live/lab-clock.ts'
+import { Message } from '../parts/Message.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 
 interface StepClockProps {
@@ -122,7 +123,22 @@ function Clock({
         <span className="border-error absolute -inset-y-1 border-l-3" style={{ left: `${share(now)}%` }} />
       </div>
       <p className="mt-2">{said.more}</p>
+      <ClockWasSet from={window.from} />
       <p className="text-sm opacity-80">{window.source}</p>
     </section>
+  )
+}
+
+/** A window that was running while somebody set the clock of the server is off by as much. */
+function ClockWasSet({ from }: { from: number }) {
+  const jump = useLabClock((clock) => clock.jump)
+  const now = useNow()
+  // What the old clock said when it was set: the window began by that one.
+  if (!jump || from > jump.at - jump.byMillis) return null
+  return (
+    <Message tone="warning">
+      The clock of the server was set {jump.byMillis > 0 ? 'on' : 'back'} by {duration(jump.byMillis)} at{' '}
+      {dayAndTime(jump.at, now)}: these times may be off by as much.
+    </Message>
   )
 }

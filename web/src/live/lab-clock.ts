@@ -1,3 +1,4 @@
+import type { ClockJump } from '@yentrik/contract'
 import { useEffect, useState } from 'react'
 import { create } from 'zustand'
 import { request } from './request.ts'
@@ -8,6 +9,8 @@ interface LabClock {
   readonly steadyMillis: number
   readonly speed: number
   readonly mayBeMoved: boolean
+  /** The last time that the clock of the server was set. */
+  readonly jump?: ClockJump
 }
 
 export const useLabClock = create<LabClock>(() => ({
@@ -20,13 +23,14 @@ export const useLabClock = create<LabClock>(() => ({
 /** Sets the clock by the server: this machine's own may be wrong. */
 export async function readClock(): Promise<void> {
   const sent = performance.now()
-  const { now, speed, mayBeMoved } = await request('GET /clock')
+  const { now, speed, mayBeMoved, jump } = await request('GET /clock')
   const answered = performance.now()
   useLabClock.setState({
     labMillis: now + ((answered - sent) / 2) * speed,
     steadyMillis: answered,
     speed,
     mayBeMoved,
+    jump,
   })
 }
 
