@@ -21,7 +21,7 @@ const houses = {
   server: [
     ['errors', 'settings', 'live'],
     ['database', 'shapes'],
-    ['people', 'lab'],
+    ['people', 'lab', 'backup'],
     ['clock', 'equipment', 'setup', 'devices', 'calc'],
     ['program', 'casting'],
     ['case'],

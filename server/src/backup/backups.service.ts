@@ -2,9 +2,9 @@ import { Inject, Injectable, Logger, type OnApplicationShutdown, type OnModuleIn
 import { SchedulerRegistry } from '@nestjs/schedule'
 import type { BackupState } from '@yentrik/contract'
 import { CronJob } from 'cron'
+import { backupsIn, copyBackup, makeBackup, thinOut } from '../database/backup-files.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { backupFolderOf, SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
-import { backupsIn, copyBackup, makeBackup, thinOut } from './backup-files.ts'
 
 const HOUR = 3_600_000
 /** A server that was off at night makes up for it when it starts. */

@@ -5,9 +5,9 @@ import { afterEach, beforeEach, describe, expect, it } from '@jest/globals'
 import { SchedulerRegistry } from '@nestjs/schedule'
 import type { BackupState } from '@yentrik/contract'
 import Database from 'better-sqlite3'
+import { backupsIn } from '../database/backup-files.ts'
 import { inspect } from '../database/inspect.ts'
 import { TestServer } from '../testing/test-server.ts'
-import { backupsIn } from './backup-files.ts'
 import { NIGHTLY } from './backups.service.ts'
 
 let server: TestServer

@@ -1,7 +1,7 @@
+import { makeBackup } from '../database/backup-files.ts'
 import { checkDataFile, willBeChanged } from '../database/data-file.ts'
 import { lockDataFile } from '../database/file-lock.ts'
 import { backupFolderOf, type ServerSettings } from '../settings/server-settings.ts'
-import { makeBackup } from './backup-files.ts'
 
 /**
  * Takes a data file for this server, looks whether it is sound, and backs it up where this version will change its tables.

@@ -22,12 +22,13 @@ import { Ajv } from 'ajv'
 import { DataSource, In } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
 import { CaseSummaryRow, LotRow } from '../database/entities.ts'
+import { eventHash } from '../database/event-hash.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { CaseStore } from './case-store.ts'
 import { CasesService } from './cases.service.ts'
-import { eventHash, routeIdOf } from './house.ts'
+import { routeIdOf } from './house.ts'
 
 const isCaseDocument = new Ajv({
   discriminator: true,

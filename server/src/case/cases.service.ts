@@ -14,12 +14,13 @@ import {
 import { EntityManager } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
 import { CaseSummaryRow, LabSettingRow, LotRow } from '../database/entities.ts'
+import { eventHash } from '../database/event-hash.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { LiveService } from '../live/live.service.ts'
 import { CaseStore, touchesShelf } from './case-store.ts'
-import { eventHash, house } from './house.ts'
+import { house } from './house.ts'
 
 @Injectable()
 export class CasesService {

@@ -1,5 +1,5 @@
-import { copySound } from '../backup/backup-files.ts'
 import { settingsFrom } from '../settings/server-settings.ts'
+import { copySound } from './backup-files.ts'
 import { endOn, StartFault } from './start-fault.ts'
 
 // npm run backup -- FILE: a whole copy while the server runs.

@@ -1,5 +1,5 @@
 import { closeSync, existsSync, openSync, statSync, writeFileSync } from 'node:fs'
-import { newestBackup } from '../backup/backup-files.ts'
+import { newestBackup } from './backup-files.ts'
 import { type Holdings, inspect } from './inspect.ts'
 import { migrations } from './migrations/index.ts'
 import { StartFault } from './start-fault.ts'

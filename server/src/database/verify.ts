@@ -1,7 +1,7 @@
 import { type CaseEvent, looseLink } from '@yentrik/core'
 import Database from 'better-sqlite3'
-import { eventHash } from '../case/house.ts'
 import { settingsFrom } from '../settings/server-settings.ts'
+import { eventHash } from './event-hash.ts'
 import { endOn, StartFault } from './start-fault.ts'
 
 // npm run verify [-- FILE]: whether every event of a data file or backup still fits the one before it.

@@ -1,7 +1,7 @@
 import type { CaseEvent } from '@yentrik/core'
 import { chained, hasLinks } from '@yentrik/core'
 import type { MigrationInterface, QueryRunner } from 'typeorm'
-import { eventHash } from '../../case/house.ts'
+import { eventHash } from '../event-hash.ts'
 
 interface Row {
   readonly sequence: number

@@ -1,7 +1,7 @@
 import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { basename, join } from 'node:path'
 import Database from 'better-sqlite3'
-import { inspect } from '../database/inspect.ts'
+import { inspect } from './inspect.ts'
 import { expired } from './retention.ts'
 
 /** A backup that was opened and counted before it got its name. */

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { describe, expect, it } from '@jest/globals'
 import type { CaseEvent } from '@yentrik/core'
-import { eventHash } from './house.ts'
+import { eventHash } from './event-hash.ts'
 
 const event: CaseEvent = {
   type: 'noted',
