@@ -4,7 +4,7 @@
  */
 const houses = {
   core: [
-    ['quantity', 'heat', 'random', 'shape'],
+    ['quantity', 'heat', 'random', 'shape', 'rights'],
     ['refusal'],
     ['time', 'teeth', 'planning', 'devices', 'mesh', 'materials'],
     ['program', 'trimming', 'mounting', 'waxing', 'inspection', 'mixing'],

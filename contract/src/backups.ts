@@ -19,5 +19,11 @@ const state = result<BackupState>('The newest good backup, what is kept, what we
 
 export const backupRoutes = {
   'GET /backups': route({ room: 'backups', summary: 'How the backups stand', answer: state }),
-  'POST /backups': route({ room: 'backups', summary: 'Make a backup now', answer: state, status: 201 }),
+  'POST /backups': route({
+    room: 'backups',
+    right: 'lead',
+    summary: 'Make a backup now',
+    answer: state,
+    status: 201,
+  }),
 }

@@ -70,6 +70,7 @@ export const caseRoutes = {
   }),
   'POST /cases': route({
     room: 'cases',
+    right: 'decide',
     summary: 'Take a case in',
     body: record({ docket: maybe(docket), ...intakeParts }),
     answer: caseRecord,
@@ -82,6 +83,7 @@ export const caseRoutes = {
   }),
   'POST /cases/import': route({
     room: 'cases',
+    right: 'import',
     summary: 'Take in a whole case that another lab, or this one, has exported',
     body: caseDocumentShape,
     answer: caseRecord,
@@ -129,6 +131,7 @@ export const caseRoutes = {
   }),
   'POST /cases/:caseId/events': route({
     room: 'cases',
+    right: 'work',
     summary: 'Do something on a case; 409 when somebody did something since',
     body: record({
       seen: whole(1, 1e6, {

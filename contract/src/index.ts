@@ -52,7 +52,7 @@ export type {
   MachineRunShown,
   MixClock,
 } from './machines.ts'
-export { type Person, type Role, roles, type Session } from './people.ts'
+export type { Person, PersonOnList, Session, SessionOnList } from './people.ts'
 export type { ExplainedRefusal, Problem } from './problem.ts'
 export { type Declared, USUAL_MOST } from './route.ts'
 export type { AlloyPieceOnShelf, CaseOfLot, Lot, LotOnShelf, ProductOnShelf } from './shelf.ts'

@@ -16,6 +16,7 @@ export const labRoutes = {
   'GET /lab': route({ room: 'lab', summary: 'Name, hours and chosen variants of the lab', answer: lab }),
   'PUT /lab': route({
     room: 'lab',
+    right: 'lead',
     summary: 'Change the name, the address or the usual variants',
     body: record({
       labName: text(80, { example: 'Our laboratory' }),

@@ -103,6 +103,7 @@ export const machineRoutes = {
   }),
   'POST /machine-runs': route({
     room: 'machines',
+    right: 'work',
     summary: 'Start a program on a machine',
     body: record({
       kind: choice(machineKinds),
@@ -115,6 +116,7 @@ export const machineRoutes = {
   }),
   'POST /machine-runs/:runId/stop': route({
     room: 'machines',
+    right: 'work',
     summary: 'Take the work out and stop the machine',
     answer: run,
   }),
@@ -125,6 +127,7 @@ export const machineRoutes = {
   }),
   'POST /machine-runs/:runId/troubles': route({
     room: 'machines',
+    right: 'work',
     summary: 'What goes wrong with the stand-in from now on; for demos and tests',
     body: record({
       kind: choice(['powerCut', 'doorOpen', 'drift']),
@@ -141,17 +144,20 @@ export const machineRoutes = {
   }),
   'POST /devices/balance/tare': route({
     room: 'devices',
+    right: 'work',
     summary: 'Set the balance to zero with what stands on it',
     answer: nothing,
     status: 204,
   }),
   'POST /devices/balance/take': route({
     room: 'devices',
+    right: 'work',
     summary: 'The settled weight; 409 while it moves',
     answer: record({ grams: figure(-1e6, 1e6) }),
   }),
   'POST /devices/dispenser/give': route({
     room: 'devices',
+    right: 'work',
     summary: 'Give this much water',
     body: record({ millilitres: figure(0.1, 2000, { example: 23 }) }),
     answer: record({ order: figure(0, 1e9) }),
@@ -159,11 +165,13 @@ export const machineRoutes = {
   }),
   'POST /devices/press/take': route({
     room: 'devices',
+    right: 'work',
     summary: 'The reading of the press once it holds; 409 while it moves',
     answer: record({ kilopascals: figure(-1e6, 1e6) }),
   }),
   'POST /devices/stand-in/balance': route({
     room: 'devices',
+    right: 'work',
     summary: 'What a person does at the stand-in balance; for demos and tests',
     body: record({
       does: choice(['pour', 'stop', 'takeOut', 'clear', 'unplug', 'plugIn']),
@@ -176,6 +184,7 @@ export const machineRoutes = {
   }),
   'POST /devices/stand-in/press': route({
     room: 'devices',
+    right: 'work',
     summary: 'What a person does at the stand-in press; for demos and tests',
     body: record({
       does: choice(['close', 'stop', 'letOff', 'unplug', 'plugIn']),
@@ -192,6 +201,7 @@ export const machineRoutes = {
   }),
   'POST /mixing/clocks': route({
     room: 'mixing',
+    right: 'work',
     summary: 'Powder meets liquid now',
     body: record({
       materialId: id('dental-stone'),
@@ -205,6 +215,7 @@ export const machineRoutes = {
   }),
   'DELETE /mixing/clocks/:clockId': route({
     room: 'mixing',
+    right: 'work',
     summary: 'Put a clock away',
     answer: nothing,
     status: 204,

@@ -1,17 +1,34 @@
-import { choice, list, type Of, record, text, typedAs, yesNo } from '@yentrik/core'
-import { nothing, route } from './route.ts'
+import { choice, list, maybe, type Of, record, roles, text, typedAs, yesNo } from '@yentrik/core'
+import { nothing, results, route } from './route.ts'
 
-export const roles = ['technician', 'lead', 'learner'] as const
-export type Role = (typeof roles)[number]
-
-const name = text(40, { example: 'Ilse' })
+const name = text(40, { example: 'Ilse', pattern: '\\S' })
+/** How good it must be is looked at where it is hashed. */
+const passphrase = text(200, { example: 'plaster before noon' })
 const personShape = record({ personId: text(80), name: text(80), role: choice(roles) })
 export type Person = Of<typeof personShape>
+
+/** Somebody who works here, or did. */
+export interface PersonOnList extends Person {
+  /** Since when they are gone; null: they are here. */
+  readonly retiredAt: string | null
+}
+/** A session that is open, with from where and when it was used last. */
+export interface SessionOnList {
+  readonly sessionId: string
+  readonly name: string
+  readonly createdAt: string
+  readonly usedAt: string
+  readonly address: string
+  /** The one that asks. */
+  readonly mine: boolean
+}
 
 const sessionShape = record({
   person: typedAs<Person | null>({ ...personShape, nullable: true }),
   /** Nobody has an account yet: the first person makes the lab theirs. */
   firstStart: yesNo(),
+  /** The first start is not from the machine of the server: the code that it printed is wanted. */
+  codeNeeded: yesNo(),
   demo: yesNo(),
   /** First names of everybody, for those who are signed in. */
   names: list(text(80), 1000),
@@ -40,16 +57,52 @@ export const peopleRoutes = {
     open: true,
   }),
   'DELETE /session': route({ room: 'people', summary: 'Sign out', answer: nothing }),
-  'POST /people': route({
+  'PUT /session/passphrase': route({
     room: 'people',
-    summary: 'Add a person: the first one at the first start, later ones by the lab lead',
-    body: record({
-      name,
-      role: choice(roles),
-      passphrase: text(200, { least: 8, example: 'plaster before noon' }),
-    }),
+    summary: 'Change one’s own passphrase; the other sessions of this person end',
+    body: record({ old: text(200, { least: 0 }), passphrase }),
+    answer: nothing,
+    status: 204,
+  }),
+  'GET /sessions': route({
+    room: 'people',
+    summary: 'One’s own open sessions; for the lead those of everybody',
+    answer: results<SessionOnList>('A session that is open'),
+  }),
+  'DELETE /sessions/:sessionId': route({
+    room: 'people',
+    summary: 'End a session: one’s own, by the lead any',
+    answer: nothing,
+    status: 204,
+  }),
+  'POST /first-start': route({
+    room: 'people',
+    summary:
+      'The first person makes an empty lab theirs; from another machine with the code that the server printed',
+    body: record({ name, passphrase, code: maybe(text(20, { example: 'K7MPA2XC' })) }),
     answer: personShape,
     status: 201,
     open: true,
+  }),
+  'GET /people': route({
+    room: 'people',
+    right: 'lead',
+    summary: 'Everybody who works here or did',
+    answer: results<PersonOnList>('A person'),
+  }),
+  'POST /people': route({
+    room: 'people',
+    right: 'lead',
+    summary: 'Add a person',
+    body: record({ name, role: choice(roles), passphrase }),
+    answer: personShape,
+    status: 201,
+  }),
+  'POST /people/:personId/retire': route({
+    room: 'people',
+    right: 'lead',
+    summary: 'Somebody is gone: they sign in no more, their name stays on the record',
+    answer: nothing,
+    status: 204,
   }),
 }

@@ -1,4 +1,4 @@
-import { type Of, type Shape, typedAs } from '@yentrik/core'
+import { type Of, type Right, type Shape, typedAs } from '@yentrik/core'
 
 /** The parts of the house that the description of the API is ordered by. */
 export type Room =
@@ -32,6 +32,8 @@ export interface Declared<
   readonly answer: A
   /** Of a good answer: 200 when something is read or worked out, 201 when something new is there, 204 with nothing to say. */
   readonly status: 200 | 201 | 202 | 204
+  /** What somebody must be allowed to do. */
+  readonly right: Right
   /** Answers without a session. */
   readonly open: O
   /** The largest body, bytes. */
@@ -52,6 +54,8 @@ export function route<
 >(wish: {
   readonly room: Room
   readonly summary: string
+  /** Left out: to look is enough. */
+  readonly right?: Right
   readonly body?: B
   readonly query?: Q
   readonly answer: A
@@ -60,8 +64,17 @@ export function route<
   readonly most?: number
   readonly unchecked?: boolean
 }): Declared<B, Q, A, O> {
-  const { body, query, status = 200, open = false, most = USUAL_MOST, unchecked = false, ...said } = wish
-  return { ...said, body: body as B, query: query as Q, status, open: open as O, most, unchecked }
+  const {
+    body,
+    query,
+    right = 'look',
+    status = 200,
+    open = false,
+    most = USUAL_MOST,
+    unchecked = false,
+    ...said
+  } = wish
+  return { ...said, right, body: body as B, query: query as Q, status, open: open as O, most, unchecked }
 }
 
 /** An answer that the core declares as a type: a result with more in it than a description would help with. */

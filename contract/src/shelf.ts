@@ -114,6 +114,7 @@ export const shelfRoutes = {
   }),
   'POST /products': route({
     room: 'materials',
+    right: 'stock',
     summary: 'A new product',
     body: productShape,
     answer: productOnShelf,
@@ -121,6 +122,7 @@ export const shelfRoutes = {
   }),
   'PUT /products/:productId': route({
     room: 'materials',
+    right: 'stock',
     summary: 'Change what the pack of a product says',
     body: productShape,
     answer: productOnShelf,
@@ -132,6 +134,7 @@ export const shelfRoutes = {
   }),
   'POST /lots': route({
     room: 'materials',
+    right: 'stock',
     summary: 'Take a lot onto the shelf',
     body: record({
       materialId: id('dental-stone'),
@@ -146,6 +149,7 @@ export const shelfRoutes = {
   }),
   'POST /lots/:lotId/use': route({
     room: 'materials',
+    right: 'stock',
     summary: 'Mark a lot used up, or in use again',
     body: record({ inUse: yesNo() }),
     answer: nothing,
@@ -153,12 +157,14 @@ export const shelfRoutes = {
   }),
   'POST /lots/:lotId/open': route({
     room: 'materials',
+    right: 'work',
     summary: 'The pack was opened today',
     answer: nothing,
     status: 204,
   }),
   'POST /lots/:lotId/quarantine': route({
     room: 'materials',
+    right: 'work',
     summary: 'Nobody may use this lot until it is released',
     body: record({ reason: text(500, { example: 'Set soft in two cases', pattern: '\\S' }) }),
     answer: nothing,
@@ -166,6 +172,7 @@ export const shelfRoutes = {
   }),
   'POST /lots/:lotId/release': route({
     room: 'materials',
+    right: 'lead',
     summary: 'The lot may be used again',
     answer: nothing,
     status: 204,
@@ -182,12 +189,14 @@ export const shelfRoutes = {
   }),
   'PUT /tooth-sets/:name': route({
     room: 'set-up',
+    right: 'stock',
     summary: 'Store a set as measured, or its changed figures',
     body: toothMeasuresShape,
     answer: result<ToothSet>('A tooth set'),
   }),
   'DELETE /tooth-sets/:name': route({
     room: 'set-up',
+    right: 'stock',
     summary: 'Take a set off the list; plans made with it keep its figures',
     answer: nothing,
     status: 204,
@@ -199,12 +208,14 @@ export const shelfRoutes = {
   }),
   'PUT /equipment/:name': route({
     room: 'equipment',
+    right: 'stock',
     summary: 'Store equipment as measured, or its changed figures',
     body: equipmentShape,
     answer: result<LabEquipment>('Equipment as measured'),
   }),
   'DELETE /equipment/:name': route({
     room: 'equipment',
+    right: 'stock',
     summary: 'Take equipment off the list',
     answer: nothing,
     status: 204,
@@ -216,6 +227,7 @@ export const shelfRoutes = {
   }),
   'POST /alloy-pieces': route({
     room: 'casting',
+    right: 'stock',
     summary: 'Weigh pieces of a lot in',
     body: record({
       lotId: text(80, { description: 'The lot of an alloy' }),
@@ -229,6 +241,7 @@ export const shelfRoutes = {
   }),
   'DELETE /alloy-pieces/:pieceId': route({
     room: 'casting',
+    right: 'stock',
     summary: 'A piece was scrapped; one that a case has melted stays on record',
     answer: nothing,
     status: 204,

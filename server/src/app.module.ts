@@ -34,9 +34,12 @@ import { MaterialsController } from './materials/materials.controller.ts'
 import { ShelfCards } from './materials/shelf-cards.service.ts'
 import { MixClocksController } from './mixing/mix-clocks.controller.ts'
 import { MixClocks } from './mixing/mix-clocks.service.ts'
+import { FirstStartCode } from './people/first-start-code.ts'
 import { PeopleController } from './people/people.controller.ts'
 import { PeopleService } from './people/people.service.ts'
 import { SessionGuard } from './people/session.guard.ts'
+import { Sessions } from './people/sessions.service.ts'
+import { SignInWait } from './people/sign-in-wait.ts'
 import { MachineRunsController } from './program/machine-runs.controller.ts'
 import { MachineRuns } from './program/machine-runs.service.ts'
 import { Thermometers } from './program/thermometers.service.ts'
@@ -87,6 +90,9 @@ export class AppModule {
         LabClock,
         LiveService,
         PeopleService,
+        Sessions,
+        SignInWait,
+        FirstStartCode,
         ShelfCards,
         LotsService,
         MixClocks,

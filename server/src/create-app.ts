@@ -15,6 +15,7 @@ import { DemoSeed } from './demo/demo-seed.service.ts'
 import { LabSettingsService } from './lab/lab-settings.service.ts'
 import { LiveService } from './live/live.service.ts'
 import type { ServerSettings } from './settings/server-settings.ts'
+import { ownSiteOnly } from './web/own-site.ts'
 import { serveWeb } from './web/serve-web.ts'
 
 /**
@@ -47,6 +48,7 @@ async function appOn(
   app.getHttpServer().keepAliveTimeout = 65_000
   app.enableShutdownHooks()
   app.setGlobalPrefix('api')
+  app.use(ownSiteOnly(settings))
   app.use(cookieParser())
   app.use(jsonBodies())
   app.use(marked(app.get(LiveService)))

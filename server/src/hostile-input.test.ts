@@ -166,6 +166,6 @@ describe('what is no request of a bench', () => {
       caseId: '11111111-2222-4333-8444-666666666666',
       events: [{ ...first, docket: 'K-LONG' }, ...notes],
     }
-    expect((await server.post('/cases/import', long).expect(201)).body.events).toHaveLength(3001)
+    expect((await server.post('/cases/import', long).expect(201)).body.events).toHaveLength(3002)
   })
 })

@@ -21,7 +21,7 @@ describe('the catalogue of refusals', () => {
         'reading-not-plausible',
         'too-soon',
         'case-held',
-        'lead-only',
+        'no-right',
         'not-an-instant',
         'stale',
       ]),

@@ -24,7 +24,7 @@ export {
   stepMinutes,
   stepOf,
 } from './job.ts'
-export type { WorkAuthorisation } from './payloads.ts'
+export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
 export type { CaseState, JobState } from './state.ts'
 export { finishedAt, isSettled, type Reading, type StepState, startedAt } from './step-state.ts'
 export { stepWindow } from './step-window.ts'

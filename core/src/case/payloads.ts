@@ -1,3 +1,4 @@
+import type { Right } from '../rights/index.ts'
 import { recordedMix } from '../route/index.ts'
 import {
   changesOf,
@@ -44,12 +45,12 @@ const reading = { value: maybe(figure(-1e6, 1e6)), answer: maybe(words()) }
 
 /**
  * What a person asks of a case, and the fact that it becomes: the same parts. `becomes` names the event; `adds` what the case
- * itself puts to it.
+ * itself puts to it; `right` who may, where that is not everybody at the bench.
  */
 export const deeds = {
   startStep: { becomes: 'stepStarted', payload: record({ ...onStep, outOfTimeReason }) },
   finishStep: { becomes: 'stepFinished', payload: record({ ...onStep, outOfTimeReason }) },
-  skipStep: { becomes: 'stepSkipped', payload: record({ ...onStep, reason }) },
+  skipStep: { becomes: 'stepSkipped', right: 'decide', payload: record({ ...onStep, reason }) },
   recordCheck: { becomes: 'checkRecorded', payload: record({ ...onStep, checkId: id(), ...reading }) },
   recordMix: { becomes: 'mixRecorded', payload: record({ ...onStep, ...recordedMix }) },
   recordSheet: {
@@ -77,17 +78,19 @@ export const deeds = {
   },
   swapVariant: {
     becomes: 'variantSwapped',
+    right: 'decide',
     payload: record({ jobId: id(), matter: id(), choice: id(), reason }),
     adds: { routeId: id() },
   },
   hold: { becomes: 'held', payload: record({ reason }) },
-  release: { becomes: 'released', payload: record({}) },
+  release: { becomes: 'released', right: 'decide', payload: record({}) },
   askDentist: {
     becomes: 'dentistAsked',
     payload: record({ jobId: id(), stepId: maybe(id()), question: words() }),
   },
   dentistAnswered: {
     becomes: 'dentistAnswered',
+    right: 'decide',
     payload: record({
       jobId: id(),
       answer: words(),
@@ -97,7 +100,14 @@ export const deeds = {
   },
   amend: {
     becomes: 'authorisationAmended',
+    right: 'decide',
     payload: record({ changes: authorisationChangesShape, reason }),
   },
 } as const
 export type Deeds = typeof deeds
+
+/** What somebody must be allowed to do for a command. */
+export function rightOfCommand(type: keyof Deeds): Right {
+  const deed = deeds[type]
+  return 'right' in deed ? deed.right : 'work'
+}

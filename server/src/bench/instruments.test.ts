@@ -1,8 +1,7 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import type { InstrumentUse } from '@yentrik/contract'
-import { Bench } from '@yentrik/core/testing'
-import { intake, TestServer } from '../testing/test-server.ts'
+import { TestServer } from '../testing/test-server.ts'
 
 let server: TestServer
 beforeAll(async () => {
@@ -14,28 +13,7 @@ const uses = async () => (await server.get('/instruments').expect(200)).body as 
 const useOf = async (instrument: string) => (await uses()).find((each) => each.instrument === instrument)
 /** Works a new study cast up to the pour, and weighs it. */
 async function poured(docket: string): Promise<string> {
-  const { caseId } = (await server.post('/cases', { ...intake(), docket }).expect(201)).body as {
-    caseId: string
-  }
-  const bench = new Bench().upTo('pour-anatomy')
-  let seen = 1
-  for (const event of bench.working.events.slice(1)) {
-    const {
-      type,
-      sequence: _sequence,
-      at: _at,
-      by: _by,
-      ...rest
-    } = event as unknown as Record<string, unknown>
-    const command = {
-      type: { stepStarted: 'startStep', stepFinished: 'finishStep', checkRecorded: 'recordCheck' }[
-        String(type)
-      ],
-      ...rest,
-    }
-    await server.command(caseId, seen, command).expect(201)
-    seen++
-  }
+  const { caseId, seen } = await server.atThePour({ docket })
   await weigh(caseId, seen, 100, 23)
   return caseId
 }

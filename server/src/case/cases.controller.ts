@@ -1,5 +1,7 @@
 import { Controller } from '@nestjs/common'
 import { caseDocumentShape } from '@yentrik/contract'
+import { rightOfCommand } from '@yentrik/core'
+import { mustHave } from '../people/session.guard.ts'
 import { type Call, Handles } from '../shapes/handles.ts'
 import { CaseDocuments } from './case-documents.service.ts'
 import { CasesService } from './cases.service.ts'
@@ -72,6 +74,7 @@ export class CasesController {
 
   @Handles('POST /cases/:caseId/events')
   command({ path, body: { seen, command }, me }: Call<'POST /cases/:caseId/events'>) {
+    mustHave(me, rightOfCommand(command.type))
     return this.cases.command(path.caseId, seen, command, me.name)
   }
 }

@@ -140,16 +140,24 @@ export class PersonRow {
   @PrimaryColumn('text', { name: 'person_id' }) personId: string
   @Column('text', { unique: true }) name: string
   @Column('text') role: string
-  /** scrypt, as salt:hash in hex; empty for the people of the demo, who sign in by name. */
+  /** argon2id; of before, until the next sign-in, salt:hash of scrypt in hex; empty for the people of the demo, who sign in by name. */
   @Column('text') secret: string
+  /** Since when they are gone: they sign in no more, their name stays on the record and is given to nobody else. */
+  @Column('text', { name: 'retired_at', nullable: true }) retiredAt: string | null
 }
 
 @Entity('sessions')
 export class SessionRow {
   /** SHA-256 of the token in the cookie: a stolen file opens no session. */
   @PrimaryColumn('text', { name: 'token_hash' }) tokenHash: string
+  /** By which it is named to others. */
+  @Column('text', { name: 'session_id' }) sessionId: string
   @Column('text', { name: 'person_id' }) personId: string
   @Column('text', { name: 'created_at' }) createdAt: string
+  /** When it was used last, to a few minutes. */
+  @Column('text', { name: 'used_at' }) usedAt: string
+  /** From where it was opened. */
+  @Column('text') address: string
 }
 
 /** Lab settings and the clock, one JSON value for each key. */

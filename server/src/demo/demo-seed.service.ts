@@ -41,7 +41,7 @@ export class DemoSeed {
     })
     await this.settings.changeList('tooth-sets', () => lab.toothSets)
     await this.settings.changeList('equipment', () => lab.equipment)
-    for (const person of lab.people) await this.people.add(person.name, person.role, '')
+    for (const person of lab.people) await this.people.addToDemo(person.name, person.role)
     const { calendar } = await this.settings.lab()
     const products = lab.products.map((product): LabProduct => ({ ...product, productId: randomUUID() }))
     const day = (days: number) => new Date(now + days * DAY).toISOString().slice(0, 10)

@@ -1,38 +1,46 @@
 import { Controller, Inject, Req, Res } from '@nestjs/common'
 import type { Session } from '@yentrik/contract'
 import type { Request, Response } from 'express'
-import { Refusal } from '../errors/problem.filter.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
 import { type Call, Handles } from '../shapes/handles.ts'
 import { PeopleService } from './people.service.ts'
 import { SESSION_COOKIE, tokenOf } from './session.guard.ts'
+import { LONGEST_MILLIS, Sessions } from './sessions.service.ts'
+import { isThisMachine } from './this-machine.ts'
 
 @Controller()
 export class PeopleController {
   constructor(
     private readonly people: PeopleService,
+    private readonly sessions: Sessions,
     @Inject(SETTINGS) private readonly settings: ServerSettings,
   ) {}
 
   @Handles('GET /session')
-  async session({ me }: Call<'GET /session'>): Promise<Session> {
-    const people = await this.people.all()
+  async session({ me }: Call<'GET /session'>, @Req() request: Request): Promise<Session> {
+    const firstStart = await this.people.isFirstStart()
     return {
       person: me ?? null,
-      firstStart: people.length === 0,
+      firstStart,
+      codeNeeded: firstStart && !isThisMachine(addressOf(request)),
       demo: this.settings.demo,
-      names: me ? people.map(({ name }) => name) : [],
+      names: me ? (await this.people.all()).map(({ name }) => name) : [],
     }
   }
 
   @Handles('POST /session')
-  async signIn({ body }: Call<'POST /session'>, @Res({ passthrough: true }) response: Response) {
-    const { token, person } = await this.people.signIn(body.name, body.passphrase)
-    response.cookie(SESSION_COOKIE, token, {
+  async signIn(
+    { body }: Call<'POST /session'>,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ) {
+    const address = addressOf(request)
+    const person = await this.people.signIn(body.name, body.passphrase, address)
+    response.cookie(SESSION_COOKIE, await this.sessions.open(person, address), {
       httpOnly: true,
       sameSite: 'strict',
       path: '/',
-      maxAge: 30 * 24 * 3600 * 1000,
+      maxAge: LONGEST_MILLIS,
     })
     return person
   }
@@ -44,15 +52,51 @@ export class PeopleController {
     @Res({ passthrough: true }) response: Response,
   ) {
     const token = tokenOf(request)
-    if (token) await this.people.signOut(token)
+    if (token) await this.sessions.close(token)
     response.clearCookie(SESSION_COOKIE, { path: '/' })
   }
 
-  @Handles('POST /people')
-  async add({ body: { name, role, passphrase }, me }: Call<'POST /people'>) {
-    const first = (await this.people.all()).length === 0
-    if (!first && me?.role !== 'lead')
-      throw new Refusal(403, 'lead-only', 'Only the lab lead adds people.', 'Ask the lab lead.')
-    return this.people.add(name.trim(), first ? 'lead' : role, passphrase)
+  @Handles('PUT /session/passphrase')
+  async changePassphrase({ body, me }: Call<'PUT /session/passphrase'>, @Req() request: Request) {
+    await this.people.changePassphrase(me, body.old, body.passphrase, addressOf(request))
+    await this.sessions.endOthers(me, tokenOf(request))
   }
+
+  @Handles('GET /sessions')
+  list({ me }: Call<'GET /sessions'>, @Req() request: Request) {
+    return this.sessions.list(me, tokenOf(request))
+  }
+
+  @Handles('DELETE /sessions/:sessionId')
+  async end({ path, me }: Call<'DELETE /sessions/:sessionId'>) {
+    await this.sessions.end(path.sessionId, me)
+  }
+
+  @Handles('POST /first-start')
+  first({ body }: Call<'POST /first-start'>, @Req() request: Request) {
+    return this.people.addFirst(body.name.trim(), body.passphrase, body.code, addressOf(request))
+  }
+
+  @Handles('GET /people')
+  all() {
+    return this.people.list()
+  }
+
+  @Handles('POST /people')
+  add({ body: { name, role, passphrase }, me }: Call<'POST /people'>) {
+    return this.people.add(name.trim(), role, passphrase, me.name)
+  }
+
+  @Handles('POST /people/:personId/retire')
+  async retire({ path, me }: Call<'POST /people/:personId/retire'>) {
+    await this.people.retire(path.personId, new Date().toISOString(), me.name)
+  }
+}
+
+/** From where a request came. A proxy on this machine is not this machine: it says for whom it asks. */
+function addressOf(request: Request): string {
+  const forwarded = request.headers['x-forwarded-for']
+  return forwarded === undefined
+    ? (request.socket.remoteAddress ?? '')
+    : `for ${String(forwarded).slice(0, 80)}`
 }

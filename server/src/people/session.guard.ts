@@ -1,10 +1,11 @@
 import { type CanActivate, type ExecutionContext, Injectable, SetMetadata } from '@nestjs/common'
 import { Reflector } from '@nestjs/core'
 import type { Person } from '@yentrik/contract'
+import { mayDo, type Right, rightRefused } from '@yentrik/core'
 import type { Request } from 'express'
 import { Refusal } from '../errors/problem.filter.ts'
 import { declaredRoute } from '../shapes/handles.ts'
-import { PeopleService } from './people.service.ts'
+import { Sessions } from './sessions.service.ts'
 
 export const SESSION_COOKIE = 'yentrik_session'
 const PUBLIC = 'yentrik-public'
@@ -19,21 +20,35 @@ export function tokenOf({ cookies }: Request): string | undefined {
   return typeof token === 'string' ? token : undefined
 }
 
-/** Every request has a person, but for the few that are open. */
+export const notSignedIn = () => new Refusal(401, 'not-signed-in', 'Nobody is signed in.', 'Sign in first.')
+
+/** @throws {Refusal} `no-right` with who may not what, and whom to ask */
+export function mustHave({ role }: Person, right: Right): void {
+  if (mayDo(role, right)) return
+  const { sentence, remedy } = rightRefused(role, right)
+  throw new Refusal(403, 'no-right', sentence, remedy)
+}
+
+/** Every request has a person who may do what the route declares, but for the few that are open. */
 @Injectable()
 export class SessionGuard implements CanActivate {
   constructor(
-    private readonly people: PeopleService,
+    private readonly sessions: Sessions,
     private readonly reflector: Reflector,
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
     const request = context.switchToHttp().getRequest<WithPerson>()
-    request.person = await this.people.whoIs(tokenOf(request))
+    request.person = await this.sessions.whoIs(tokenOf(request))
+    const declared = declaredRoute(context)
     const open =
-      declaredRoute(context)?.open ??
+      declared?.open ??
       this.reflector.getAllAndOverride<boolean>(PUBLIC, [context.getHandler(), context.getClass()])
-    if (request.person || open) return true
-    throw new Refusal(401, 'not-signed-in', 'Nobody is signed in.', 'Sign in first.')
+    if (open) return true
+    if (request.person) {
+      mustHave(request.person, declared?.right ?? 'look')
+      return true
+    }
+    throw notSignedIn()
   }
 }

@@ -5,6 +5,8 @@ export interface ServerSettings {
   readonly port: number
   /** Only this machine, unless told otherwise. */
   readonly host: string
+  /** Names under which it may be called besides its own and its machine's. */
+  readonly names?: readonly string[]
   /** The one SQLite file. */
   readonly dataFile: string
   /** Where backups are kept; beside the data file when not given. */
@@ -36,7 +38,7 @@ export interface ServerSettings {
 export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port: number }
 
 /**
- * Reads the environment: PORT, HOST, YENTRIK_DATA, YENTRIK_BACKUPS, YENTRIK_SECOND_BACKUPS, YENTRIK_BACKUP_AT, YENTRIK_NEW_LAB, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
+ * Reads the environment: PORT, HOST, YENTRIK_NAMES, YENTRIK_DATA, YENTRIK_BACKUPS, YENTRIK_SECOND_BACKUPS, YENTRIK_BACKUP_AT, YENTRIK_NEW_LAB, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
  * YENTRIK_BALANCE, YENTRIK_DISPENSER, YENTRIK_PRESS, YENTRIK_FURNACE and YENTRIK_BATH (`stand-in`, `none` or HOST:PORT),
  * YENTRIK_DEVICE_SPEED.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
@@ -50,6 +52,7 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
   return {
     port,
     host: env.HOST ?? '127.0.0.1',
+    ...(env.YENTRIK_NAMES ? { names: env.YENTRIK_NAMES.split(',').map((name) => name.trim()) } : {}),
     dataFile,
     ...(env.YENTRIK_BACKUPS ? { backupFolder: resolve(env.YENTRIK_BACKUPS) } : {}),
     ...(env.YENTRIK_SECOND_BACKUPS ? { secondBackupFolder: resolve(env.YENTRIK_SECOND_BACKUPS) } : {}),

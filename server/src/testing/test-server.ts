@@ -18,7 +18,7 @@ export class TestServer {
     const server = new TestServer()
     await server.start(settings)
     if (settings.demo) return server
-    await server.post('/people', { name: 'Ada', role: 'lead', passphrase: 'plaster before noon' }).expect(201)
+    await server.post('/first-start', { name: 'Ada', passphrase: 'plaster before noon' }).expect(201)
     const answer = await server
       .post('/session', { name: 'Ada', passphrase: 'plaster before noon' })
       .expect(201)
@@ -63,8 +63,8 @@ export class TestServer {
     return (await this.post('/cases', { ...intake(), ...change }).expect(201)).body as CaseRecord
   }
   /** A study cast that has come to its pour, and the sequence it stands at. */
-  async atThePour(): Promise<{ caseId: string; docket: string; seen: number }> {
-    const record = await this.receive()
+  async atThePour(change: object = {}): Promise<{ caseId: string; docket: string; seen: number }> {
+    const record = await this.receive(change)
     const first = record.events[0]
     let seen = 1
     const give = async (command: object) => {

@@ -14,6 +14,7 @@ import { Message } from '../parts/Message.tsx'
 import { type Preferences, usePreferences } from '../preferences/preferences.ts'
 import { useSession } from '../session/session.ts'
 import { BackupsPanel } from './BackupsPanel.tsx'
+import { PeoplePanel, SessionsPanel } from './PeoplePanel.tsx'
 
 /** How this screen shows things, who is here, and what the lab usually does. */
 export function SettingsScreen() {
@@ -67,6 +68,8 @@ export function SettingsScreen() {
           <Who />
           <ClockControl />
           <LabOnPapers />
+          <PeoplePanel />
+          <SessionsPanel />
           <BackupsPanel />
           <section className="card-flat flex flex-wrap items-center justify-between gap-4 p-6">
             <p>Codes for start, done, not now, fault and weigh.</p>

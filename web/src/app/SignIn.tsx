@@ -5,23 +5,27 @@ import { freshen } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { Message } from '../parts/Message.tsx'
 
-const LEAST_PASSPHRASE = 8
+const LEAST_PASSPHRASE = 12
 
 /** The door: the first person makes the lab theirs, later ones sign in. */
 export function SignIn({ session }: { session: Session }) {
   const first = session.firstStart
   const form = useEntryForm({
-    start: () => ({ name: '', passphrase: '' }),
-    check: ({ name, passphrase }) => ({
+    start: () => ({ name: '', passphrase: '', code: '' }),
+    check: ({ name, passphrase, code }) => ({
       name: name.trim() === '' ? 'Enter your first name.' : undefined,
       passphrase:
         first && passphrase.length < LEAST_PASSPHRASE
-          ? `Choose a passphrase of at least ${LEAST_PASSPHRASE} letters or digits.`
+          ? `Choose a passphrase of at least ${LEAST_PASSPHRASE} letters: four or five words are good.`
           : undefined,
+      code: session.codeNeeded && code.trim() === '' ? 'Type the code that the server printed.' : undefined,
     }),
-    store: async ({ name: typed, passphrase }) => {
+    store: async ({ name: typed, passphrase, code }) => {
       const name = typed.trim()
-      if (first) await request('POST /people', { body: { name, role: 'lead', passphrase } })
+      if (first)
+        await request('POST /first-start', {
+          body: { name, passphrase, ...(session.codeNeeded ? { code: code.trim() } : {}) },
+        })
       await request('POST /session', { body: { name, passphrase } })
       await freshen('GET /session')
     },
@@ -41,9 +45,19 @@ export function SignIn({ session }: { session: Session }) {
             label="Passphrase"
             type="password"
             hint={
-              first ? `At least ${LEAST_PASSPHRASE} letters or digits. It is kept only as a hash.` : undefined
+              first
+                ? `At least ${LEAST_PASSPHRASE} letters; four or five words are good. It is kept only as a hash.`
+                : undefined
             }
           />
+          {session.codeNeeded && (
+            <FormText
+              form={form}
+              name="code"
+              label="Code of the first start"
+              hint="The server printed it when it started."
+            />
+          )}
           {form.fault && <Message tone="error">{form.fault}</Message>}
           <button type="submit" className="act-main" disabled={form.busy}>
             {first ? 'Begin' : 'Sign in'}

@@ -8,6 +8,7 @@ import { usePreferences } from '../preferences/preferences.ts'
 import { ada, refusal, type SentRequest, serverWith, show } from '../testing/lab.tsx'
 import { BackupsPanel } from './BackupsPanel.tsx'
 import { HelpSheet } from './HelpSheet.tsx'
+import { PeoplePanel, SessionsPanel } from './PeoplePanel.tsx'
 import { SettingsScreen } from './SettingsScreen.tsx'
 import { Shell } from './Shell.tsx'
 import { SignIn } from './SignIn.tsx'
@@ -26,9 +27,9 @@ function scan(code: string) {
 }
 
 describe('the door', () => {
-  const first = { person: null, firstStart: true, demo: false, names: [] }
+  const first = { person: null, firstStart: true, codeNeeded: false, demo: false, names: [] }
   it('lets the first person make the lab theirs', async () => {
-    const sent = serverWith({ 'POST /people': {}, 'POST /session': {}, 'GET /session': first })
+    const sent = serverWith({ 'POST /first-start': {}, 'POST /session': {}, 'GET /session': first })
     const { user } = show(<SignIn session={first} />, { person: null })
     await user.type(screen.getByLabelText('First name'), ' Ada ')
     await user.type(screen.getByLabelText('Passphrase'), 'plaster-and-wax')
@@ -37,19 +38,21 @@ describe('the door', () => {
     expect(posted(sent)).toEqual([
       {
         method: 'POST',
-        address: '/people',
-        body: { name: 'Ada', role: 'lead', passphrase: 'plaster-and-wax' },
+        address: '/first-start',
+        body: { name: 'Ada', passphrase: 'plaster-and-wax' },
       },
       { method: 'POST', address: '/session', body: { name: 'Ada', passphrase: 'plaster-and-wax' } },
     ])
   })
-  it('wants a name and a passphrase of eight, from the first alone', async () => {
+  it('wants a name and a passphrase of twelve, from the first alone', async () => {
     const sent = serverWith({ 'POST /session': {} })
     const { user, unmount } = show(<SignIn session={first} />, { person: null })
-    await user.type(screen.getByLabelText('Passphrase'), 'seven77')
+    await user.type(screen.getByLabelText('Passphrase'), 'eleven-long')
     await user.click(button('Begin'))
     expect(await screen.findByText('Enter your first name.')).toBeTruthy()
-    expect(screen.getByText('Choose a passphrase of at least 8 letters or digits.')).toBeTruthy()
+    expect(
+      screen.getByText('Choose a passphrase of at least 12 letters: four or five words are good.'),
+    ).toBeTruthy()
     expect(posted(sent)).toEqual([])
     unmount()
     const later = show(<SignIn session={{ ...first, firstStart: false }} />, { person: null })
@@ -57,6 +60,19 @@ describe('the door', () => {
     await later.user.type(screen.getByLabelText('Passphrase'), 'old')
     await later.user.click(button('Sign in'))
     await waitFor(() => expect(posted(sent)).toHaveLength(1))
+  })
+  it('wants the code of the server where it is not the machine of the server', async () => {
+    const far = { ...first, codeNeeded: true }
+    const sent = serverWith({ 'POST /first-start': {}, 'POST /session': {}, 'GET /session': far })
+    const { user } = show(<SignIn session={far} />, { person: null })
+    await user.type(screen.getByLabelText('First name'), 'Ada')
+    await user.type(screen.getByLabelText('Passphrase'), 'plaster-and-wax')
+    await user.click(button('Begin'))
+    expect(await screen.findByText('Type the code that the server printed.')).toBeTruthy()
+    await user.type(screen.getByLabelText('Code of the first start'), 'K7MPA2XC')
+    await user.click(button('Begin'))
+    await waitFor(() => expect(posted(sent)).toHaveLength(2))
+    expect(posted(sent)[0]?.body).toMatchObject({ code: 'K7MPA2XC' })
   })
   it('says why it stays shut, and keeps the name', async () => {
     serverWith({
@@ -79,7 +95,7 @@ describe('the door', () => {
 })
 
 describe('the house around every screen', () => {
-  const session = { person: ada, firstStart: false, demo: false, names: [] }
+  const session = { person: ada, firstStart: false, codeNeeded: false, demo: false, names: [] }
   const inside = (answers: object = {}) => {
     const sent = serverWith({
       'GET /session': session,
@@ -223,6 +239,7 @@ describe('the settings', () => {
   })
   it('choose how the lab does it, template by template', async () => {
     const { sent } = open()
+    await screen.findByRole('heading', { name: 'How Alder Row does it' })
     const base = (await screen.findAllByRole('combobox')).find((each) =>
       [...(each as HTMLSelectElement).options].some(({ value }) => value === 'one-pour'),
     )!
@@ -248,6 +265,94 @@ describe('the settings', () => {
     await waitFor(() =>
       expect(posted(sent)).toEqual([{ method: 'DELETE', address: '/session', body: undefined }]),
     )
+  })
+})
+
+describe('the people', () => {
+  const ben = { personId: 'p-2', name: 'Ben', role: 'technician', retiredAt: null }
+  const cy = { personId: 'p-3', name: 'Cy', role: 'learner', retiredAt: '2026-03-02T08:00:00.000Z' }
+  const open = (answers: object = {}) => {
+    const sent = serverWith({
+      'GET /people': [{ ...ada, retiredAt: null }, ben, cy],
+      'GET /session': { person: ada, firstStart: false, codeNeeded: false, demo: false, names: [] },
+      'GET /sessions': [],
+      'POST /people': {},
+      'POST /people/:personId/retire': undefined,
+      ...answers,
+    })
+    return { ...show(<PeoplePanel />), sent }
+  }
+  const region = async () => within(await screen.findByRole('region', { name: 'People' }))
+  it('are listed for the lead, those who have left as well', async () => {
+    open()
+    const panel = await region()
+    await waitFor(() => expect(panel.getAllByRole('listitem')).toHaveLength(3))
+    expect(panel.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual([
+      'Ada, lead',
+      'Ben, technicianLeaves the lab',
+      'Cy, learner, left Mon 2 Mar',
+    ])
+  })
+  it('leave only when it is said twice', async () => {
+    const { user, sent } = open()
+    await user.click(await screen.findByRole('button', { name: 'Leaves the lab' }))
+    expect(posted(sent)).toEqual([])
+    await user.click(button('No, stays'))
+    await user.click(button('Leaves the lab'))
+    await user.click(button('Ben has left'))
+    await waitFor(() => expect(posted(sent)).toHaveLength(1))
+    expect(posted(sent)[0]).toMatchObject({ address: '/people/p-2/retire' })
+  })
+  it('are added with a role, and what may not be is said at its field', async () => {
+    const weak = refusal({
+      detail: 'The passphrase has 5 letters of 12.',
+      remedy: 'Take words.',
+      field: 'passphrase',
+    })
+    const { user, sent } = open({ 'POST /people': weak })
+    await user.type(await screen.findByLabelText('First name'), ' Dot ')
+    await user.selectOptions(screen.getByLabelText('Role'), 'learner')
+    expect(screen.getByText(/^May work on a case/)).toBeTruthy()
+    await user.type(screen.getByLabelText('Passphrase to begin with'), 'short')
+    await user.click(button('Add'))
+    expect(await screen.findByText('The passphrase has 5 letters of 12. Take words.')).toBeTruthy()
+    expect(posted(sent)[0]?.body).toEqual({ name: 'Dot', role: 'learner', passphrase: 'short' })
+    expect((screen.getByLabelText('First name') as HTMLInputElement).value.trim()).toBe('Dot')
+  })
+  it('are nobody else’s matter', () => {
+    serverWith({})
+    show(<PeoplePanel />, { person: { ...ada, role: 'technician' } })
+    expect(screen.queryByRole('region', { name: 'People' })).toBeNull()
+  })
+})
+
+describe('open benches', () => {
+  const here = {
+    sessionId: 's-1',
+    name: 'Ada',
+    createdAt: '2026-03-02T08:00:00Z',
+    usedAt: '2026-03-02T09:00:00Z',
+    address: '192.168.1.4',
+    mine: true,
+  }
+  it('are named with from where and when, and another one can be signed out', async () => {
+    const there = { ...here, sessionId: 's-2', name: 'Ben', address: '192.168.1.9', mine: false }
+    const sent = serverWith({ 'GET /sessions': [here, there], 'DELETE /sessions/:sessionId': undefined })
+    const { user } = show(<SessionsPanel />)
+    expect(await screen.findByText(/192\.168\.1\.4, used Mon 2 Mar .*, this bench/)).toBeTruthy()
+    await user.click(button('Sign out there'))
+    await waitFor(() =>
+      expect(posted(sent)).toEqual([{ method: 'DELETE', address: '/sessions/s-2', body: undefined }]),
+    )
+  })
+  it('close when the passphrase is changed', async () => {
+    const sent = serverWith({ 'GET /sessions': [here], 'PUT /session/passphrase': undefined })
+    const { user } = show(<SessionsPanel />)
+    await user.type(await screen.findByLabelText('Passphrase of now'), 'plaster before noon')
+    await user.type(screen.getByLabelText('New passphrase'), 'four new words here')
+    await user.click(button('Change'))
+    expect(await screen.findByText('Changed. Other benches are signed out.')).toBeTruthy()
+    expect(posted(sent)[0]?.body).toEqual({ old: 'plaster before noon', passphrase: 'four new words here' })
   })
 })
 

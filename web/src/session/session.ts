@@ -5,6 +5,7 @@ import { createContext, useContext } from 'react'
 export const SessionContext = createContext<Session>({
   person: null,
   firstStart: false,
+  codeNeeded: false,
   demo: false,
   names: [],
 })

@@ -3,6 +3,7 @@ import { EventsByTime1764300000000 } from './events-by-time.ts'
 import { FirstTables1700000000000 } from './first-tables.ts'
 import { LinkedEvents1764400000000 } from './linked-events.ts'
 import { PlasterRoom1764000000000 } from './plaster-room.ts'
+import { SessionsAndPeople1764500000000 } from './sessions-and-people.ts'
 import { Thermometers1764200000000 } from './thermometers.ts'
 
 /** Every change of the tables since the first, in their order. */
@@ -13,4 +14,5 @@ export const migrations = [
   Thermometers1764200000000,
   EventsByTime1764300000000,
   LinkedEvents1764400000000,
+  SessionsAndPeople1764500000000,
 ]

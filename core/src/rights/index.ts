@@ -1,0 +1,1 @@
+export { mayDo, type Right, type Role, rightRefused, rights, roles } from './rights.ts'
