@@ -2,7 +2,7 @@ import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import { inventedPair } from '@yentrik/core'
 import request from 'supertest'
-import { settingsFrom } from './settings/server-settings.ts'
+import { backupFolderOf, settingsFrom } from './settings/server-settings.ts'
 import { TestServer } from './testing/test-server.ts'
 
 let server: TestServer
@@ -22,6 +22,36 @@ describe('settings', () => {
   })
   it('refuses a port that is none', () =>
     expect(() => settingsFrom({ PORT: 'door' })).toThrow('PORT is "door"'))
+  it('opens the demo to the network only when that is said twice', () => {
+    const demo = { YENTRIK_DEMO: '1' }
+    expect(() => settingsFrom({ ...demo, HOST: '0.0.0.0' })).toThrow('The demo lets everybody in')
+    expect(() => settingsFrom({ ...demo, HOST: '192.168.1.4' })).toThrow('YENTRIK_DEMO_OPEN=1')
+    expect(settingsFrom({ ...demo, HOST: '0.0.0.0', YENTRIK_DEMO_OPEN: '1' }).host).toBe('0.0.0.0')
+    for (const HOST of ['localhost', '127.0.0.1', '::1'])
+      expect(settingsFrom({ ...demo, HOST }).host).toBe(HOST)
+    expect(settingsFrom({ HOST: '0.0.0.0' }).host).toBe('0.0.0.0')
+  })
+  it('reads names, folders and hours, and says which makes no sense', () => {
+    const env = {
+      YENTRIK_DATA: '/srv/lab.sqlite',
+      YENTRIK_NAMES: 'lab.example, bench.example',
+      YENTRIK_SECOND_BACKUPS: '/mnt/stick',
+      YENTRIK_BACKUP_AT: '23:05',
+      YENTRIK_NEW_LAB: '1',
+    }
+    const settings = settingsFrom(env)
+    expect(settings).toMatchObject({
+      names: ['lab.example', 'bench.example'],
+      secondBackupFolder: '/mnt/stick',
+      backupAt: '23:05',
+      newLab: true,
+    })
+    expect(backupFolderOf(settings)).toBe('/srv/lab-backups')
+    expect(backupFolderOf(settingsFrom({ ...env, YENTRIK_BACKUPS: '/srv/kept' }))).toBe('/srv/kept')
+    expect(settingsFrom({})).toMatchObject({ backupAt: '02:30', newLab: false })
+    for (const hour of ['24:00', '2:30', '12:60', 'night'])
+      expect(() => settingsFrom({ YENTRIK_BACKUP_AT: hour })).toThrow(`YENTRIK_BACKUP_AT is "${hour}"`)
+  })
 })
 
 describe('people', () => {
@@ -39,17 +69,6 @@ describe('people', () => {
     const wrong = { name: 'Ada', passphrase: 'not this one' }
     expect((await bare.post('/api/session').send(wrong).expect(401)).body.code).toBe('sign-in-refused')
     await bare.get('/api/bench').set('cookie', 'yentrik_session=made-up').expect(401)
-  })
-  it('lets only the lead add people, after the first', async () => {
-    const newcomer = { name: 'Ben', role: 'technician', passphrase: 'long enough' }
-    expect(
-      (await request(server.app.getHttpServer()).post('/api/people').send(newcomer).expect(403)).body.code,
-    ).toBe('lead-only')
-    await server.post('/people', newcomer).expect(201)
-    expect((await server.post('/people', newcomer).expect(409)).body.code).toBe('name-taken')
-    expect(
-      (await server.post('/people', { ...newcomer, name: 'Cy', passphrase: 'short' }).expect(422)).body.field,
-    ).toBe('passphrase')
   })
   it('sets a cookie that scripts cannot read and other sites cannot send', async () => {
     const answer = await server.post('/session', { name: 'Ada', passphrase: 'plaster before noon' })

@@ -48,10 +48,15 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`PORT is "${env.PORT}". Set a whole number from 0 to 65535, or leave it out for 4310.`)
   const demo = env.YENTRIK_DEMO === '1'
+  const host = env.HOST ?? '127.0.0.1'
+  if (demo && !LOOPBACK.test(host) && env.YENTRIK_DEMO_OPEN !== '1')
+    throw new Error(
+      `The demo lets everybody in, and HOST=${host} opens it to the network. Leave HOST out, or set YENTRIK_DEMO_OPEN=1 as well.`,
+    )
   const dataFile = resolve(env.YENTRIK_DATA ?? 'data/yentrik.sqlite')
   return {
     port,
-    host: env.HOST ?? '127.0.0.1',
+    host,
     ...(env.YENTRIK_NAMES ? { names: env.YENTRIK_NAMES.split(',').map((name) => name.trim()) } : {}),
     dataFile,
     ...(env.YENTRIK_BACKUPS ? { backupFolder: resolve(env.YENTRIK_BACKUPS) } : {}),
@@ -66,6 +71,8 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
     ...(env.YENTRIK_WEB ? { webFolder: resolve(env.YENTRIK_WEB) } : {}),
   }
 }
+
+const LOOPBACK = /^(localhost|127\.\d+\.\d+\.\d+|::1)$/
 
 /** `data/yentrik.sqlite` has its backups in `data/yentrik-backups`. */
 export function backupFolderOf({ dataFile, backupFolder }: ServerSettings): string {

@@ -11,6 +11,7 @@ import {
 import { useState } from 'react'
 import { NavLink, useLocation } from 'react-router'
 import { instrumentsShown } from '../instruments/instruments.ts'
+import { useSession } from '../session/session.ts'
 
 /** A place of the house, on the rail. */
 interface Place {
@@ -38,6 +39,7 @@ const look = (isActive: boolean) =>
 
 /** Where one goes: on the left, on a phone at the foot. */
 export function Rail({ onHelp }: { onHelp: () => void }) {
+  const { demo } = useSession()
   const { pathname } = useLocation()
   const [more, setMore] = useState(false)
   const onInstrument = Object.values(instrumentsShown).some(({ path }) => pathname === path)
@@ -50,6 +52,7 @@ export function Rail({ onHelp }: { onHelp: () => void }) {
     >
       <span className="mb-2 hidden text-center text-[1.35rem] font-bold tracking-tight sm:block">
         yentrik
+        {demo && <span className="block text-sm font-semibold">demo lab</span>}
       </span>
       {places.map(({ to, name, Icon }, index) => (
         <NavLink

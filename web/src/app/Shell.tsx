@@ -10,7 +10,7 @@ import { followChanges, useReached } from '../live/changes.ts'
 import { freshen, useAnswer } from '../live/queries.ts'
 import { onSignedOut, request, sentenceOf } from '../live/request.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
-import { SessionContext } from '../session/session.ts'
+import { SessionContext, useSession } from '../session/session.ts'
 import { HelpSheet } from './HelpSheet.tsx'
 import { places, Rail } from './Rail.tsx'
 
@@ -49,6 +49,7 @@ function House() {
   const [help, setHelp] = useState(false)
   const [scanFault, setScanFault] = useState<Saying>()
   const { reached } = useReached()
+  const { demo } = useSession()
   const onPaper = useLocation().pathname.startsWith('/papers')
   useShortcuts([
     ...places.flatMap(({ key, name, to }) => (key ? [{ key, does: name, run: () => go(to) }] : [])),
@@ -75,6 +76,13 @@ function House() {
     <div className="flex min-h-dvh flex-col-reverse sm:flex-row print:block">
       {!onPaper && <Rail onHelp={() => setHelp(true)} />}
       <div className="min-w-0 grow">
+        {demo && (
+          <p
+            className={`bg-neutral text-neutral-content px-6 py-1 text-sm ${onPaper ? '' : 'no-print sm:hidden'}`}
+          >
+            Demo lab: everything here is invented.
+          </p>
+        )}
         {!reached && (
           <div className="bg-base-100 no-print px-6 py-2">
             <Message tone="warning">

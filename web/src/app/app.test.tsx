@@ -3,6 +3,7 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { START } from '@yentrik/core/testing'
 import { Route, Routes } from 'react-router'
 import { useLabClock } from '../live/lab-clock.ts'
+import { queryClient } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { ada, refusal, type SentRequest, serverWith, show } from '../testing/lab.tsx'
@@ -144,6 +145,19 @@ describe('the house around every screen', () => {
     await screen.findByText('The screen')
     await press('?')
     expect(screen.getByRole('dialog', { name: 'Keys and scanner' })).toBeTruthy()
+  })
+  it('says on every screen that a demo is one, and a lab nothing of the kind', async () => {
+    const session = { person: ada, firstStart: false, codeNeeded: false, names: ['Ada'] }
+    serverWith({ 'GET /session': { ...session, demo: true } })
+    const { unmount } = show(<Shell />)
+    expect(await screen.findByText('demo lab')).toBeTruthy()
+    expect(screen.getByText('Demo lab: everything here is invented.')).toBeTruthy()
+    unmount()
+    queryClient.clear()
+    serverWith({ 'GET /session': { ...session, demo: false } })
+    show(<Shell />)
+    await screen.findByRole('navigation', { name: 'Places' })
+    expect(screen.queryByText(/demo lab/i)).toBeNull()
   })
   it('opens a docket that is scanned, or says that there is none', async () => {
     const { where } = inside({ 'GET /dockets/:docket': { caseId: 'c-7' } })
