@@ -96,11 +96,14 @@ function NewPerson() {
         options={Object.entries(roleNames) as [Role, string][]}
         value={role}
         onChoose={setRole}
-        hint={`May ${Object.values(rights)
-          .filter(({ roles }) => (roles as readonly Role[]).includes(role))
-          .map(({ may }) => may)
-          .at(-1)}.`}
       />
+      <ul className="list-disc pl-5 text-sm" aria-label="May">
+        {Object.values(rights)
+          .filter(({ roles }) => (roles as readonly Role[]).includes(role))
+          .map(({ may }) => (
+            <li key={may}>{may}</li>
+          ))}
+      </ul>
       <FormText
         form={form}
         name="passphrase"

@@ -24,53 +24,55 @@ export function SettingsScreen() {
     <main className="mx-auto max-w-6xl p-6">
       <h1 className="mb-5 text-3xl font-bold">Settings</h1>
       <div className="grid items-start gap-5 lg:grid-cols-2">
-        <section className="card-flat grid gap-5 p-6">
-          <h2 className="text-xl font-semibold">This screen</h2>
-          <Pills
-            label="Light"
-            value={preferences.theme}
-            onChoose={(theme) => set({ theme })}
-            options={[
-              ['system', 'As the machine'],
-              ['plaster', 'Plaster'],
-              ['nightbench', 'Night bench'],
-            ]}
-          />
-          <Pills
-            label="Units"
-            value={preferences.units}
-            onChoose={(units) => set({ units })}
-            options={[
-              ['metric', 'Metric'],
-              ['us', 'Inch, °F, psi'],
-            ]}
-          />
-          <Pills
-            label="Tooth numbers"
-            value={preferences.teeth}
-            onChoose={(teeth) => set({ teeth })}
-            options={[
-              ['fdi', 'ISO 3950 (11-48)'],
-              ['universal', 'Universal (1-32)'],
-            ]}
-          />
-          <Pills
-            label="Alarm"
-            value={preferences.sound ? 'on' : 'off'}
-            onChoose={(sound) => set({ sound: sound === 'on' })}
-            options={[
-              ['on', 'Sounds'],
-              ['off', 'Silent'],
-            ]}
-          />
-        </section>
+        <div className="grid gap-5">
+          <section className="card-flat grid gap-5 p-6">
+            <h2 className="text-xl font-semibold">This screen</h2>
+            <Pills
+              label="Light"
+              value={preferences.theme}
+              onChoose={(theme) => set({ theme })}
+              options={[
+                ['system', 'As the machine'],
+                ['plaster', 'Plaster'],
+                ['nightbench', 'Night bench'],
+              ]}
+            />
+            <Pills
+              label="Units"
+              value={preferences.units}
+              onChoose={(units) => set({ units })}
+              options={[
+                ['metric', 'Metric'],
+                ['us', 'Inch, °F, psi'],
+              ]}
+            />
+            <Pills
+              label="Tooth numbers"
+              value={preferences.teeth}
+              onChoose={(teeth) => set({ teeth })}
+              options={[
+                ['fdi', 'ISO 3950 (11-48)'],
+                ['universal', 'Universal (1-32)'],
+              ]}
+            />
+            <Pills
+              label="Alarm"
+              value={preferences.sound ? 'on' : 'off'}
+              onChoose={(sound) => set({ sound: sound === 'on' })}
+              options={[
+                ['on', 'Sounds'],
+                ['off', 'Silent'],
+              ]}
+            />
+          </section>
+          <LabOnPapers />
+          <BackupsPanel />
+        </div>
         <div className="grid gap-5">
           <Who />
           <ClockControl />
-          <LabOnPapers />
           <PeoplePanel />
           <SessionsPanel />
-          <BackupsPanel />
           <section className="card-flat flex flex-wrap items-center justify-between gap-4 p-6">
             <p>Codes for start, done, not now, fault and weigh.</p>
             <Link to="/papers/commands" className="act">
