@@ -81,9 +81,9 @@ const markOf = ({ fileName, location: { start, end }, replacement }, first) =>
     replacement,
   ].join('|')
 
-// A mutant is only made where its place lies wholly in one of these; lines count from 1 for Stryker.
+// A mutant is only made where its place lies wholly in one of these; Stryker counts lines from 1 there, columns from 0.
 const place = ({ fileName, location: { start, end } }, first) =>
-  `${relative(root, resolve(root, fileName))}:${start.line + 1 - first}:${start.column}-${end.line + 1 - first}:${end.column}`
+  `${relative(root, resolve(root, fileName))}:${start.line + 1 - first}:${start.column - first}-${end.line + 1 - first}:${end.column - first}`
 
 // Libraries, built code and what the tests of this workspace do not read stay out of the copies.
 const notCopied = ['/web/dist', '/web/src', '/e2e', '/docs', '/bench', '/.mutation', '/server/data']

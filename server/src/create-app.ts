@@ -16,6 +16,7 @@ import { LabSettingsService } from './lab/lab-settings.service.ts'
 import { LiveService } from './live/live.service.ts'
 import type { ServerSettings } from './settings/server-settings.ts'
 import { ownSiteOnly } from './web/own-site.ts'
+import { safeHeaders } from './web/safe-headers.ts'
 import { serveWeb } from './web/serve-web.ts'
 
 /**
@@ -45,9 +46,15 @@ async function appOn(
     logger: quiet ? ['error', 'fatal'] : ['error', 'fatal', 'warn'],
   })
   // A connection that a browser is about to use again must not be closed under it after Node's usual 5 s.
-  app.getHttpServer().keepAliveTimeout = 65_000
+  const http = app.getHttpServer()
+  http.keepAliveTimeout = 65_000
+  // Whoever sends half a request, or ever more slowly, is not waited for.
+  http.headersTimeout = HEADERS_MILLIS
+  http.requestTimeout = REQUEST_MILLIS
   app.enableShutdownHooks()
   app.setGlobalPrefix('api')
+  app.disable('x-powered-by')
+  app.use(...safeHeaders())
   app.use(ownSiteOnly(settings))
   app.use(cookieParser())
   app.use(jsonBodies())
@@ -76,6 +83,10 @@ function marked(live: LiveService): express.RequestHandler {
     next()
   }
 }
+
+/** A whole case of 10 MB comes in that time over the slowest network of a lab. */
+const REQUEST_MILLIS = 60_000
+const HEADERS_MILLIS = 20_000
 
 /** A calculator is asked for a figure, not sent a case. */
 const CALC_MOST = 100_000
