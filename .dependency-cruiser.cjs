@@ -21,6 +21,7 @@ const houses = {
   server: [
     ['errors', 'settings', 'live'],
     ['database', 'shapes'],
+    ['network'],
     ['people', 'lab', 'backup'],
     ['clock', 'equipment', 'setup', 'devices', 'calc'],
     ['program', 'casting'],

@@ -3,6 +3,7 @@ import { benchRoutes } from './bench.ts'
 import { caseRoutes } from './cases.ts'
 import { labRoutes } from './lab.ts'
 import { machineRoutes } from './machines.ts'
+import { networkRoutes } from './network.ts'
 import { peopleRoutes } from './people.ts'
 import { problemRoutes } from './problem.ts'
 import type { AnswerOf, BodyOf, Declared, QueryOf } from './route.ts'
@@ -14,6 +15,7 @@ import { shelfRoutes } from './shelf.ts'
  */
 export const routes = {
   ...peopleRoutes,
+  ...networkRoutes,
   ...caseRoutes,
   ...benchRoutes,
   ...shelfRoutes,
@@ -52,6 +54,7 @@ export type {
   MachineRunShown,
   MixClock,
 } from './machines.ts'
+export type { NetworkState } from './network.ts'
 export type { Person, PersonOnList, Session, SessionOnList } from './people.ts'
 export type { ExplainedRefusal, Problem } from './problem.ts'
 export { type Declared, USUAL_MOST } from './route.ts'

@@ -29,6 +29,8 @@ const sessionShape = record({
   firstStart: yesNo(),
   /** The first start is not from the machine of the server: the code that it printed is wanted. */
   codeNeeded: yesNo(),
+  /** Somebody on another machine over plain http: what is typed can be read along in the network. */
+  readable: yesNo(),
   demo: yesNo(),
   /** First names of everybody, for those who are signed in. */
   names: list(text(80), 1000),

@@ -15,6 +15,7 @@ export type Room =
   | 'machines'
   | 'lab'
   | 'backups'
+  | 'network'
   | 'clock'
   | 'refusals'
 

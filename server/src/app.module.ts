@@ -34,6 +34,8 @@ import { MaterialsController } from './materials/materials.controller.ts'
 import { ShelfCards } from './materials/shelf-cards.service.ts'
 import { MixClocksController } from './mixing/mix-clocks.controller.ts'
 import { MixClocks } from './mixing/mix-clocks.service.ts'
+import { NetworkController, TLS } from './network/network.controller.ts'
+import type { Tls } from './network/tls.ts'
 import { FirstStartCode } from './people/first-start-code.ts'
 import { PeopleController } from './people/people.controller.ts'
 import { PeopleService } from './people/people.service.ts'
@@ -50,12 +52,13 @@ import { ToothSetsController } from './setup/tooth-sets.controller.ts'
 @Module({})
 export class AppModule {
   /** @param letGo lets the data file go, once nothing works with it any more */
-  static with(settings: ServerSettings, letGo: () => void): DynamicModule {
+  static with(settings: ServerSettings, tls: Tls | undefined, letGo: () => void): DynamicModule {
     return {
       module: AppModule,
       imports: [ScheduleModule.forRoot(), TypeOrmModule.forRoot(dataSourceOptions(settings.dataFile))],
       controllers: [
         HealthController,
+        NetworkController,
         PeopleController,
         CasesController,
         BackupsController,
@@ -77,6 +80,7 @@ export class AppModule {
         Backups,
         InstrumentUses,
         { provide: SETTINGS, useValue: settings },
+        { provide: TLS, useValue: tls ?? null },
         {
           provide: HeldDataFile,
           useFactory: (dataSource: DataSource) => new HeldDataFile(dataSource, letGo),

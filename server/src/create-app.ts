@@ -1,4 +1,5 @@
 import 'reflect-metadata'
+import type { HttpsOptions } from '@nestjs/common/interfaces/external/https-options.interface.js'
 import { NestFactory } from '@nestjs/core'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger'
@@ -14,9 +15,10 @@ import { markDataFile } from './database/data-file.ts'
 import { DemoSeed } from './demo/demo-seed.service.ts'
 import { LabSettingsService } from './lab/lab-settings.service.ts'
 import { LiveService } from './live/live.service.ts'
+import { ownSiteOnly } from './network/own-site.ts'
+import { safeHeaders } from './network/safe-headers.ts'
+import { tlsOf } from './network/tls.ts'
 import type { ServerSettings } from './settings/server-settings.ts'
-import { ownSiteOnly } from './web/own-site.ts'
-import { safeHeaders } from './web/safe-headers.ts'
 import { serveWeb } from './web/serve-web.ts'
 
 /**
@@ -38,7 +40,9 @@ async function appOn(
   letGo: () => void,
   quiet: boolean,
 ): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, letGo), {
+  const tls = await tlsOf(settings)
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, tls, letGo), {
+    ...(tls && { httpsOptions: { cert: tls.cert, key: tls.key, minVersion: 'TLSv1.2' } as HttpsOptions }),
     abortOnError: false,
     // Open event streams would otherwise keep a stopping server alive.
     forceCloseConnections: true,

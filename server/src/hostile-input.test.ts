@@ -1,7 +1,7 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import request from 'supertest'
-import { SESSION_COOKIE } from './people/session.guard.ts'
+import { sessionCookie } from './people/session.guard.ts'
 import { TestServer } from './testing/test-server.ts'
 
 /** What once stopped the lab with a single request, each as it was sent. */
@@ -109,7 +109,7 @@ describe('a calculator that is asked for too much', () => {
 
 describe('what is no request of a bench', () => {
   it('a cookie that is an object is no session', async () => {
-    const odd = `${SESSION_COOKIE}=${encodeURIComponent('j:{"a":1}')}`
+    const odd = `${sessionCookie({})}=${encodeURIComponent('j:{"a":1}')}`
     expect((await bare().get('/api/bench').set('cookie', odd).expect(401)).body.code).toBe('not-signed-in')
     await bare().get('/api/health').set('cookie', odd).expect(200)
   })

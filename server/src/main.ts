@@ -1,6 +1,8 @@
 import { fileURLToPath } from 'node:url'
 import { createApp } from './create-app.ts'
 import { endOn } from './database/start-fault.ts'
+import { NetworkController } from './network/network.controller.ts'
+import { isThisMachine } from './network/this-machine.ts'
 import { FirstStartCode } from './people/first-start-code.ts'
 import { PeopleService } from './people/people.service.ts'
 import { settingsFrom } from './settings/server-settings.ts'
@@ -12,5 +14,11 @@ await app.listen(settings.port, settings.host)
 if (await app.get(PeopleService).isFirstStart())
   console.log(
     `First start. From another machine the lab is begun with the code ${app.get(FirstStartCode).code}`,
+  )
+const { certificate } = app.get(NetworkController).state()
+if (certificate) console.log(`Its certificate has the fingerprint ${certificate.fingerprint}`)
+else if (!isThisMachine(settings.host) && settings.host !== 'localhost')
+  console.log(
+    'It answers in plain http: passphrases and cases can be read along in the network. See docs/running-a-lab.md.',
   )
 console.log(`Yentrik is at ${await app.getUrl()} with the data in ${settings.dataFile}`)

@@ -1,7 +1,7 @@
 import { Body, Controller, HttpCode, Param, Post, Req } from '@nestjs/common'
 import { ApiExcludeEndpoint } from '@nestjs/swagger'
 import type { Request } from 'express'
-import { Public } from '../people/session.guard.ts'
+import { Public } from '../shapes/public.ts'
 import { CalcService } from './calc.service.ts'
 
 /** Every calculator for other programs: the same core function as on the screens. Described by `describeCalculators`. */

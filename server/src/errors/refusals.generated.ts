@@ -69,6 +69,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"negative-length","status":422,"means":["A distance is ….","A height is …."],"remedies":["Enter distances above 0.","Enter heights above 0."]},
   {"code":"night-too-short","status":422,"means":["The program takes …, and there are …."],"remedies":["Put it in earlier, or have it ready later."]},
   {"code":"no-balance","status":404,"means":["No balance is connected."],"remedies":["Type the weight."]},
+  {"code":"no-certificate","status":404,"means":["This server has no certificate."],"remedies":["Start it with YENTRIK_TLS=own; see the page Running a lab."]},
   {"code":"no-density","status":422,"means":["The density of … is not known."],"remedies":["Enter it on its card, or go by weight."]},
   {"code":"no-dispenser","status":404,"means":["No dispenser is connected."],"remedies":["Measure the water by hand."]},
   {"code":"no-jobs","status":422,"means":["No job was chosen."],"remedies":["Choose what is to be made."]},

@@ -1,7 +1,7 @@
 import { randomInt, timingSafeEqual } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import { Refusal } from '../errors/problem.filter.ts'
-import { isThisMachine } from './this-machine.ts'
+import { isThisMachine } from '../network/this-machine.ts'
 
 /** Eight letters and figures that are not taken for one another. */
 const LETTERS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789'

@@ -1,8 +1,8 @@
 import 'reflect-metadata'
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals'
+import { isThisMachine } from '../network/this-machine.ts'
 import { TestServer } from '../testing/test-server.ts'
 import { FirstStartCode } from './first-start-code.ts'
-import { isThisMachine } from './this-machine.ts'
 
 let server: TestServer
 beforeEach(async () => {

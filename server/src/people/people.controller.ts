@@ -1,12 +1,12 @@
 import { Controller, Inject, Req, Res } from '@nestjs/common'
 import type { Session } from '@yentrik/contract'
 import type { Request, Response } from 'express'
+import { isThisMachine } from '../network/this-machine.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
 import { type Call, Handles } from '../shapes/handles.ts'
 import { PeopleService } from './people.service.ts'
-import { SESSION_COOKIE, tokenOf } from './session.guard.ts'
+import { sessionCookie, tokenOf } from './session.guard.ts'
 import { LONGEST_MILLIS, Sessions } from './sessions.service.ts'
-import { isThisMachine } from './this-machine.ts'
 
 @Controller()
 export class PeopleController {
@@ -23,6 +23,7 @@ export class PeopleController {
       person: me ?? null,
       firstStart,
       codeNeeded: firstStart && !isThisMachine(addressOf(request)),
+      readable: !this.settings.tls && !isThisMachine(addressOf(request)),
       demo: this.settings.demo,
       names: me ? (await this.people.all()).map(({ name }) => name) : [],
     }
@@ -36,8 +37,9 @@ export class PeopleController {
   ) {
     const address = addressOf(request)
     const person = await this.people.signIn(body.name, body.passphrase, address)
-    response.cookie(SESSION_COOKIE, await this.sessions.open(person, address), {
+    response.cookie(sessionCookie(this.settings), await this.sessions.open(person, address), {
       httpOnly: true,
+      secure: this.settings.tls !== undefined,
       sameSite: 'strict',
       path: '/',
       maxAge: LONGEST_MILLIS,
@@ -53,7 +55,7 @@ export class PeopleController {
   ) {
     const token = tokenOf(request)
     if (token) await this.sessions.close(token)
-    response.clearCookie(SESSION_COOKIE, { path: '/' })
+    response.clearCookie(sessionCookie(this.settings), { path: '/', secure: this.settings.tls !== undefined })
   }
 
   @Handles('PUT /session/passphrase')

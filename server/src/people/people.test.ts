@@ -44,7 +44,14 @@ describe('people', () => {
       names: expect.arrayContaining(['Ada', 'Ben']),
     })
     const { body } = await session('nobody')
-    expect(body).toEqual({ person: null, firstStart: false, codeNeeded: false, demo: false, names: [] })
+    expect(body).toEqual({
+      person: null,
+      firstStart: false,
+      codeNeeded: false,
+      readable: false,
+      demo: false,
+      names: [],
+    })
     expect(JSON.stringify((await session('lead')).body)).not.toMatch(/secret|passphrase|hash/i)
   })
   it('do not get in by another’s words, and a session ends when it is ended', async () => {

@@ -1,22 +1,24 @@
-import { type CanActivate, type ExecutionContext, Injectable, SetMetadata } from '@nestjs/common'
+import { type CanActivate, type ExecutionContext, Injectable } from '@nestjs/common'
 import { Reflector } from '@nestjs/core'
 import type { Person } from '@yentrik/contract'
 import { mayDo, type Right, rightRefused } from '@yentrik/core'
 import type { Request } from 'express'
 import { Refusal } from '../errors/problem.filter.ts'
+import type { ServerSettings } from '../settings/server-settings.ts'
 import { declaredRoute } from '../shapes/handles.ts'
+import { PUBLIC } from '../shapes/public.ts'
 import { Sessions } from './sessions.service.ts'
 
-export const SESSION_COOKIE = 'yentrik_session'
-const PUBLIC = 'yentrik-public'
-/** Answers without a session, where no route of the contract says so. */
-export const Public = () => SetMetadata(PUBLIC, true)
+const PLAIN = 'yentrik_session'
+/** A browser takes this one over TLS alone, from this server alone, for all of it. */
+const ENCRYPTED = '__Host-yentrik_session'
+export const sessionCookie = ({ tls }: Pick<ServerSettings, 'tls'>): string => (tls ? ENCRYPTED : PLAIN)
 
 type WithPerson = Request & { person?: Person }
 
 /** The token of a session; a cookie that is no text is none. */
 export function tokenOf({ cookies }: Request): string | undefined {
-  const token: unknown = cookies?.[SESSION_COOKIE]
+  const token: unknown = cookies?.[ENCRYPTED] ?? cookies?.[PLAIN]
   return typeof token === 'string' ? token : undefined
 }
 

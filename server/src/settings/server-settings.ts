@@ -7,6 +7,8 @@ export interface ServerSettings {
   readonly host: string
   /** Names under which it may be called besides its own and its machine's. */
   readonly names?: readonly string[]
+  /** A certificate: files, or one that the server makes; none: plain http. */
+  readonly tls?: 'own' | { readonly cert: string; readonly key: string }
   /** The one SQLite file. */
   readonly dataFile: string
   /** Where backups are kept; beside the data file when not given. */
@@ -38,7 +40,7 @@ export interface ServerSettings {
 export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port: number }
 
 /**
- * Reads the environment: PORT, HOST, YENTRIK_NAMES, YENTRIK_DATA, YENTRIK_BACKUPS, YENTRIK_SECOND_BACKUPS, YENTRIK_BACKUP_AT, YENTRIK_NEW_LAB, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
+ * Reads the environment: PORT, HOST, YENTRIK_NAMES, YENTRIK_TLS, YENTRIK_TLS_CERT, YENTRIK_TLS_KEY, YENTRIK_DATA, YENTRIK_BACKUPS, YENTRIK_SECOND_BACKUPS, YENTRIK_BACKUP_AT, YENTRIK_NEW_LAB, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
  * YENTRIK_BALANCE, YENTRIK_DISPENSER, YENTRIK_PRESS, YENTRIK_FURNACE and YENTRIK_BATH (`stand-in`, `none` or HOST:PORT),
  * YENTRIK_DEVICE_SPEED.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
@@ -57,6 +59,7 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
   return {
     port,
     host,
+    ...tlsFrom(env),
     ...(env.YENTRIK_NAMES ? { names: env.YENTRIK_NAMES.split(',').map((name) => name.trim()) } : {}),
     dataFile,
     ...(env.YENTRIK_BACKUPS ? { backupFolder: resolve(env.YENTRIK_BACKUPS) } : {}),
@@ -78,6 +81,15 @@ const LOOPBACK = /^(localhost|127\.\d+\.\d+\.\d+|::1)$/
 export function backupFolderOf({ dataFile, backupFolder }: ServerSettings): string {
   const { dir, name } = parse(dataFile)
   return backupFolder ?? join(dir, `${name}-backups`)
+}
+
+function tlsFrom(env: Readonly<Record<string, string | undefined>>): Pick<ServerSettings, 'tls'> {
+  const { YENTRIK_TLS: tls, YENTRIK_TLS_CERT: cert, YENTRIK_TLS_KEY: key } = env
+  if (cert && key) return { tls: { cert: resolve(cert), key: resolve(key) } }
+  if (cert || key) throw new Error('A certificate takes both: YENTRIK_TLS_CERT and YENTRIK_TLS_KEY.')
+  if (tls !== undefined && tls !== 'own' && tls !== 'none')
+    throw new Error(`YENTRIK_TLS is "${tls}". Set own or none.`)
+  return tls === 'own' ? { tls } : {}
 }
 
 function timeFrom(text = '02:30'): string {

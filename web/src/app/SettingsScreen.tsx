@@ -14,6 +14,7 @@ import { Message } from '../parts/Message.tsx'
 import { type Preferences, usePreferences } from '../preferences/preferences.ts'
 import { useSession } from '../session/session.ts'
 import { BackupsPanel } from './BackupsPanel.tsx'
+import { NetworkPanel } from './NetworkPanel.tsx'
 import { PeoplePanel, SessionsPanel } from './PeoplePanel.tsx'
 
 /** How this screen shows things, who is here, and what the lab usually does. */
@@ -67,6 +68,7 @@ export function SettingsScreen() {
           </section>
           <LabOnPapers />
           <BackupsPanel />
+          <NetworkPanel />
         </div>
         <div className="grid gap-5">
           <Who />

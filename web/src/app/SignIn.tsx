@@ -37,6 +37,14 @@ export function SignIn({ session }: { session: Session }) {
         <h1 className="mb-4 text-xl font-semibold">
           {first ? 'Welcome. Who leads this lab?' : 'Who is at the bench?'}
         </h1>
+        {session.readable && (
+          <div className="mb-4">
+            <Message tone="warning">
+              This connection is not encrypted: in this network others can read the passphrase along. The page
+              Running a lab says how to give the server a certificate.
+            </Message>
+          </div>
+        )}
         <div className="grid gap-4">
           <FormText form={form} name="name" label="First name" autoFocus />
           <FormText

@@ -9,6 +9,7 @@ import { usePreferences } from '../preferences/preferences.ts'
 import { ada, refusal, type SentRequest, serverWith, show } from '../testing/lab.tsx'
 import { BackupsPanel } from './BackupsPanel.tsx'
 import { HelpSheet } from './HelpSheet.tsx'
+import { NetworkPanel } from './NetworkPanel.tsx'
 import { PeoplePanel, SessionsPanel } from './PeoplePanel.tsx'
 import { SettingsScreen } from './SettingsScreen.tsx'
 import { Shell } from './Shell.tsx'
@@ -28,7 +29,7 @@ function scan(code: string) {
 }
 
 describe('the door', () => {
-  const first = { person: null, firstStart: true, codeNeeded: false, demo: false, names: [] }
+  const first = { person: null, firstStart: true, codeNeeded: false, readable: false, demo: false, names: [] }
   it('lets the first person make the lab theirs', async () => {
     const sent = serverWith({ 'POST /first-start': {}, 'POST /session': {}, 'GET /session': first })
     const { user } = show(<SignIn session={first} />, { person: null })
@@ -75,6 +76,14 @@ describe('the door', () => {
     await waitFor(() => expect(posted(sent)).toHaveLength(2))
     expect(posted(sent)[0]?.body).toMatchObject({ code: 'K7MPA2XC' })
   })
+  it('says that others can read along, where they can', async () => {
+    serverWith({})
+    const { unmount } = show(<SignIn session={{ ...first, readable: true }} />, { person: null })
+    expect(screen.getByText(/This connection is not encrypted/)).toBeTruthy()
+    unmount()
+    show(<SignIn session={first} />, { person: null })
+    expect(screen.queryByText(/not encrypted/)).toBeNull()
+  })
   it('says why it stays shut, and keeps the name', async () => {
     serverWith({
       'POST /session': refusal({
@@ -96,7 +105,14 @@ describe('the door', () => {
 })
 
 describe('the house around every screen', () => {
-  const session = { person: ada, firstStart: false, codeNeeded: false, demo: false, names: [] }
+  const session = {
+    person: ada,
+    firstStart: false,
+    codeNeeded: false,
+    readable: false,
+    demo: false,
+    names: [],
+  }
   const inside = (answers: object = {}) => {
     const sent = serverWith({
       'GET /session': session,
@@ -147,7 +163,7 @@ describe('the house around every screen', () => {
     expect(screen.getByRole('dialog', { name: 'Keys and scanner' })).toBeTruthy()
   })
   it('says on every screen that a demo is one, and a lab nothing of the kind', async () => {
-    const session = { person: ada, firstStart: false, codeNeeded: false, names: ['Ada'] }
+    const session = { person: ada, firstStart: false, codeNeeded: false, readable: false, names: ['Ada'] }
     serverWith({ 'GET /session': { ...session, demo: true } })
     const { unmount } = show(<Shell />)
     expect(await screen.findByText('demo lab')).toBeTruthy()
@@ -207,6 +223,7 @@ describe('the settings', () => {
     const sent = serverWith({
       'GET /lab': lab,
       'GET /backups': refusal({ detail: 'Not of this test.' }),
+      'GET /network': refusal({ detail: 'Not of this test.' }),
       'PUT /lab': (body: unknown) => body,
       'DELETE /session': undefined,
       ...answers,
@@ -288,7 +305,14 @@ describe('the people', () => {
   const open = (answers: object = {}) => {
     const sent = serverWith({
       'GET /people': [{ ...ada, retiredAt: null }, ben, cy],
-      'GET /session': { person: ada, firstStart: false, codeNeeded: false, demo: false, names: [] },
+      'GET /session': {
+        person: ada,
+        firstStart: false,
+        codeNeeded: false,
+        readable: false,
+        demo: false,
+        names: [],
+      },
       'GET /sessions': [],
       'POST /people': {},
       'POST /people/:personId/retire': undefined,
@@ -369,6 +393,39 @@ describe('open benches', () => {
     await user.click(button('Change'))
     expect(await screen.findByText('Changed. Other benches are signed out.')).toBeTruthy()
     expect(posted(sent)[0]?.body).toEqual({ old: 'plaster before noon', passphrase: 'four new words here' })
+  })
+})
+
+describe('the network', () => {
+  const names = ['localhost', '127.0.0.1', '[::1]']
+  const open = async (state: object) => {
+    serverWith({ 'GET /network': { certificate: null, names, ...state } })
+    show(<NetworkPanel />)
+    return within(await screen.findByRole('region', { name: 'Network' }))
+  }
+  it('is this machine alone, without a word of warning', async () => {
+    const panel = await open({})
+    expect(panel.getByText('Only this machine reaches the lab.')).toBeTruthy()
+    expect(panel.queryByText(/not encrypted/)).toBeNull()
+  })
+  it('that others reach in plain http is warned of', async () => {
+    const panel = await open({ names: [...names, 'lab.local', '192.168.1.4'] })
+    expect(panel.getByText('Other machines reach the lab as lab.local, 192.168.1.4.')).toBeTruthy()
+    expect(panel.getByText(/not encrypted: passphrases and cases can be read along/)).toBeTruthy()
+  })
+  it('with a certificate shows its fingerprint, and how to trust one that the server made', async () => {
+    const certificate = { kind: 'own', fingerprint: 'AB:CD:EF' }
+    const panel = await open({ names: [...names, 'lab.local'], certificate })
+    expect(panel.getByText('AB:CD:EF')).toBeTruthy()
+    expect(panel.getByRole('link', { name: 'Certificate for another machine' }).getAttribute('href')).toBe(
+      '/api/certificate.pem',
+    )
+    expect(panel.getAllByRole('listitem')).toHaveLength(3)
+  })
+  it('with the certificate of the lab has nothing to be trusted', async () => {
+    const panel = await open({ certificate: { kind: 'files', fingerprint: 'AB:CD:EF' } })
+    expect(panel.getByText('Connections are encrypted, with the certificate of the lab.')).toBeTruthy()
+    expect(panel.queryByRole('link')).toBeNull()
   })
 })
 

@@ -6,6 +6,7 @@ export const SessionContext = createContext<Session>({
   person: null,
   firstStart: false,
   codeNeeded: false,
+  readable: false,
   demo: false,
   names: [],
 })

@@ -94,7 +94,9 @@ export function show(
 ): Shown {
   const around = ({ children }: { readonly children: ReactNode }) => (
     <QueryClientProvider client={queryClient}>
-      <SessionContext value={{ person, firstStart: false, codeNeeded: false, demo: false, names: [] }}>
+      <SessionContext
+        value={{ person, firstStart: false, codeNeeded: false, readable: false, demo: false, names: [] }}
+      >
         <MemoryRouter initialEntries={[at]}>
           <Whereabouts />
           <Routes>
