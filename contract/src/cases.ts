@@ -139,6 +139,14 @@ export const caseRoutes = {
         description: 'Sequence of the last event seen; a later one on record answers 409',
       }),
       command: commandShape,
+      key: maybe(
+        text(64, {
+          pattern: '^[A-Za-z0-9-]{8,64}$',
+          example: '7d0c1b9e-0f5a-4a53-9d3e-1b7c2f60a6d4',
+          description:
+            'One for each command: sent again with the same, because the answer was lost, it is done once',
+        }),
+      ),
     }),
     answer: result<CaseEvent>('The new event'),
     status: 201,

@@ -75,6 +75,7 @@ async function appOn(
   markDataFile(settings.dataFile)
   const { calendar } = await app.get(LabSettingsService).lab()
   await app.get(CaseStore).renewSummaries(calendar)
+  await app.get(CaseStore).forgetOldKeys()
   if (settings.demo) await app.get(DemoSeed).seedIfEmpty()
   await app.get(Backups).catchUp()
   return app

@@ -13,9 +13,16 @@ import {
   type WorkingCase,
   workingCase,
 } from '@yentrik/core'
-import { DataSource, type EntityManager, QueryFailedError } from 'typeorm'
+import { DataSource, type EntityManager, LessThan, QueryFailedError } from 'typeorm'
 import { writeAlloyPieces } from '../casting/alloy-pieces.ts'
-import { CaseEventRow, CaseSummaryRow, LabSettingRow, LotUseRow, RouteCopyRow } from '../database/entities.ts'
+import {
+  CaseEventRow,
+  CaseSummaryRow,
+  CommandKeyRow,
+  LabSettingRow,
+  LotUseRow,
+  RouteCopyRow,
+} from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 
@@ -27,6 +34,8 @@ const SUMMARY_VERSION = 4
 
 /** SQLite takes so many values in one statement that 500 rows are safe. */
 const EVENTS_AT_ONCE = 500
+
+const KEYS_KEPT_MILLIS = 30 * 24 * 3_600_000
 
 /** Reads and writes cases: events, route copies and the summary that lists are made of. */
 @Injectable()
@@ -175,6 +184,12 @@ export class CaseStore {
   private async read(manager: EntityManager, where: { readonly closed?: boolean }): Promise<CaseSummary[]> {
     const rows = await manager.find(CaseSummaryRow, { where })
     return rows.map((row) => row.summary as CaseSummary)
+  }
+
+  /** Nobody sends a command again after a month. */
+  async forgetOldKeys(now = Date.now()): Promise<void> {
+    const before = new Date(now - KEYS_KEPT_MILLIS).toISOString()
+    await this.queue.write((manager) => manager.delete(CommandKeyRow, { at: LessThan(before) }))
   }
 
   /** Sums every case up again where the shape of a summary has changed since the file was last opened. */

@@ -13,7 +13,7 @@ import {
 } from '@yentrik/core'
 import { EntityManager } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
-import { CaseSummaryRow, LabSettingRow, LotRow } from '../database/entities.ts'
+import { CaseSummaryRow, CommandKeyRow, LabSettingRow, LotRow } from '../database/entities.ts'
 import { eventHash } from '../database/event-hash.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
@@ -110,14 +110,23 @@ export class CasesService {
   /**
    * Gives a command to a case.
    * @param seen the last event the person had seen
-   * @returns the new event
+   * @param key one for each command: sent again with the same, it is done once
+   * @returns the new event, or the one that the same command became before
    * @throws {Refusal} `no-such-case`; `stale` with what came since; {DomainError} as the core's `decide`
    */
-  async command(caseId: string, seen: number, command: CaseCommand, by: string): Promise<CaseEvent> {
+  async command(
+    caseId: string,
+    seen: number,
+    command: CaseCommand,
+    by: string,
+    key?: string,
+  ): Promise<CaseEvent> {
     const { calendar } = await this.settings.lab()
-    const { event, summary, next } = await this.writeOn(caseId, async (manager) => {
+    const done = await this.writeOn(caseId, async (manager) => {
       const working = await this.store.load(caseId, manager)
       if (!working) throw noSuchCase(caseId)
+      const before = key && (await eventOfKey(manager, key, caseId, working))
+      if (before) return { event: before }
       if (working.state.sequence !== seen) throw stale(working, seen)
       if (command.type === 'recordMix') await lotsMustBeUsable(manager, command.lots)
       if (command.type === 'recordSheet' && command.sheet.kind === 'charge')
@@ -129,11 +138,20 @@ export class CasesService {
       const added = following.events.at(-1)!
       const appended = await this.store.append(manager, caseId, following, [added], calendar)
       if (!appended) throw stale((await this.store.load(caseId, manager))!, seen)
+      if (key)
+        await manager.insert(CommandKeyRow, {
+          key,
+          caseId,
+          sequence: added.sequence,
+          at: new Date().toISOString(),
+        })
       return { event: added, summary: appended, next: following }
     })
-    this.store.keepAtHand(caseId, next)
-    await this.committed(summary, [event])
-    return event
+    if (done.summary) {
+      this.store.keepAtHand(caseId, done.next)
+      await this.committed(done.summary, [done.event])
+    }
+    return done.event
   }
 
   /** A write on a case; after one that failed, what is remembered of it is not trusted. */
@@ -168,6 +186,26 @@ function stale(working: WorkingCase, seen: number): Refusal {
     'Look at what was done, then do it again if it still holds.',
     { since },
   )
+}
+
+/** The event that a command with this key became before. @throws {Refusal} `key-of-another-case` */
+async function eventOfKey(
+  manager: EntityManager,
+  key: string,
+  caseId: string,
+  { events }: WorkingCase,
+): Promise<CaseEvent | undefined> {
+  const known = await manager.findOneBy(CommandKeyRow, { key })
+  if (!known) return undefined
+  if (known.caseId !== caseId)
+    throw new Refusal(
+      409,
+      'key-of-another-case',
+      'This key was given to a command on another case.',
+      'Give each command a key of its own.',
+      { field: 'key' },
+    )
+  return events[known.sequence - 1]
 }
 
 async function lotsMustBeUsable(manager: EntityManager, lots: readonly string[]): Promise<void> {

@@ -3,6 +3,7 @@ import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import { DataSource } from 'typeorm'
 import { intake, TestServer } from '../testing/test-server.ts'
+import { CaseStore } from './case-store.ts'
 
 const first = { type: 'startStep', jobId: 'job-1', stepId: 'disinfect-impression' }
 const hold = { type: 'hold', reason: 'clinic calls back' }
@@ -133,6 +134,48 @@ describe('commands', () => {
     const { body } = await server.command(caseId, 1, command).expect(422)
     expect(body.field).toBe(field)
     expect(await server.events(caseId)).toHaveLength(1)
+  })
+  it('sent again under the same key, because the answer was lost, are done once', async () => {
+    const { caseId } = await server.receive()
+    const other = await server.receive()
+    const send = (id: string, seen: number, key: string, text = 'once') =>
+      server.post(`/cases/${id}/events`, { seen, command: { type: 'note', text }, key })
+    const first = (await send(caseId, 1, 'key-00000001').expect(201)).body
+    await send(caseId, 2, 'key-00000002', 'another').expect(201)
+    // As it was seen then, and as it is seen now.
+    for (const seen of [1, 2, 3])
+      expect((await send(caseId, seen, 'key-00000001').expect(201)).body).toEqual(first)
+    expect(await server.events(caseId)).toHaveLength(3)
+    expect((await send(other.caseId, 1, 'key-00000001').expect(409)).body).toMatchObject({
+      code: 'key-of-another-case',
+      field: 'key',
+    })
+    expect((await send(caseId, 3, 'short').expect(422)).body.field).toBe('key')
+    await server.restart()
+    expect((await send(caseId, 3, 'key-00000001').expect(201)).body).toEqual(first)
+    // Two at once under one key: both are told of the one event.
+    const twice = await Promise.all([send(caseId, 3, 'key-00000003'), send(caseId, 3, 'key-00000003')])
+    expect(twice.map(({ status, body }) => [status, body.sequence])).toEqual([
+      [201, 4],
+      [201, 4],
+    ])
+  })
+  it('that were refused are not remembered by their key', async () => {
+    const { caseId } = await server.receive()
+    const key = 'key-refused-1'
+    const finish = { type: 'finishStep', jobId: 'job-1', stepId: 'disinfect-impression' }
+    await server.post(`/cases/${caseId}/events`, { seen: 1, command: finish, key }).expect(422)
+    await server.post(`/cases/${caseId}/events`, { seen: 1, command: first, key }).expect(201)
+  })
+  it('forget their keys after a month', async () => {
+    const { caseId } = await server.receive()
+    const send = () => server.post(`/cases/${caseId}/events`, { seen: 1, command: hold, key: 'key-of-old-1' })
+    await send().expect(201)
+    const store = server.app.get(CaseStore)
+    await store.forgetOldKeys(Date.now() + 29 * 86_400_000)
+    await send().expect(201)
+    await store.forgetOldKeys(Date.now() + 31 * 86_400_000)
+    await send().expect(409)
   })
   it('refuse by the rules of the bench, in words', async () => {
     const { caseId } = await server.receive()

@@ -146,6 +146,16 @@ export class PersonRow {
   @Column('text', { name: 'retired_at', nullable: true }) retiredAt: string | null
 }
 
+/** A command that was done, by the key that its sender gave it. */
+@Entity('command_keys')
+export class CommandKeyRow {
+  @PrimaryColumn('text') key: string
+  @Column('text', { name: 'case_id' }) caseId: string
+  @Column('integer') sequence: number
+  /** By the clock of the machine: after a month nobody sends it again. */
+  @Column('text') at: string
+}
+
 @Entity('sessions')
 export class SessionRow {
   /** SHA-256 of the token in the cookie: a stolen file opens no session. */
@@ -168,6 +178,7 @@ export class LabSettingRow {
 }
 
 export const entities = [
+  CommandKeyRow,
   CaseEventRow,
   CaseSummaryRow,
   RouteCopyRow,

@@ -47,6 +47,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"inside-too-large","status":422,"means":["What stands inside, …, fills the whole space.","… do not go into the … that are there."],"remedies":["Measure it again, or leave it empty.","Measure it again, or take a larger flask."]},
   {"code":"intercondylar","status":422,"means":["The condyles are … apart."],"remedies":["Enter the distance between them, above 0 mm."]},
   {"code":"json-only","status":415,"means":["What is sent here must be JSON."],"remedies":["Send it with the content type application/json."]},
+  {"code":"key-of-another-case","status":409,"means":["This key was given to a command on another case."],"remedies":["Give each command a key of its own."]},
   {"code":"last-lead","status":422,"means":["… is the only lead."],"remedies":["Add another lead first."]},
   {"code":"layer-measure","status":422,"means":["… at \"…\" is …."],"remedies":["Measure it again: from 0 to …."]},
   {"code":"lot-expired","status":422,"means":["The lot expired on …."],"remedies":["Do not use it; check the date on the pack."]},

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { screen, waitFor, within } from '@testing-library/react'
+import type { CaseCommand } from '@yentrik/core'
 import { Bench, J } from '@yentrik/core/testing'
 import { useLabClock } from '../live/lab-clock.ts'
 import { caseOnServer } from '../testing/case.ts'
@@ -42,6 +43,25 @@ describe('a case on its screen', () => {
       { type: 'startStep', jobId: J, stepId: 'disinfect-impression' },
       { type: 'finishStep', jobId: J, stepId: 'disinfect-impression' },
     ])
+  })
+  it('an entry whose answer was lost is sent again under the same key, and done once', async () => {
+    const lost: string[] = []
+    const { user } = await opened(new Bench(), {
+      'POST /cases/:caseId/events': (body: unknown) => {
+        const { command, key } = body as { command: CaseCommand; key: string }
+        if (lost.includes(key)) return bench.working.events.at(-1)
+        lost.push(key)
+        bench.do(command)
+        throw new TypeError('Failed to fetch')
+      },
+    })
+    await user.click(button(/^Start/))
+    expect(await screen.findByText(/Try again: it is not done twice\./)).toBeTruthy()
+    await user.click(button(/^Start/))
+    expect(await screen.findByRole('button', { name: /^Done/ })).toBeTruthy()
+    expect(lost).toHaveLength(1)
+    expect(lost[0]).toMatch(/^[0-9a-f]{32}$/)
+    expect(bench.working.events).toHaveLength(2)
   })
   it('says that there is no such case', async () => {
     requests = caseOnServer(new Bench(), {

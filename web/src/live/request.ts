@@ -89,9 +89,14 @@ export async function request<K extends RouteKey>(
     return answer as Answer<K>
   } catch (error) {
     if (error instanceof Refusal || signal?.aborted) throw error
-    throw new Refusal(patience.aborted ? tooSlow(method !== 'GET') : notReached)
+    const problem = patience.aborted ? tooSlow(method !== 'GET') : notReached
+    throw new Refusal(isKeyed(body) ? { ...problem, remedy: AGAIN } : problem)
   }
 }
+
+/** What carries a key is done once, however often it is sent. */
+const isKeyed = (body: unknown) => typeof (body as { readonly key?: unknown } | undefined)?.key === 'string'
+const AGAIN = 'It is not known whether it was stored. Try again: it is not done twice.'
 
 const notReached: Problem = {
   type: 'about:blank',

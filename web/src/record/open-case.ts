@@ -59,6 +59,8 @@ export function useOpenCase(caseId: string): OpenCase {
   seen.current = Math.max(seen.current, state?.sequence ?? 0)
 
   const queue = useRef<Promise<unknown>>(Promise.resolve())
+  /** Commands whose answer never came, by what they say: sent again under the same key, they are done once. */
+  const unanswered = useRef(new Map<string, string>())
 
   const send = async (command: CaseCommand, seenSequence: number): Promise<boolean> => {
     setWrong(undefined)
@@ -69,12 +71,16 @@ export function useOpenCase(caseId: string): OpenCase {
       return false
     }
     setBusy(true)
+    const words = JSON.stringify(command)
+    const key = unanswered.current.get(words) ?? newKey()
+    unanswered.current.set(words, key)
     try {
       const event = await request('POST /cases/:caseId/events', {
         path,
-        body: { seen: seenSequence, command },
+        body: { seen: seenSequence, command, key },
       })
-      seen.current = event.sequence
+      unanswered.current.delete(words)
+      seen.current = Math.max(seen.current, event.sequence)
       setStale(undefined)
       const last = heldAnswer('GET /cases/:caseId', { path })?.events.at(-1)?.sequence ?? 0
       // What others did meanwhile may not be held yet; a new way of a job comes with a route that only the server can name.
@@ -86,6 +92,8 @@ export function useOpenCase(caseId: string): OpenCase {
       return true
     } catch (thrown) {
       if (!(thrown instanceof Refusal)) throw thrown
+      // Status 0: no answer came, and nobody knows whether it was done.
+      if (thrown.problem.status !== 0) unanswered.current.delete(words)
       if (thrown.problem.code === 'stale') setStale({ command, since: thrown.problem.since as CaseEvent[] })
       else setWrong({ refusal: thrown, refused: command })
       return false
@@ -116,6 +124,12 @@ export function useOpenCase(caseId: string): OpenCase {
     clearRefusal: () => setWrong(undefined),
   }
 }
+
+/** A key that nobody else gives; `randomUUID` is there over TLS alone. */
+const newKey = () =>
+  Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join(
+    '',
+  )
 
 const stateOf = ({ events, routes }: CaseRecord) =>
   workingCase(events, new Map(Object.entries(routes)), routeTemplates).state

@@ -1,4 +1,5 @@
 import { CastingRoom1764100000000 } from './casting-room.ts'
+import { CommandKeys1764600000000 } from './command-keys.ts'
 import { EventsByTime1764300000000 } from './events-by-time.ts'
 import { FirstTables1700000000000 } from './first-tables.ts'
 import { LinkedEvents1764400000000 } from './linked-events.ts'
@@ -15,4 +16,5 @@ export const migrations = [
   EventsByTime1764300000000,
   LinkedEvents1764400000000,
   SessionsAndPeople1764500000000,
+  CommandKeys1764600000000,
 ]
