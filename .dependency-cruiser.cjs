@@ -19,7 +19,7 @@ const houses = {
     ['testing'],
   ],
   server: [
-    ['errors', 'settings', 'live'],
+    ['errors', 'settings', 'live', 'log'],
     ['database', 'shapes'],
     ['network'],
     ['people', 'lab', 'backup'],

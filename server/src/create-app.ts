@@ -15,6 +15,7 @@ import { markDataFile } from './database/data-file.ts'
 import { DemoSeed } from './demo/demo-seed.service.ts'
 import { LabSettingsService } from './lab/lab-settings.service.ts'
 import { LiveService } from './live/live.service.ts'
+import { LabLog } from './log/lab-log.ts'
 import { ownSiteOnly } from './network/own-site.ts'
 import { safeHeaders } from './network/safe-headers.ts'
 import { tlsOf } from './network/tls.ts'
@@ -47,7 +48,11 @@ async function appOn(
     // Open event streams would otherwise keep a stopping server alive.
     forceCloseConnections: true,
     bodyParser: false,
-    logger: quiet ? ['error', 'fatal'] : ['error', 'fatal', 'warn'],
+    logger: settings.logFolder
+      ? await LabLog.in(settings.logFolder)
+      : quiet
+        ? ['error', 'fatal']
+        : ['error', 'fatal', 'warn'],
   })
   // A connection that a browser is about to use again must not be closed under it after Node's usual 5 s.
   const http = app.getHttpServer()

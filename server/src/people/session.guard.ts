@@ -1,4 +1,4 @@
-import { type CanActivate, type ExecutionContext, Injectable } from '@nestjs/common'
+import { type CanActivate, type ExecutionContext, Injectable, Logger } from '@nestjs/common'
 import { Reflector } from '@nestjs/core'
 import type { Person } from '@yentrik/contract'
 import { mayDo, type Right, rightRefused } from '@yentrik/core'
@@ -31,9 +31,15 @@ export function mustHave({ role }: Person, right: Right): void {
   throw new Refusal(403, 'no-right', sentence, remedy)
 }
 
+/** Who was refused what, without what was sent. */
+const refusedLine = ({ name, role }: Person, right: Right, { method, path }: Request) =>
+  `${name}, ${role}, was refused: ${right} (${method} ${path})`
+
 /** Every request has a person who may do what the route declares, but for the few that are open. */
 @Injectable()
 export class SessionGuard implements CanActivate {
+  private readonly logger = new Logger('people')
+
   constructor(
     private readonly sessions: Sessions,
     private readonly reflector: Reflector,
@@ -48,7 +54,9 @@ export class SessionGuard implements CanActivate {
       this.reflector.getAllAndOverride<boolean>(PUBLIC, [context.getHandler(), context.getClass()])
     if (open) return true
     if (request.person) {
-      mustHave(request.person, declared?.right ?? 'look')
+      const right = declared?.right ?? 'look'
+      if (!mayDo(request.person.role, right)) this.logger.warn(refusedLine(request.person, right, request))
+      mustHave(request.person, right)
       return true
     }
     throw notSignedIn()

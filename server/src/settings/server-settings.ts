@@ -13,6 +13,8 @@ export interface ServerSettings {
   readonly dataFile: string
   /** Where backups are kept; beside the data file when not given. */
   readonly backupFolder?: string
+  /** Where the log is kept; none: what needs somebody is only printed. */
+  readonly logFolder?: string
   /** A second folder for them, on another disk. */
   readonly secondBackupFolder?: string
   /** When a backup is made each night, HH:MM of the server's own time zone; none: only when it is asked for. */
@@ -40,7 +42,7 @@ export interface ServerSettings {
 export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port: number }
 
 /**
- * Reads the environment: PORT, HOST, YENTRIK_NAMES, YENTRIK_TLS, YENTRIK_TLS_CERT, YENTRIK_TLS_KEY, YENTRIK_DATA, YENTRIK_BACKUPS, YENTRIK_SECOND_BACKUPS, YENTRIK_BACKUP_AT, YENTRIK_NEW_LAB, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
+ * Reads the environment: PORT, HOST, YENTRIK_NAMES, YENTRIK_TLS, YENTRIK_TLS_CERT, YENTRIK_TLS_KEY, YENTRIK_DATA, YENTRIK_LOG, YENTRIK_BACKUPS, YENTRIK_SECOND_BACKUPS, YENTRIK_BACKUP_AT, YENTRIK_NEW_LAB, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
  * YENTRIK_BALANCE, YENTRIK_DISPENSER, YENTRIK_PRESS, YENTRIK_FURNACE and YENTRIK_BATH (`stand-in`, `none` or HOST:PORT),
  * YENTRIK_DEVICE_SPEED.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
@@ -62,6 +64,7 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
     ...tlsFrom(env),
     ...(env.YENTRIK_NAMES ? { names: env.YENTRIK_NAMES.split(',').map((name) => name.trim()) } : {}),
     dataFile,
+    logFolder: resolve(env.YENTRIK_LOG ?? folderBeside(dataFile, 'log')),
     ...(env.YENTRIK_BACKUPS ? { backupFolder: resolve(env.YENTRIK_BACKUPS) } : {}),
     ...(env.YENTRIK_SECOND_BACKUPS ? { secondBackupFolder: resolve(env.YENTRIK_SECOND_BACKUPS) } : {}),
     backupAt: timeFrom(env.YENTRIK_BACKUP_AT),
@@ -79,8 +82,12 @@ const LOOPBACK = /^(localhost|127\.\d+\.\d+\.\d+|::1)$/
 
 /** `data/yentrik.sqlite` has its backups in `data/yentrik-backups`. */
 export function backupFolderOf({ dataFile, backupFolder }: ServerSettings): string {
+  return backupFolder ?? folderBeside(dataFile, 'backups')
+}
+
+function folderBeside(dataFile: string, what: string): string {
   const { dir, name } = parse(dataFile)
-  return backupFolder ?? join(dir, `${name}-backups`)
+  return join(dir, `${name}-${what}`)
 }
 
 function tlsFrom(env: Readonly<Record<string, string | undefined>>): Pick<ServerSettings, 'tls'> {
