@@ -11,10 +11,9 @@ import { addFigures, makeOnly } from './mutators.mjs'
 /**
  * Changes the code a little at a time and looks whether a test notices. docs/testing.md says how to read it.
  *
- *   npm run mutate -- core/src/planning             every mutant of a folder or file, by all tests that come there
+ *   npm run mutate -- core/src/planning             every mutant of a folder or file, by all tests of the workspace
  *   npm run mutate -- core/src/planning --own       the same, by the tests of that folder alone: quick, and stricter
- *   npm run mutate -- core --sample 600 --seed 1    as many, drawn from the whole workspace: each by the tests of its
- *                                                   folder, and what these do not notice by those of the workspace
+ *   npm run mutate -- core --sample 600 --seed 1    as many, drawn from the whole workspace
  */
 const root = fileURLToPath(new URL('..', import.meta.url))
 process.chdir(root)
@@ -82,8 +81,8 @@ const markOf = ({ fileName, location: { start, end }, replacement }, first) =>
   ].join('|')
 
 // A mutant is only made where its place lies wholly in one of these; Stryker counts lines from 1 there, columns from 0.
-const place = ({ fileName, location: { start, end } }, first) =>
-  `${relative(root, resolve(root, fileName))}:${start.line + 1 - first}:${start.column - first}-${end.line + 1 - first}:${end.column - first}`
+const place = ({ fileName, location: { start, end } }) =>
+  `${fileName}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`
 
 // Libraries, built code and what the tests of this workspace do not read stay out of the copies.
 const notCopied = ['/web/dist', '/web/src', '/e2e', '/docs', '/bench', '/.mutation', '/server/data']
@@ -110,8 +109,8 @@ function mutate(places, folder) {
           environment: '@stryker-mutator/jest-runner/jest-env/node',
         }),
         ...(own && { testMatch: own }),
-        // It holds the code as it is written, which a mutated copy is not.
-        testPathIgnorePatterns: ['/node_modules/', 'generated\\.test\\.ts$'],
+        // The first holds the code as it is written, which a mutated copy is not; the second starts what was built before.
+        testPathIgnorePatterns: ['/node_modules/', 'generated\\.test\\.ts$', 'kill-and-restore\\.test\\.ts$'],
         globalSetup: null,
         projects: [],
         testTimeout: 30000,
@@ -167,28 +166,17 @@ const add = (mutants) => {
   printSurvivors(some)
   valid.push(...some)
 }
-if (sampled) {
+if (sampled && values.own) {
   const byFolder = new Map()
   for (const mutant of sampled) {
     const folder = folderOf(mutant.fileName)
-    byFolder.set(folder, [...(byFolder.get(folder) ?? []), place(mutant, 0)])
+    byFolder.set(folder, [...(byFolder.get(folder) ?? []), place(mutant)])
   }
-  const unnoticed = []
   for (const [folder, places] of [...byFolder].sort()) {
     console.log(`== ${folder}: ${places.length}`)
-    const some = judged(await mutate(places, folder))
-    valid.push(...some.filter(noticed))
-    unnoticed.push(...some.filter((mutant) => !noticed(mutant)))
+    add(await mutate(places, folder))
   }
-  console.log(`== by all tests of ${workspace}: ${unnoticed.length}`)
-  printSurvivors(unnoticed)
-  console.log(`${score([...valid, ...unnoticed])} by the tests of their own folder`)
-  const left = new Set(unnoticed.map((mutant) => markOf(mutant, 1)))
-  if (left.size > 0) {
-    const again = await mutate(unnoticed.map((mutant) => place(mutant, 1)))
-    add(again.filter((mutant) => left.has(markOf(mutant, 1))))
-  }
-} else add(await mutate(files, values.own && folderOf(files[0])))
+} else add(await mutate(sampled ? sampled.map(place) : files, values.own && folderOf(files[0])))
 
 const folders = new Map()
 for (const mutant of valid) {
