@@ -17,8 +17,8 @@ export const sessionCookie = ({ tls }: Pick<ServerSettings, 'tls'>): string => (
 type WithPerson = Request & { person?: Person }
 
 /** The token of a session; a cookie that is no text is none. */
-export function tokenOf({ cookies }: Request): string | undefined {
-  const token: unknown = cookies?.[ENCRYPTED] ?? cookies?.[PLAIN]
+export function tokenOf({ cookies, secure }: Request): string | undefined {
+  const token: unknown = cookies?.[secure ? ENCRYPTED : PLAIN]
   return typeof token === 'string' ? token : undefined
 }
 
