@@ -116,7 +116,7 @@ test('an empty lab says how to begin, and its first person makes it theirs', asy
     await page.getByLabel('First name').fill('Ada')
     await page.getByLabel('Passphrase').fill('short')
     await page.getByRole('button', { name: 'Begin' }).click()
-    await expect(page.getByText('Choose a passphrase of at least 8')).toBeVisible()
+    await expect(page.getByText('Choose a passphrase of at least 12 letters')).toBeVisible()
     await page.getByLabel('Passphrase').fill('plaster before noon')
     await page.getByRole('button', { name: 'Begin' }).click()
     await expect(page.getByRole('heading', { name: 'The bench is empty' })).toBeVisible()
