@@ -2,10 +2,9 @@ import { fileURLToPath } from 'node:url'
 import { createApp } from './create-app.ts'
 import { endOn } from './database/start-fault.ts'
 import { NetworkController } from './network/network.controller.ts'
-import { isThisMachine } from './network/this-machine.ts'
 import { FirstStartCode } from './people/first-start-code.ts'
 import { PeopleService } from './people/people.service.ts'
-import { settingsFrom } from './settings/server-settings.ts'
+import { isLoopback, settingsFrom } from './settings/server-settings.ts'
 
 const builtWeb = fileURLToPath(new URL('../../web/dist', import.meta.url))
 const settings = settingsFrom({ YENTRIK_WEB: builtWeb, ...process.env })
@@ -17,7 +16,7 @@ if (await app.get(PeopleService).isFirstStart())
   )
 const { certificate } = app.get(NetworkController).state()
 if (certificate) console.log(`Its certificate has the fingerprint ${certificate.fingerprint}`)
-else if (!isThisMachine(settings.host) && settings.host !== 'localhost')
+else if (!isLoopback(settings.host))
   console.log(
     'It answers in plain http: passphrases and cases can be read along in the network. See docs/running-a-lab.md.',
   )

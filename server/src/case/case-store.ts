@@ -23,6 +23,7 @@ import {
   LotUseRow,
   RouteCopyRow,
 } from '../database/entities.ts'
+import { eventOf } from '../database/event-rows.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 
@@ -86,9 +87,7 @@ export class CaseStore {
 
   private async eventsOf(caseId: string, manager: EntityManager): Promise<CaseEvent[]> {
     const rows = await manager.find(CaseEventRow, { where: { caseId }, order: { sequence: 'ASC' } })
-    return rows.map(
-      ({ sequence, at, by, type, data }) => ({ ...data, sequence, at, by, type }) as unknown as CaseEvent,
-    )
+    return rows.map((row) => eventOf(row, row.data))
   }
 
   /** Keeps a committed case as it stands, so that its next event costs no replay; the longest unused goes. */

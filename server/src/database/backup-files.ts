@@ -13,8 +13,10 @@ export interface BackupFile {
 
 const named = /^yentrik-(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)Z\.sqlite$/
 
-/** Named by the second in which it was made, UTC. */
-const nameOf = (at: Date) => `yentrik-${at.toISOString().slice(0, 19).replaceAll(':', '-')}Z.sqlite`
+/** A second as it may stand in the name of a file, UTC: 2026-11-27T02-30-00Z. */
+export const inFileName = (at: Date) => `${at.toISOString().slice(0, 19).replaceAll(':', '-')}Z`
+
+const nameOf = (at: Date) => `yentrik-${inFileName(at)}.sqlite`
 
 /** The backups of a folder, the newest first. */
 export function backupsIn(folder: string): BackupFile[] {

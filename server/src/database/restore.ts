@@ -1,6 +1,7 @@
 import { copyFileSync, existsSync, renameSync, rmSync } from 'node:fs'
 import Database from 'better-sqlite3'
 import { settingsFrom } from '../settings/server-settings.ts'
+import { inFileName } from './backup-files.ts'
 import { markDataFile, newerThanThis } from './data-file.ts'
 import { lockDataFile } from './file-lock.ts'
 import { inspect } from './inspect.ts'
@@ -57,7 +58,7 @@ function setAside(dataFile: string): string {
   } catch {
     // Too damaged to be opened: kept as it is.
   }
-  const kept = `${dataFile}.before-restore-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}Z`
+  const kept = `${dataFile}.before-restore-${inFileName(new Date())}`
   renameSync(dataFile, kept)
   if (existsSync(`${dataFile}-wal`)) renameSync(`${dataFile}-wal`, `${kept}-wal`)
   return kept

@@ -1,7 +1,8 @@
-import { type CaseEvent, looseLink } from '@yentrik/core'
+import { looseLink } from '@yentrik/core'
 import Database from 'better-sqlite3'
 import { settingsFrom } from '../settings/server-settings.ts'
 import { eventHash } from './event-hash.ts'
+import { type EventColumns, eventOf } from './event-rows.ts'
 import { endOn, StartFault } from './start-fault.ts'
 
 // npm run verify [-- FILE]: whether every event of a data file or backup still fits the one before it.
@@ -28,8 +29,8 @@ function looseIn(file: string): { cases: number; events: number; faults: string[
     )
     let count = 0
     const faults = cases.flatMap((caseId) => {
-      const events = (rowsOf.all(caseId) as { data: string }[]).map(
-        ({ data, ...stamp }) => ({ ...JSON.parse(data), ...stamp }) as unknown as CaseEvent,
+      const events = (rowsOf.all(caseId) as (EventColumns & { readonly data: string })[]).map(
+        ({ data, ...stamp }) => eventOf(stamp, data),
       )
       count += events.length
       const sequence = looseLink(events, eventHash)

@@ -1,3 +1,5 @@
+import { isLoopback } from '../settings/server-settings.ts'
+
 /** Whether an address is the machine of the server itself. */
 export const isThisMachine = (address: string): boolean =>
-  /^(::ffff:)?127\.\d+\.\d+\.\d+$|^::1$/.test(address)
+  address !== 'localhost' && isLoopback(address.replace(/^::ffff:/, ''))

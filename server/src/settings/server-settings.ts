@@ -53,7 +53,7 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
     throw new Error(`PORT is "${env.PORT}". Set a whole number from 0 to 65535, or leave it out for 4310.`)
   const demo = env.YENTRIK_DEMO === '1'
   const host = env.HOST ?? '127.0.0.1'
-  if (demo && !LOOPBACK.test(host) && env.YENTRIK_DEMO_OPEN !== '1')
+  if (demo && !isLoopback(host) && env.YENTRIK_DEMO_OPEN !== '1')
     throw new Error(
       `The demo lets everybody in, and HOST=${host} opens it to the network. Leave HOST out, or set YENTRIK_DEMO_OPEN=1 as well.`,
     )
@@ -78,7 +78,8 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
   }
 }
 
-const LOOPBACK = /^(localhost|127\.\d+\.\d+\.\d+|::1)$/
+/** Whether a host is reached from its own machine alone. */
+export const isLoopback = (host: string): boolean => /^(localhost|127\.\d+\.\d+\.\d+|::1)$/.test(host)
 
 /** `data/yentrik.sqlite` has its backups in `data/yentrik-backups`. */
 export function backupFolderOf({ dataFile, backupFolder }: ServerSettings): string {

@@ -109,7 +109,7 @@ function NewPerson() {
         name="passphrase"
         label="Passphrase to begin with"
         type="password"
-        hint="Twelve letters or more; they change it at their first sign-in."
+        hint="Twelve letters or more; they change it under Settings."
       />
       {form.fault && <Message tone="error">{form.fault}</Message>}
       <button type="submit" className="act justify-self-start" disabled={form.busy}>

@@ -1,15 +1,9 @@
-import type { CaseEvent } from '@yentrik/core'
 import { chained, hasLinks } from '@yentrik/core'
 import type { MigrationInterface, QueryRunner } from 'typeorm'
 import { eventHash } from '../event-hash.ts'
+import { type EventColumns, eventOf } from '../event-rows.ts'
 
-interface Row {
-  readonly sequence: number
-  readonly at: string
-  readonly by: string
-  readonly type: string
-  readonly data: string
-}
+type Row = EventColumns & { readonly data: string }
 
 /** Links the events that are there already, each to the one before: from now on a change of them shows. */
 export class LinkedEvents1764400000000 implements MigrationInterface {
@@ -20,9 +14,7 @@ export class LinkedEvents1764400000000 implements MigrationInterface {
         'SELECT sequence, at, "by", type, data FROM case_events WHERE case_id = ? ORDER BY sequence',
         [case_id],
       )) as Row[]
-      const events = rows.map(
-        ({ data, ...stamp }) => ({ ...JSON.parse(data), ...stamp }) as unknown as CaseEvent,
-      )
+      const events = rows.map(({ data, ...stamp }) => eventOf(stamp, data))
       if (hasLinks(events)) continue
       for (const { sequence, previous } of chained(events, eventHash).slice(1))
         await runner.query(
