@@ -85,7 +85,7 @@ const place = ({ fileName, location: { start, end } }) =>
   `${fileName}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`
 
 // Libraries, built code and what the tests of this workspace do not read stay out of the copies.
-const notCopied = ['/web/dist', '/web/src', '/e2e', '/docs', '/bench', '/.mutation', '/server/data']
+const notCopied = ['/web/dist', '/web/src', '/e2e', '/docs/screenshots', '/bench', '/.mutation', '/server/data']
 execFileSync(process.execPath, ['node_modules/typescript-7/bin/tsc', '-b', 'server'], { stdio: 'inherit' })
 
 const folderOf = (fileName) => relative(root, resolve(root, fileName)).split('/').slice(0, 3).join('/')
@@ -122,7 +122,7 @@ function mutate(places, folder) {
     tempDirName: '.mutation/copies',
     concurrency: Number(values.workers),
     // Long: what is only slow is not noticed.
-    timeoutMS: 40000,
+    timeoutMS: 90000,
     reporters: ['progress-append-only'],
     logLevel: 'warn',
     clearTextReporter: { allowColor: false },

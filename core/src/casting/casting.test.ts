@@ -13,6 +13,7 @@ import { traceElement } from './casting-metal.ts'
 import { speedFor, speedRatio } from './centrifugal-arm.ts'
 import { expansionAt } from './expansion-budget.ts'
 import {
+  type AlloyPiece,
   alloyGrams,
   availableExpansion,
   bareMouldCelsius,
@@ -85,6 +86,21 @@ describe('metal for a casting', () => {
     const two = [10, 10.01].map((grams, n) => ({ id: String(n), grams, lots: [], history: newMetal }))
     expect(choosePieces(10.004, two).choice?.grams).toBe(10.01)
     expect(choosePieces(10, two).choice?.grams).toBe(10)
+  })
+  it('of two ways with as much left over takes fewer pieces, then fewer lots', () => {
+    const of = (grams: number, lotId: string) => ({
+      id: `${grams} ${lotId}`,
+      grams,
+      lots: [{ lotId, share: 1 }],
+      history: newMetal,
+    })
+    const ids = (need: number, shelf: readonly AlloyPiece[]) =>
+      choosePieces(need, shelf).choice!.pieces.map(({ id }) => id)
+    expect(ids(9, [of(4, 'A'), of(5, 'A'), of(9, 'B')])).toEqual(['9 B'])
+    // 4 + 5 or 3 + 6: the first of two lots, the second of one; in either order on the shelf.
+    const shelf = [of(4, 'A'), of(5, 'B'), of(3, 'C'), of(6, 'C')]
+    expect(ids(9, shelf).sort()).toEqual(['3 C', '6 C'])
+    expect(ids(9, [...shelf].reverse()).sort()).toEqual(['3 C', '6 C'])
   })
   it('says how much is missing', () => {
     expect(choosePieces(40, stock).shortGrams).toBeCloseTo(40 - 36.94, 9)

@@ -14,7 +14,7 @@ import {
   ringMaterials,
 } from './index.ts'
 import { furnaceWithCut } from './judge-burnout.ts'
-import { type RingMaterial, scaledMaterial } from './ring-material.ts'
+import { moisture, type RingMaterial, scaledMaterial } from './ring-material.ts'
 
 const ring = { radiusMillimetres: 32.5, heightMillimetres: 55 }
 const plain: RingMaterial = {
@@ -41,6 +41,7 @@ const hot = (peak: number): TemperatureProgram => ({
   startCelsius: peak,
   segments: [{ rampCelsiusPerMinute: 1, toCelsius: peak, holdMinutes: 120 }],
 })
+const cut = (afterMinutes: number, minutes: number) => ({ afterMinutes, minutes, timeConstantMinutes: 60 })
 const coreAt = (heat: ReturnType<typeof ringHeat>, minutes: number) =>
   heat.curve.find((moment) => Math.abs(moment.minutes - minutes) < 0.01)!.coreCelsius
 
@@ -187,7 +188,6 @@ describe('a ring with its water (model notes, two solvers)', () => {
 })
 
 describe('a furnace without power for a while', () => {
-  const cut = (afterMinutes: number, minutes: number) => ({ afterMinutes, minutes, timeConstantMinutes: 60 })
   it('cools by 63 % over the room in one time constant, climbs back, and ends later by both', () => {
     // By hand: from 850 after 60 min of τ 60: 20 + 830/e = 325.3; back up at 7 °C/min takes 74.95 min.
     const furnace = furnaceWithCut(normal, cut(240, 60))
@@ -312,5 +312,47 @@ describe('a burnout as it was measured', () => {
     expect(inMetric(fast.alsoSeen)).toEqual([
       'Through cristobalite at 28 °C/min: look for cracks before it is cast.',
     ])
+  })
+})
+
+describe('the water in an investment (EN 1992-1-2 3.3.2, recalled)', () => {
+  it.each(['phosphate', 'gypsum'] as const)(
+    '%s: heat in and temperature come back from each other',
+    (binder) => {
+      for (const material of Object.values(ringMaterials[binder])) {
+        const { enthalpyAt, celsiusAt, capacityAt, conductivityAt } = moisture(material)
+        for (const celsius of [20, 99.9, 100, 105, 119.9, 120, 121, 400, 900]) {
+          expect(celsiusAt(enthalpyAt(celsius))).toBeCloseTo(celsius, 9)
+          // The capacity is the slope of the enthalpy; away from the two bends.
+          if (![100, 120, 99.9, 119.9].includes(celsius))
+            expect(capacityAt(celsius)).toBeCloseTo(
+              (enthalpyAt(celsius + 0.05) - enthalpyAt(celsius - 0.05)) / 0.1,
+              -1,
+            )
+        }
+        // All of the water's latent heat goes in between 100 and 120 °C: ρ u 2.257 MJ/kg, beside what heats the body.
+        const { kilogramsPerM3: rho, joulesPerKgK: c, waterShare: u } = material
+        const heating = (20 * (rho * (c + u * 4186) + rho * c)) / 2
+        expect(enthalpyAt(120) - enthalpyAt(100)).toBeCloseTo(rho * u * 2.257e6 + heating, 0)
+        expect(conductivityAt(50)).toBe(material.wetWattsPerMK)
+        expect(conductivityAt(500)).toBe(material.dryWattsPerMK)
+        expect(conductivityAt(110)).toBeCloseTo((material.wetWattsPerMK + material.dryWattsPerMK) / 2, 12)
+      }
+    },
+  )
+  it('a ring that is not hot yet says no time at which it was', () => {
+    const cold = ringHeat(ring, ringMaterials.phosphate.typical, hot(850), 10, coarse)
+    expect('coreReadyMinutes' in cold).toBe(false)
+  })
+  it('a core that falls from 400 to below 200 °C has gone through cristobalite, not through quartz', () => {
+    const low: TemperatureProgram = {
+      startCelsius: 20,
+      segments: [{ rampCelsiusPerMinute: 5, toCelsius: 400, holdMinutes: 300 }],
+    }
+    const judged = judgeCut(ring, 'phosphate', low, cut(250, 400), coarse)
+    expect(inMetric(judged)).toMatchObject({
+      verdict: 'discard',
+      say: expect.stringContaining('inversion of cristobalite'),
+    })
   })
 })

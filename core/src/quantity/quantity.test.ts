@@ -8,12 +8,17 @@ import {
   psiFromKilopascals,
 } from './convert.ts'
 import {
+  capital,
   displayUnit,
   formatQuantity,
   kilopascalsFromPsi,
   millimetresFromInches,
   parseTypedNumber,
   type QuantityKind,
+  qty,
+  saying,
+  spoken,
+  unfinished,
 } from './index.ts'
 
 describe('conversions', () => {
@@ -145,5 +150,25 @@ describe('a bench that thinks in inches and Fahrenheit', () => {
       const { fromStored, toStored } = displayUnit(kind, system)
       expect(toStored(fromStored(stored))).toBeCloseTo(stored, 9)
     }
+  })
+})
+
+describe('sentences that are put together', () => {
+  it('a sentence loses its full stop, whether words or a quantity stand last', () => {
+    expect(unfinished('Raise it.')).toBe('Raise it')
+    expect(unfinished('2.5 mm')).toBe('2.5 mm')
+    const [first, last] = [saying`Raise it by ${qty.mm(0.6)} at 21.`, saying`Raise it by ${qty.mm(0.6)}`]
+    expect(spoken(unfinished(first), 'metric')).toBe('Raise it by 0.6 mm at 21')
+    expect(unfinished(last)).toEqual(last)
+  })
+  it('begins with a capital, wherever a word stands first', () => {
+    expect(capital('the ring')).toBe('The ring')
+    expect(spoken(capital(saying`the ring at ${qty.celsius(850)}`), 'metric')).toBe('The ring at 850 °C')
+    const figure = saying`${qty.celsius(850)} in the furnace`
+    expect(capital(figure)).toEqual(figure)
+  })
+  it('joins words that touch into one, keeps figures apart, leaves out what is empty', () => {
+    expect(saying`${''}a${'b'}${3}`).toBe('ab3')
+    expect(saying`a ${saying`b ${qty.mm(1)}`} c`).toEqual(['a b ', qty.mm(1), ' c'])
   })
 })
