@@ -6,6 +6,7 @@ import {
   commandShape,
   eventShape,
   id,
+  instant,
   intakeParts,
   list,
   maybe,
@@ -145,6 +146,12 @@ export const caseRoutes = {
           example: '7d0c1b9e-0f5a-4a53-9d3e-1b7c2f60a6d4',
           description:
             'One for each command: sent again with the same, because the answer was lost, it is done once',
+        }),
+      ),
+      doneAt: maybe(
+        instant({
+          description:
+            'When it was done, where the server was away: counts from then, but not from before the last event',
         }),
       ),
     }),

@@ -14,6 +14,8 @@ const stamp = {
   previous: maybe(text(64)),
   /** What the clock said, where it had run back: `at` is never before the last event. The first such event has it. */
   clockAt: maybe(instant()),
+  /** It was done while the server was away: when, by the clock of the bench, and when it came in. */
+  kept: maybe(record({ doneAt: instant(), sentAt: instant() })),
 }
 const stampShape = record(stamp)
 export type EventStamp = Of<typeof stampShape>

@@ -13,8 +13,12 @@ export interface EventReader extends SheetReader {
 /** One event as a person would tell it. */
 export function eventWords(event: CaseEvent, reader: EventReader): Saying {
   const words = plainWords(event, reader)
-  if (event.clockAt === undefined) return words
-  return saying`${words} (the clock had run back: it said ${{ moment: Date.parse(event.clockAt) }})`
+  const { clockAt, kept } = event
+  const moment = (instant: string) => ({ moment: Date.parse(instant) })
+  if (kept)
+    return saying`${words} (done at ${moment(kept.doneAt)} while the server was away, sent at ${moment(kept.sentAt)})`
+  if (clockAt === undefined) return words
+  return saying`${words} (the clock had run back: it said ${moment(clockAt)})`
 }
 
 function plainWords(event: CaseEvent, reader: EventReader): Saying {

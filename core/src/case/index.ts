@@ -24,6 +24,7 @@ export {
   stepMinutes,
   stepOf,
 } from './job.ts'
+export { attemptOf, type KeptCommand, renumbered, withKept } from './kept-command.ts'
 export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
 export type { CaseState, JobState } from './state.ts'
 export { finishedAt, isSettled, type Reading, type StepState, startedAt } from './step-state.ts'

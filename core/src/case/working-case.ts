@@ -138,13 +138,18 @@ export function namedRoutes(events: readonly CaseEvent[]): string[] {
   return [...new Set(named)]
 }
 
-/** One command further, or a refusal. @throws {DomainError} as `decide` */
+/**
+ * One command further, or a refusal.
+ * @param doneAt when it was done, where it was kept at a bench until the server was back; ms since 1970
+ * @throws {DomainError} as `decide`
+ */
 export function obey(
   working: WorkingCase,
   command: CaseCommand,
   at: number,
   by: string,
   { templates, routeIdOf, eventHash }: RouteSource,
+  doneAt?: number,
 ): WorkingCase {
   const routes = new Map(working.routes)
   const keep = (route: Route) => {
@@ -152,34 +157,40 @@ export function obey(
     routes.set(id, route)
     return id
   }
-  const stamp = stampAfter(working.events, at, by, eventHash)
+  const stamp = stampAfter(working.events, at, by, eventHash, doneAt)
   const now = Date.parse(stamp.at)
   const data = decide(working.state, command, { now, templates, routeIdOf: keep })
   return follow(working, { ...data, ...stamp }, routes, templates)
 }
 
-/** A clock may be set by a second without a word. */
+/** A clock may be set by a second without a word, and an answer may take one. */
 const WORTH_A_WORD_MILLIS = 1000
 
 /**
  * The stamp of the event that comes next. Time never runs back within a case: where the clock stands before the last
- * event, the new one is given the time of that, and the first such event says what the clock said.
+ * event, the new one is given the time of that, and the first such event says what the clock said. What was kept at a
+ * bench counts from when it was done there, but never from before the last event, nor from the future.
  * @param at ms since 1970, by the clock
+ * @param doneAt ms since 1970, by the clock of the bench that kept it
  */
 export function stampAfter(
   events: readonly CaseEvent[],
   at: number,
   by: string,
   eventHash: EventHash,
+  doneAt: number = at,
 ): EventStamp {
   const last = events.at(-1)!
   const since = Date.parse(last.at)
+  const came = Math.max(at, since)
   const saidAlready = events.some((event) => event.at === last.at && event.clockAt !== undefined)
+  const iso = (millis: number) => new Date(millis).toISOString()
   return {
     sequence: last.sequence + 1,
-    at: new Date(Math.max(at, since)).toISOString(),
+    at: iso(Math.max(Math.min(doneAt, came), since)),
     by,
     previous: eventHash(last),
-    ...(since - at > WORTH_A_WORD_MILLIS && !saidAlready ? { clockAt: new Date(at).toISOString() } : {}),
+    ...(since - at > WORTH_A_WORD_MILLIS && !saidAlready ? { clockAt: iso(at) } : {}),
+    ...(at - doneAt > WORTH_A_WORD_MILLIS ? { kept: { doneAt: iso(doneAt), sentAt: iso(came) } } : {}),
   }
 }

@@ -47,8 +47,8 @@ export class Bench {
       routes,
     )
   }
-  do(command: CaseCommand): void {
-    this.working = obey(this.working, command, this.now, 'Ada', routes)
+  do(command: CaseCommand, doneAt?: number): void {
+    this.working = obey(this.working, command, this.now, 'Ada', routes, doneAt)
   }
   get job() {
     return this.working.state.jobs[0]!

@@ -73,8 +73,8 @@ export class CasesController {
   }
 
   @Handles('POST /cases/:caseId/events')
-  command({ path, body: { seen, command, key }, me }: Call<'POST /cases/:caseId/events'>) {
+  command({ path, body: { seen, command, key, doneAt }, me }: Call<'POST /cases/:caseId/events'>) {
     mustHave(me, rightOfCommand(command.type))
-    return this.cases.command(path.caseId, seen, command, me.name, key)
+    return this.cases.command(path.caseId, seen, command, me.name, { key, doneAt })
   }
 }

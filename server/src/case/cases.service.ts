@@ -5,6 +5,7 @@ import {
   type CaseCommand,
   type CaseEvent,
   type CaseSummary,
+  instantMillis,
   looseLink,
   namedRoutes,
   obey,
@@ -110,7 +111,7 @@ export class CasesService {
   /**
    * Gives a command to a case.
    * @param seen the last event the person had seen
-   * @param key one for each command: sent again with the same, it is done once
+   * @param sent `key`: one for each command, sent again with the same it is done once; `doneAt`: where a bench has kept it
    * @returns the new event, or the one that the same command became before
    * @throws {Refusal} `no-such-case`; `stale` with what came since; {DomainError} as the core's `decide`
    */
@@ -119,7 +120,7 @@ export class CasesService {
     seen: number,
     command: CaseCommand,
     by: string,
-    key?: string,
+    { key, doneAt }: Pick<Body<'POST /cases/:caseId/events'>, 'key' | 'doneAt'>,
   ): Promise<CaseEvent> {
     const { calendar } = await this.settings.lab()
     const done = await this.writeOn(caseId, async (manager) => {
@@ -134,7 +135,8 @@ export class CasesService {
           manager,
           command.sheet.pieces.flatMap(({ lots }) => lots.map(({ lotId }) => lotId)),
         )
-      const following = obey(working, command, this.clock.now(), by, house)
+      const done = doneAt === undefined ? undefined : instantMillis(doneAt, 'doneAt')
+      const following = obey(working, command, this.clock.now(), by, house, done)
       const added = following.events.at(-1)!
       const appended = await this.store.append(manager, caseId, following, [added], calendar)
       if (!appended) throw stale((await this.store.load(caseId, manager))!, seen)

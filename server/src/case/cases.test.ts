@@ -160,6 +160,22 @@ describe('commands', () => {
       [201, 4],
     ])
   })
+  it('that a bench has kept count from when they were done, and say when they came', async () => {
+    const { caseId } = await server.receive()
+    const { now } = (await server.get('/clock').expect(200)).body
+    const iso = (millis: number) => new Date(millis).toISOString()
+    const send = (doneAt: unknown) =>
+      server.post(`/cases/${caseId}/events`, { seen: 1, command: { type: 'note', text: 'kept' }, doneAt })
+    for (const bad of ['yesterday', 12, '2026-13-01T00:00:00Z'])
+      expect((await send(bad).expect(422)).body.field).toBe('doneAt')
+    const before = iso(now - 3_600_000)
+    const { body } = await send(before).expect(201)
+    const [received] = (await server.get(`/cases/${caseId}`).expect(200)).body.events
+    // The case came in after that: not before it.
+    expect(body).toMatchObject({ at: received.at, kept: { doneAt: before } })
+    expect(Math.abs(Date.parse(body.kept.sentAt) - now)).toBeLessThan(60_000)
+    expect((await server.get(`/cases/${caseId}`).expect(200)).body.events[1]).toEqual(body)
+  })
   it('that were refused are not remembered by their key', async () => {
     const { caseId } = await server.receive()
     const key = 'key-refused-1'
