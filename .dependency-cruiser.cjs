@@ -35,6 +35,8 @@ const houses = {
     ['preferences'],
     ['parts'],
     ['worker', 'form', 'table', 'drawings'],
+    // What a bench does while the server is away.
+    ['away'],
     // What an instrument shares with a case: the case that is open, the shelf, the way into the record.
     ['record', 'mesh', 'devices', 'quality'],
     ['program'],

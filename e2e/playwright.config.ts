@@ -12,6 +12,8 @@ export default defineConfig({
   reporter: [['list'], ...(process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['json'] as ['json']] : [])],
   use: {
     actionTimeout: 15_000,
+    // What a journey sees comes from the server; the one without it allows them.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Vienna',
     contextOptions: { reducedMotion: 'reduce' },

@@ -2,7 +2,9 @@ import { materials } from '../materials/index.ts'
 import { joined, qty, type Saying, saying } from '../quantity/index.ts'
 import type { Check, RouteStep } from '../route/index.ts'
 import { type SheetReader, sheetWords } from '../sheet/index.ts'
+import type { CaseCommand } from './case-command.ts'
 import type { CaseEvent, DentistDecision, EventOfType } from './case-event.ts'
+import { deeds } from './payloads.ts'
 import type { CaseState, JobState } from './state.ts'
 
 /** What the words need to know: the jobs as they stand, the lots by their number. */
@@ -19,6 +21,12 @@ export function eventWords(event: CaseEvent, reader: EventReader): Saying {
     return saying`${words} (done at ${moment(kept.doneAt)} while the server was away, sent at ${moment(kept.sentAt)})`
   if (clockAt === undefined) return words
   return saying`${words} (the clock had run back: it said ${moment(clockAt)})`
+}
+
+/** What a command would put on record, as a person would tell it. */
+export function commandWords(command: CaseCommand, reader: EventReader): Saying {
+  const becomes = { ...command, type: deeds[command.type].becomes, sequence: 0, at: '', by: '' }
+  return plainWords(becomes as unknown as CaseEvent, reader)
 }
 
 function plainWords(event: CaseEvent, reader: EventReader): Saying {

@@ -10,7 +10,15 @@ export {
 export { caseState, isDelivered, type RouteLookup, reopenedSteps } from './case-state.ts'
 export { chained, type EventHash, hasLinks, looseLink } from './chain.ts'
 export { decide, refusalOf } from './decide.ts'
-export { decisionWords, type EventReader, eventWords, personOn, readingWords, stepIn } from './event-words.ts'
+export {
+  commandWords,
+  decisionWords,
+  type EventReader,
+  eventWords,
+  personOn,
+  readingWords,
+  stepIn,
+} from './event-words.ts'
 export {
   checksMeaning,
   currentStep,

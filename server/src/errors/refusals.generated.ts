@@ -9,6 +9,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"backup-failed","status":503,"means":["No backup was made: …."],"remedies":["Look whether the folder for backups can be written and has room, then make one again."]},
   {"code":"bath","status":422,"means":["That bath cannot be run.","That bath runs longer than a day and a half."],"remedies":["Enter a rate above 0, 0 to … and holds to 24 h, twelve lines at most.","Shorten a hold."]},
   {"code":"bath-full","status":422,"means":["… takes … at most."],"remedies":["Leave some out, or take another."]},
+  {"code":"begun-again","status":422,"means":["The step was begun again in the meantime."],"remedies":["Look whether it was done in this attempt too; else put it down as a note."]},
   {"code":"beyond-arch","status":422,"means":["The arch ends before … along it.","The … as measured ends before the last molar."],"remedies":["Measure the rim further back, or take a narrower set of teeth.","Measure further back, or set fewer teeth."]},
   {"code":"calendar-closed","status":422,"means":["The lab is never open."],"remedies":["Set opening hours and at least one weekday."]},
   {"code":"case-damaged","status":500,"means":["The record of this case is damaged: …."],"remedies":["The other cases work on. Settings names the last good backup: stop the server and restore it."]},

@@ -1,12 +1,14 @@
 import type { Saying } from '@yentrik/core'
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Outlet, useLocation, useNavigate } from 'react-router'
+import { AwayBar } from '../away/AwayBar.tsx'
+import { sendWhenReached } from '../away/outbox.ts'
 import { WindowAlarm } from '../bench/WindowAlarm.tsx'
 import { instrumentsShown } from '../instruments/instruments.ts'
 import { tellScannedCommand } from '../keys/scanned-command.ts'
 import { listenForScans } from '../keys/scanner.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
-import { followChanges, useReached } from '../live/changes.ts'
+import { followChanges } from '../live/changes.ts'
 import { freshen, useAnswer } from '../live/queries.ts'
 import { onSignedOut, request, sentenceOf } from '../live/request.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
@@ -48,7 +50,6 @@ function House() {
   const go = useNavigate()
   const [help, setHelp] = useState(false)
   const [scanFault, setScanFault] = useState<Saying>()
-  const { reached } = useReached()
   const { demo } = useSession()
   const onPaper = useLocation().pathname.startsWith('/papers')
   useShortcuts([
@@ -61,6 +62,7 @@ function House() {
     { key: 'a', does: 'New case', run: () => go('/cases/new') },
     { key: '?', does: 'Help', run: () => setHelp(true) },
   ])
+  useEffect(sendWhenReached, [])
   useEffect(
     () =>
       listenForScans((scanned) => {
@@ -83,13 +85,7 @@ function House() {
             Demo lab: everything here is invented.
           </p>
         )}
-        {!reached && (
-          <div className="bg-base-100 no-print px-6 py-2">
-            <Message tone="warning">
-              The server is not reached. Clocks run on; nothing can be stored until it is back.
-            </Message>
-          </div>
-        )}
+        <AwayBar />
         {scanFault && (
           <div className="bg-base-100 no-print px-6 py-2">
             <Message tone="error" words={scanFault} />

@@ -21,6 +21,7 @@ import { useShelf } from '../record/shelf.ts'
 import { RouteList } from '../route/RouteList.tsx'
 import { CaseHeader } from './CaseHeader.tsx'
 import { CaseSheets, type OpenSheet, wantsReason } from './CaseSheets.tsx'
+import { KeptQuestions } from './KeptQuestions.tsx'
 import { QuarantineFlag } from './QuarantineFlag.tsx'
 import { RecordView } from './RecordView.tsx'
 import { Standing } from './Standing.tsx'
@@ -135,6 +136,7 @@ function CaseWork({
         onAnswer={() => openSheet({ sheet: 'answer' })}
         onRelease={() => give({ type: 'release' })}
       />
+      <KeptQuestions caseId={openCase.caseId} state={state} reader={reader} />
       <QuarantineFlag used={state.lots} lots={lots} />
       {tab === 'record' ? (
         <RecordView openCase={openCase} state={state} reader={reader} />

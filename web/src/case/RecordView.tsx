@@ -1,4 +1,4 @@
-import { type CaseEvent, type CaseState, type EventReader, eventWords, personOn } from '@yentrik/core'
+import { type CaseEvent, type CaseState, type EventReader, eventWords, personOn, saying } from '@yentrik/core'
 import { useMemo, useState } from 'react'
 import { dateAndTime } from '../format/format.ts'
 import { useWords } from '../preferences/words.tsx'
@@ -36,11 +36,14 @@ export function RecordView({
       ),
     [state],
   )
-  const entries = (openCase.record?.events ?? []).map(
+  const stored = openCase.record?.events.at(-1)?.sequence ?? 0
+  const entries = openCase.events.map(
     (event): Entry => ({
       event,
       person: personOn(state, event),
-      sentence: say(eventWords(event, reader)),
+      sentence: say(
+        saying`${eventWords(event, reader)}${event.sequence > stored ? ' (kept here, not sent yet)' : ''}`,
+      ),
     }),
   )
   const found = entries.filter(({ person, sentence }) =>

@@ -167,14 +167,7 @@ export function StepCard({ openCase, job, step, open, onMix, onGoBack }: StepCar
             .
           </p>
         )}
-      {!running && (
-        <Recorded
-          events={openCase.record?.events ?? []}
-          job={job}
-          stepId={step.id}
-          caseId={openCase.caseId}
-        />
-      )}
+      {!running && <Recorded events={openCase.events} job={job} stepId={step.id} caseId={openCase.caseId} />}
       {step.stage === 'pour' && <MixClocks running={mixes.filter((mix) => mix.caseId === openCase.caseId)} />}
       <NotesAndNext openCase={openCase} job={job} step={step} />
     </section>
@@ -189,7 +182,7 @@ function drawsItself(step: RouteStep, running: boolean): boolean {
 /** What others left for this hand to know, and what comes after it. */
 function NotesAndNext({ openCase, job, step }: { openCase: OpenCase; job: JobState; step: RouteStep }) {
   const now = useNow()
-  const notes = (openCase.record?.events ?? []).flatMap((e) =>
+  const notes = openCase.events.flatMap((e) =>
     e.type === 'noted' && (e.jobId ?? job.jobId) === job.jobId ? [e] : [],
   )
   const next = job.route.steps.filter((each) => each.after.includes(step.id))

@@ -4,14 +4,14 @@ import { clockTime, longDate } from '../format/format.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { choiceWords } from '../record/choice-words.ts'
-import { useOpenCase } from '../record/open-case.ts'
+import { useStoredCase } from '../record/open-case.ts'
 import { Paper } from './Paper.tsx'
 import { QrCode } from './QrCode.tsx'
 
 /** The sheet that travels in the box with the work: its code to scan, what is wanted, what came along. */
 export function DocketPaper() {
   const { caseId = '' } = useParams()
-  const { state, error } = useOpenCase(caseId)
+  const { state, waiting, error } = useStoredCase(caseId)
   const notation = usePreferences((preferences) => preferences.teeth)
   if (!state) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const { authorisation, docket } = state
@@ -29,7 +29,7 @@ export function DocketPaper() {
     ['Notes', authorisation.notes ?? ''],
   ]
   return (
-    <Paper title={`Docket ${docket}`}>
+    <Paper title={`Docket ${docket}`} waiting={waiting}>
       <div className="flex items-start justify-between gap-6">
         <div>
           <p className="figures text-[44pt] leading-none font-bold">{docket}</p>

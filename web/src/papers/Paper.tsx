@@ -1,8 +1,18 @@
 import type { ReactNode } from 'react'
 import { useNavigate } from 'react-router'
+import { Message } from '../parts/Message.tsx'
 
 /** One look for everything that is printed: A4, black on white, whatever the theme. */
-export function Paper({ title, children }: { title: string; children: ReactNode }) {
+export function Paper({
+  title,
+  waiting = 0,
+  children,
+}: {
+  title: string
+  /** How much of it is not on record yet. */
+  waiting?: number
+  children: ReactNode
+}) {
   const go = useNavigate()
   return (
     <div className="min-h-dvh pb-10 print:pb-0">
@@ -14,6 +24,12 @@ export function Paper({ title, children }: { title: string; children: ReactNode 
           Print
         </button>
         <p>{title}</p>
+        {waiting > 0 && (
+          <Message tone="warning">
+            {waiting === 1 ? 'An entry is' : `${waiting} entries are`} kept at this bench until the server is
+            back, and not on this paper.
+          </Message>
+        )}
       </div>
       <main
         data-theme="plaster"

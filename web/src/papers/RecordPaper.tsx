@@ -20,7 +20,7 @@ import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
 import { choiceWords } from '../record/choice-words.ts'
-import { useOpenCase } from '../record/open-case.ts'
+import { useStoredCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { ChainLine } from './ChainLine.tsx'
 import { Paper } from './Paper.tsx'
@@ -29,7 +29,7 @@ import { QrCode } from './QrCode.tsx'
 /** The case record as it is: every measure, lot, outcome, person and time, and what was done again. */
 export function RecordPaper() {
   const { caseId = '' } = useParams()
-  const { state, record, error } = useOpenCase(caseId)
+  const { state, record, waiting, error } = useStoredCase(caseId)
   const { data: lab } = useAnswer('GET /lab')
   const notation = usePreferences((preferences) => preferences.teeth)
   const { data: chain } = useAnswer('GET /cases/:caseId/chain', { path: { caseId } })
@@ -38,7 +38,7 @@ export function RecordPaper() {
   const { authorisation, docket } = state
   const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')
   return (
-    <Paper title={`Record of ${docket}`}>
+    <Paper title={`Record of ${docket}`} waiting={waiting}>
       <p className="no-print mb-3 flex flex-wrap gap-4">
         {state.jobs.map(({ jobId, route }) => (
           <Link key={jobId} className="link" to={`/papers/statement/${caseId}?job=${jobId}`}>

@@ -3,7 +3,7 @@ import { useParams, useSearchParams } from 'react-router'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { useWords } from '../preferences/words.tsx'
-import { useOpenCase } from '../record/open-case.ts'
+import { useStoredCase } from '../record/open-case.ts'
 import { PlanFront, PlanTop } from '../setup/PlanDrawings.tsx'
 import { LifeSizeBar } from './LifeSizeBar.tsx'
 import { Paper } from './Paper.tsx'
@@ -14,7 +14,7 @@ export function SetUpPaper() {
   const [query] = useSearchParams()
   const notation = usePreferences((preferences) => preferences.teeth)
   const say = useWords()
-  const { state, error } = useOpenCase(caseId)
+  const { state, waiting, error } = useStoredCase(caseId)
   if (!state) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job'))
   const sheet =
@@ -24,7 +24,7 @@ export function SetUpPaper() {
   const plan = planSetUp(entry)
   const drawn = { entry, plan, notation, lifeSize: true, className: 'shrink-0' }
   return (
-    <Paper title={`Set-up plan of ${state.docket}`}>
+    <Paper title={`Set-up plan of ${state.docket}`} waiting={waiting}>
       <h1 className="text-[16pt] font-bold">
         Set-up plan <span className="figures">{state.docket}</span>
         <span className="ml-3 text-[10pt] font-normal">

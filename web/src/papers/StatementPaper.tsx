@@ -5,7 +5,7 @@ import { useAnswer } from '../live/queries.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
-import { useOpenCase } from '../record/open-case.ts'
+import { useStoredCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { ChainLine } from './ChainLine.tsx'
 import { Paper } from './Paper.tsx'
@@ -15,7 +15,7 @@ export function StatementPaper() {
   const { caseId = '' } = useParams()
   const [query] = useSearchParams()
   const notation = usePreferences((preferences) => preferences.teeth)
-  const { state, error } = useOpenCase(caseId)
+  const { state, waiting, error } = useStoredCase(caseId)
   const { data: lab } = useAnswer('GET /lab')
   const { data: chain } = useAnswer('GET /cases/:caseId/chain', { path: { caseId } })
   const { lotNumber } = useShelf()
@@ -24,7 +24,7 @@ export function StatementPaper() {
   const { statement, refusal } = statementOf()
   if (!statement)
     return (
-      <Paper title={`Statement for ${state.docket}`}>
+      <Paper title={`Statement for ${state.docket}`} waiting={waiting}>
         <h1 className="text-[16pt] font-bold">Statement on a custom-made device</h1>
         <Message tone="error" words={refusal ?? ''} />
       </Paper>
@@ -48,7 +48,7 @@ export function StatementPaper() {
     ['Made', longDate(Date.parse(statement.madeAt))],
   ]
   return (
-    <Paper title={`Statement for ${state.docket}`}>
+    <Paper title={`Statement for ${state.docket}`} waiting={waiting}>
       <h1 className="text-[16pt] font-bold">
         Statement on a custom-made device <span className="figures">{state.docket}</span>
       </h1>

@@ -1,7 +1,7 @@
 import { planPair, recordedSheet } from '@yentrik/core'
 import { useParams, useSearchParams } from 'react-router'
 import { Message, Waiting } from '../parts/Message.tsx'
-import { useOpenCase } from '../record/open-case.ts'
+import { useStoredCase } from '../record/open-case.ts'
 import { TopDrawing } from '../trimming/TopDrawing.tsx'
 import { LifeSizeBar } from './LifeSizeBar.tsx'
 import { Paper } from './Paper.tsx'
@@ -10,7 +10,7 @@ import { Paper } from './Paper.tsx'
 export function TrimPaper() {
   const { caseId = '' } = useParams()
   const [query] = useSearchParams()
-  const { state, error } = useOpenCase(caseId)
+  const { state, waiting, error } = useStoredCase(caseId)
   if (!state) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job'))
   const sheet =
@@ -18,7 +18,7 @@ export function TrimPaper() {
   if (sheet?.kind !== 'trimPlan') return <Message tone="error">This case has no trim plan yet.</Message>
   const pair = planPair(sheet.entry)
   return (
-    <Paper title={`Trim plan of ${state.docket}`}>
+    <Paper title={`Trim plan of ${state.docket}`} waiting={waiting}>
       <h1 className="text-[16pt] font-bold">
         Trim plan <span className="figures">{state.docket}</span>
         <span className="ml-3 text-[10pt] font-normal">{state.authorisation.patientCode}</span>

@@ -1,19 +1,27 @@
-import type { CaseRecord } from '@yentrik/contract'
+import type { CaseRecord, Session } from '@yentrik/contract'
 import {
+  attemptOf,
   type CaseCommand,
   type CaseEvent,
   type CaseState,
+  DomainError,
+  mayDo,
   refusalOf,
+  rightOfCommand,
+  rightRefused,
   routeTemplates,
   type Saying,
   saying,
-  workingCase,
 } from '@yentrik/core'
 import { useMemo, useRef, useState } from 'react'
-import { catchUp, recordWith } from '../live/changes.ts'
+import type { KeptEntry } from '../away/bench-store.ts'
+import { keep, onTopOf, useOutbox, workingOf } from '../away/outbox.ts'
+import { catchUp, recordWith, useReached } from '../live/changes.ts'
 import { labNow } from '../live/lab-clock.ts'
+import { newKey } from '../live/new-key.ts'
 import { changeHeld, freshen, heldAnswer, useAnswer } from '../live/queries.ts'
 import { Refusal, refusedHere, request } from '../live/request.ts'
+import { useSession } from '../session/session.ts'
 
 /** A command that came too late, with what others did since it was decided on. */
 interface StaleCommand {
@@ -24,8 +32,12 @@ interface StaleCommand {
 /** A case as a screen has it open: as it stands, and the way to give it commands. */
 export interface OpenCase {
   readonly caseId: string
+  /** As it is on record. */
   readonly record?: CaseRecord
+  /** As it stands at this bench: on record, and with what is kept here until the server is back. */
   readonly state?: CaseState
+  /** On record and kept here, in their order; the kept ones have numbers beyond those of the record. */
+  readonly events: readonly CaseEvent[]
   readonly error?: Refusal
   /** The last refusal, until the next command. */
   readonly refusal?: Refusal
@@ -45,18 +57,21 @@ export interface OpenCase {
 export function useOpenCase(caseId: string): OpenCase {
   const path = { caseId }
   const { data: record, error } = useAnswer('GET /cases/:caseId', { path })
-  const state = useMemo(() => record && stateOf(record), [record])
+  const { person } = useSession()
+  const kept = useOutbox((outbox) => outbox.kept)
+  const onTop = useMemo(() => record && onTopOf(record, kept).working, [record, kept])
+  const state = onTop?.state
   /** As it stands now, which may be an event further than what is on the screen. */
   const current = () => {
     const held = heldAnswer('GET /cases/:caseId', { path })
-    return held === record ? state : held && stateOf(held)
+    return held && onTopOf(held, useOutbox.getState().kept).working.state
   }
   const [wrong, setWrong] = useState<{ readonly refusal: Refusal; readonly refused: CaseCommand }>()
   const [stale, setStale] = useState<StaleCommand>()
   const [busy, setBusy] = useState(false)
   /** What this person has really seen: a command is judged by that, even when the screen is fetching already. */
   const seen = useRef(0)
-  seen.current = Math.max(seen.current, state?.sequence ?? 0)
+  seen.current = Math.max(seen.current, record?.events.at(-1)?.sequence ?? 0)
 
   const queue = useRef<Promise<unknown>>(Promise.resolve())
   /** Commands whose answer never came, by what they say: sent again under the same key, they are done once. */
@@ -74,11 +89,21 @@ export function useOpenCase(caseId: string): OpenCase {
     const words = JSON.stringify(command)
     const key = unanswered.current.get(words) ?? newKey()
     unanswered.current.set(words, key)
+    const keepHere = async () => {
+      const away = await keptHere(caseId, command, key, seenSequence, person)
+      if (!away) unanswered.current.delete(words)
+      return away
+    }
+    const signal = useReached.getState().reached ? undefined : AbortSignal.timeout(WAIT_WHEN_AWAY_MILLIS)
     try {
-      const event = await request('POST /cases/:caseId/events', {
-        path,
-        body: { seen: seenSequence, command, key },
-      })
+      // What was done before it is not on record yet: it waits behind that.
+      if (useOutbox.getState().kept.some((each) => each.caseId === caseId)) {
+        const refused = await keepHere()
+        if (refused) setWrong({ refusal: refused, refused: command })
+        return !refused
+      }
+      const body = { seen: seenSequence, command, key }
+      const event = await request('POST /cases/:caseId/events', { path, body }, signal)
       unanswered.current.delete(words)
       seen.current = Math.max(seen.current, event.sequence)
       setStale(undefined)
@@ -91,9 +116,17 @@ export function useOpenCase(caseId: string): OpenCase {
         )
       return true
     } catch (thrown) {
+      const noAnswer = signal?.aborted || (thrown instanceof Refusal && thrown.problem.status === 0)
+      if (noAnswer) {
+        // Nobody knows whether it was done; under its key it is done once all the same.
+        const refused = await keepHere().catch(() =>
+          thrown instanceof Refusal ? thrown : refusedHere(notKept()),
+        )
+        if (refused) setWrong({ refusal: refused, refused: command })
+        return !refused
+      }
       if (!(thrown instanceof Refusal)) throw thrown
-      // Status 0: no answer came, and nobody knows whether it was done.
-      if (thrown.problem.status !== 0) unanswered.current.delete(words)
+      unanswered.current.delete(words)
       if (thrown.problem.code === 'stale') setStale({ command, since: thrown.problem.since as CaseEvent[] })
       else setWrong({ refusal: thrown, refused: command })
       return false
@@ -105,6 +138,7 @@ export function useOpenCase(caseId: string): OpenCase {
     caseId,
     record,
     state,
+    events: onTop?.events ?? [],
     error: error ?? undefined,
     ...wrong,
     stale,
@@ -125,14 +159,69 @@ export function useOpenCase(caseId: string): OpenCase {
   }
 }
 
-/** A key that nobody else gives; `randomUUID` is there over TLS alone. */
-const newKey = () =>
-  Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join(
-    '',
+/**
+ * Keeps at this bench what cannot be sent now, as far as it holds on the case as it stands here.
+ * @returns why it does not; undefined: it is kept
+ */
+async function keptHere(
+  caseId: string,
+  command: CaseCommand,
+  key: string,
+  seen: number,
+  person: Session['person'],
+): Promise<Refusal | undefined> {
+  const record = heldAnswer('GET /cases/:caseId', { path: { caseId } })
+  if (!record || !person) return refusedHere(notOpenHere())
+  const right = rightOfCommand(command.type)
+  if (!mayDo(person.role, right)) {
+    const { sentence, remedy } = rightRefused(person.role, right)
+    return refusedHere(new DomainError('right-missing', sentence, remedy))
+  }
+  const { kept } = useOutbox.getState()
+  const before = onTopOf(record, kept)
+  const attempt = attemptOf(before.working.state, command)
+  const entry: Omit<KeptEntry, 'id'> = {
+    key,
+    caseId,
+    docket: before.working.state.docket,
+    command,
+    seen,
+    sequence: before.working.state.sequence + 1,
+    doneAt: labNow(),
+    personId: person.personId,
+    by: person.name,
+    ...(attempt === undefined ? {} : { attempt }),
+  }
+  const { unfit } = onTopOf(record, [...kept, { ...entry, id: Number.POSITIVE_INFINITY }])
+  if (unfit) return refusedHere(unfit.refusal)
+  await keep(entry)
+  return undefined
+}
+
+/** A server that was away a moment ago may be back, but nobody waits long to find out. */
+const WAIT_WHEN_AWAY_MILLIS = 2000
+
+const notKept = () =>
+  new DomainError(
+    'not-kept',
+    'The server does not answer, and this browser cannot keep what was entered.',
+    'Leave it in the field and try again; it is not done twice.',
   )
 
-const stateOf = ({ events, routes }: CaseRecord) =>
-  workingCase(events, new Map(Object.entries(routes)), routeTemplates).state
+const notOpenHere = () =>
+  new DomainError(
+    'not-open-here',
+    'This case was not open at this bench when the server went away.',
+    'Write it down, and enter it once the server is back.',
+  )
+
+/** A case as it is on record, for what is printed: what is kept at a bench is not on it. */
+export function useStoredCase(caseId: string) {
+  const { data: record, error } = useAnswer('GET /cases/:caseId', { path: { caseId } })
+  const waiting = useOutbox(({ kept }) => kept.filter((each) => each.caseId === caseId).length)
+  const state = useMemo(() => record && workingOf(record).state, [record])
+  return { record, state, waiting, error: error ?? undefined }
+}
 
 /** What cannot be is refused here already, in the words of the core; whatever depends on others is for the server to say. */
 const isEntry = ({ type }: CaseCommand) =>

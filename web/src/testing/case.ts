@@ -1,5 +1,6 @@
+import type { Body } from '@yentrik/contract'
 import {
-  type CaseCommand,
+  type CaseEvent,
   DomainError,
   type JobState,
   type RouteStep,
@@ -51,6 +52,7 @@ export function askingFor<K extends SheetKind>(
 export function caseOnServer(bench: Bench, more: object = {}) {
   const problem = (code: string, { message, remedy, field }: DomainError, rest: object = {}) =>
     refusal({ code, detail: message, remedy, ...(field ? { field } : {}), ...rest })
+  const done = new Map<string, CaseEvent>()
   return serverWith({
     'GET /cases/:caseId': () => ({
       caseId: 'c1',
@@ -62,12 +64,16 @@ export function caseOnServer(bench: Bench, more: object = {}) {
       routes: Object.fromEntries(bench.working.routes),
     }),
     'POST /cases/:caseId/events': (body: unknown) => {
-      const { seen, command } = body as { readonly seen: number; readonly command: CaseCommand }
+      const { seen, command, key, doneAt } = body as Body<'POST /cases/:caseId/events'>
+      const known = key && done.get(key)
+      if (known) return known
       const since = bench.working.events.filter(({ sequence }) => sequence > seen)
       if (since.length > 0) return refusal({ status: 409, code: 'stale', since } as never)
       try {
-        bench.do(command)
-        return bench.working.events.at(-1)
+        bench.do(command, doneAt === undefined ? undefined : Date.parse(doneAt))
+        const event = bench.working.events.at(-1)!
+        if (key) done.set(key, event)
+        return event
       } catch (error) {
         if (!(error instanceof DomainError)) throw error
         return problem(error.code, error)
