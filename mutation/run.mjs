@@ -19,7 +19,7 @@ const root = fileURLToPath(new URL('..', import.meta.url))
 process.chdir(root)
 // A mutant that only some chance would find is not found twice.
 process.env.YENTRIK_SEED = '1'
-// Each mutant costs a run of the tests: a tenth of the draws finds nearly as many, and never more.
+// Each mutant costs a run of the tests, and a tenth of the draws finds nearly as many.
 process.env.YENTRIK_DRAWS = '10'
 addFigures()
 
@@ -87,7 +87,15 @@ const place = ({ fileName, location: { start, end } }) =>
   `${fileName}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`
 
 // Libraries, built code and what the tests of this workspace do not read stay out of the copies.
-const notCopied = ['/web/dist', '/web/src', '/e2e', '/docs/screenshots', '/bench', '/.mutation', '/server/data']
+const notCopied = [
+  '/web/dist',
+  '/web/src',
+  '/e2e',
+  '/docs/screenshots',
+  '/bench',
+  '/.mutation',
+  '/server/data',
+]
 execFileSync(process.execPath, ['node_modules/typescript-7/bin/tsc', '-b', 'server'], { stdio: 'inherit' })
 
 const folderOf = (fileName) => relative(root, resolve(root, fileName)).split('/').slice(0, 3).join('/')
@@ -113,6 +121,7 @@ function mutate(places, folder) {
         ...(own && { testMatch: own }),
         // The first holds the code as it is written, which a mutated copy is not; the second starts what was built before.
         testPathIgnorePatterns: ['/node_modules/', 'generated\\.test\\.ts$', 'kill-and-restore\\.test\\.ts$'],
+        testSequencer: join(root, 'mutation/short-first.cjs'),
         globalSetup: null,
         projects: [],
         testTimeout: 30000,

@@ -1,3 +1,4 @@
+import type { CaseSummary } from '@yentrik/core'
 import type { DevicesState } from './machines.ts'
 
 /** Something changed that screens may show: what, and of which case. Message as the event `change` on /api/live. */
@@ -7,6 +8,8 @@ export interface LiveChange {
   readonly kind: 'case' | 'lots' | 'lab' | 'clock' | 'mixes' | 'machines'
   readonly caseId?: string
   readonly sequence?: number
+  /** The case in short as it is now, so that nobody has to ask for it. */
+  readonly summary?: CaseSummary
 }
 
 /** What the live stream tells, by the name of the event. */

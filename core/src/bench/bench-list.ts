@@ -62,20 +62,17 @@ export function benchContents(
 ): BenchContents {
   const open = summaries.filter(({ status }) => status !== 'ended' && status !== 'delivered')
   const all: BenchContents = {
-    work: open.flatMap((summary) =>
-      summary.items.map((item) => ofCase(summary, byMachine(summary, item, machineEnd))),
-    ),
+    work: open.flatMap((summary) => workOf(summary).map((work) => byMachine(work, machineEnd))),
     asking: open.filter(({ status }) => status === 'asking'),
     cut: false,
   }
-  const lists = sorted(all, now)
-  if (Object.values(lists).every((list) => list.length <= MOST_SHOWN)) return all
-  const { asking, ...work } = lists
+  const { asking, ...lists } = sorted(all, now)
+  if ([asking, ...Object.values(lists)].every((list) => list.length <= MOST_SHOWN)) return all
   const shown = new Set(
-    Object.values(work).flatMap((list) => list.slice(0, MOST_SHOWN).map((entry) => keyOf(entry))),
+    Object.values(lists).flatMap((list) => list.slice(0, MOST_SHOWN).map(({ work }) => work)),
   )
   return {
-    work: all.work.filter((entry) => shown.has(keyOf(entry))),
+    work: all.work.filter((work) => shown.has(work)),
     asking: asking.slice(0, MOST_SHOWN),
     cut: true,
   }
@@ -84,12 +81,15 @@ export function benchContents(
 /** The bench at an instant: what runs, what to do now, what comes later, who is waited for. @param now ms since 1970 */
 export function benchList(contents: BenchContents, now: number): BenchList {
   const { running, now: doable, later, asking, away } = sorted(contents, now)
-  const shown = <T>(list: readonly T[]) => list.slice(0, MOST_SHOWN)
+  const shown = (list: readonly Judged[]) =>
+    list
+      .slice(0, MOST_SHOWN)
+      .map(({ work, verdict, at }): BenchEntry => ({ ...work, ...(verdict ? { verdict } : {}), at }))
   return {
     running: shown(running),
     now: shown(doable),
     later: shown(later),
-    asking: shown(asking),
+    asking: asking.slice(0, MOST_SHOWN),
     away: shown(away),
   }
 }
@@ -115,29 +115,36 @@ export function benchWithCase(
   }
 }
 
-const keyOf = ({ caseId, jobId, stepId }: BenchWork) => `${caseId} ${jobId} ${stepId}`
+/** Work with how it stands at an instant: there is much of it, and little of it is shown. */
+interface Judged {
+  readonly work: BenchWork
+  readonly verdict?: WindowVerdict
+  readonly at: number
+}
 
 /** Each kind in the order in which it is shown. */
-function sorted({ work, asking }: BenchContents, now: number): BenchList {
-  const entries = work.map((each) => judged(each, now))
-  const workable = entries.filter(({ stopped }) => !stopped)
-  const isAway = ({ kind, running }: BenchEntry) => kind === 'clinic' && running
-  const isLater = ({ verdict }: BenchEntry) => verdict === 'tooSoon'
-  const inHouse = workable.filter((entry) => !isAway(entry))
-  const bySoonest = (a: BenchEntry, b: BenchEntry) => a.at - b.at
+function sorted({ work, asking }: BenchContents, now: number) {
+  const judgedWork = work.map((each) => judged(each, now))
+  const workable = judgedWork.filter((each) => !each.work.stopped)
+  const isAway = (each: Judged) => each.work.kind === 'clinic' && each.work.running
+  const isLater = ({ verdict }: Judged) => verdict === 'tooSoon'
+  const inHouse = workable.filter((each) => !isAway(each))
+  const bySoonest = (a: Judged, b: Judged) => a.at - b.at
   return {
-    running: entries
-      .filter(({ window, kind }) => window && kind !== 'clinic')
-      .sort((a, b) => a.window!.goodFrom - b.window!.goodFrom),
-    now: inHouse.filter((entry) => !isLater(entry)).sort((a, b) => rank(a) - rank(b) || bySoonest(a, b)),
+    running: judgedWork
+      .filter((each) => each.work.window && each.work.kind !== 'clinic')
+      .sort((a, b) => a.work.window!.goodFrom - b.work.window!.goodFrom),
+    now: inHouse
+      .filter((each) => !isLater(each))
+      .sort((a, b) => rank(a.work) - rank(b.work) || bySoonest(a, b)),
     later: inHouse.filter(isLater).sort(bySoonest),
     asking: [...asking].sort((a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0)),
-    away: workable.filter(isAway).sort((a, b) => dueBack(a) - dueBack(b)),
+    away: workable.filter(isAway).sort((a, b) => dueBack(a.work) - dueBack(b.work)),
   }
 }
 
 /** When a case at the clinic is due back; without an agreed hour, when the case itself is due. */
-const dueBack = ({ window, dueAt }: BenchEntry) => window?.lateFrom ?? dueAt
+const dueBack = ({ window, dueAt }: BenchWork) => window?.lateFrom ?? dueAt
 
 /** A clock that is running out goes before a hand's work in progress, and that before what is only due. */
 function rank({ window, running }: BenchItem): number {
@@ -145,36 +152,42 @@ function rank({ window, running }: BenchItem): number {
   return running ? 1 : 2
 }
 
-function byMachine({ caseId }: CaseSummary, item: BenchItem, machineEnd: MachineEnd): BenchItem {
-  const { jobId, stepId, running, startedAt, window } = item
-  if (!running || startedAt === undefined || !window) return item
+function byMachine(work: BenchWork, machineEnd: MachineEnd): BenchWork {
+  const { caseId, jobId, stepId, running, startedAt, window } = work
+  if (!running || startedAt === undefined || !window) return work
   const endsAt = machineEnd({ caseId, jobId, stepId, startedAt })
-  return endsAt === undefined ? item : { ...item, window: windowByMachine(window, endsAt) }
+  return endsAt === undefined ? work : { ...work, window: windowByMachine(window, endsAt) }
 }
 
-function ofCase(summary: CaseSummary, item: BenchItem): BenchWork {
+/** A summary never changes, and the bench is made of all of them whenever somebody looks. */
+const workByCase = new WeakMap<CaseSummary, readonly BenchWork[]>()
+
+function workOf(summary: CaseSummary): readonly BenchWork[] {
+  const known = workByCase.get(summary)
+  if (known) return known
   const { caseId, sequence, docket, jobNames, clinic, dueAt, status } = summary
   const stopped = status === 'held' || status === 'asking'
-  return {
-    ...item,
-    caseId,
-    sequence,
-    docket,
-    jobName: jobNames.join(', '),
-    clinic,
-    dueAt,
-    ...(stopped ? { stopped } : {}),
-  }
+  const work = summary.items.map(
+    (item): BenchWork => ({
+      ...item,
+      caseId,
+      sequence,
+      docket,
+      jobName: jobNames.join(', '),
+      clinic,
+      dueAt,
+      ...(stopped ? { stopped } : {}),
+    }),
+  )
+  workByCase.set(summary, work)
+  return work
 }
 
-function judged(work: BenchWork, now: number): BenchEntry {
+function judged(work: BenchWork, now: number): Judged {
   const verdict = work.window && windowVerdict(work.window, now)
   const deadline = Math.min(work.startBy, windowEnd(work, verdict))
-  return {
-    ...work,
-    ...(verdict ? { verdict } : {}),
-    at: verdict === 'tooSoon' && work.window ? work.window.goodFrom : deadline,
-  }
+  const at = verdict === 'tooSoon' && work.window ? work.window.goodFrom : deadline
+  return verdict ? { work, verdict, at } : { work, at }
 }
 
 /** The end of the good time while it lasts, then the moment from which it is past. */

@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz'
-import { addDays, startOfDay } from 'date-fns'
+import { startOfDay } from 'date-fns'
 import { DomainError } from '../refusal/index.ts'
 
 /** When hands are at the benches. Unattended steps run at any hour. */
@@ -95,16 +95,47 @@ function backThroughHands(end: number, minutes: number, calendar: LabCalendar): 
   )
 }
 
+interface Opening {
+  readonly opens: number
+  readonly closes: number
+}
+
 /** The opening hours that hold the instant, or the last ones before it. */
-function openingAtOrBefore(instant: number, calendar: LabCalendar): { opens: number; closes: number } {
-  let day = startOfDay(new TZDate(instant, calendar.timeZone))
-  for (let back = 0; back <= MOST_DAYS_BACK; back++) {
-    const opens = atMinute(day, calendar.opensMinute)
-    if (calendar.weekdays.includes(day.getDay()) && opens < instant)
-      return { opens, closes: atMinute(day, calendar.closesMinute) }
-    day = startOfDay(addDays(day, -1))
+function openingAtOrBefore(instant: number, calendar: LabCalendar): Opening {
+  const today = Math.floor(instant / DAY)
+  for (let day = today; day >= today - MOST_DAYS_BACK; day--) {
+    const opening = openingsAround(day, calendar).findLast(({ opens }) => opens < instant)
+    if (opening) return opening
   }
   throw closed()
+}
+
+const DAY = 24 * 60 * MINUTE
+/** Time zones are slow to ask, and every step of every case asks for the same days. */
+const known = new WeakMap<LabCalendar, Map<number, readonly Opening[]>>()
+/** Days that are remembered of one calendar: some years. */
+const MOST_REMEMBERED = 2000
+
+/** The opening hours of every local day that touches a day of Greenwich, by its number since 1970; in their order. */
+function openingsAround(utcDay: number, calendar: LabCalendar): readonly Opening[] {
+  const days = known.get(calendar) ?? new Map<number, readonly Opening[]>()
+  known.set(calendar, days)
+  const remembered = days.get(utcDay)
+  if (remembered) return remembered
+  // On a day of 23 hours three local days can touch one of Greenwich.
+  const starts = [0, DAY / 2, DAY - 1].map((into) =>
+    startOfDay(new TZDate(utcDay * DAY + into, calendar.timeZone)),
+  )
+  const openings = starts
+    .filter((day, n) => day.getTime() !== starts[n - 1]?.getTime())
+    .filter((day) => calendar.weekdays.includes(day.getDay()))
+    .map((day) => ({
+      opens: atMinute(day, calendar.opensMinute),
+      closes: atMinute(day, calendar.closesMinute),
+    }))
+  if (days.size >= MOST_REMEMBERED) days.clear()
+  days.set(utcDay, openings)
+  return openings
 }
 
 /** Wall-clock minutes after midnight, right also on the days when clocks change. */

@@ -122,12 +122,13 @@ export class CaseStore {
     added: readonly CaseEvent[],
     calendar: LabCalendar,
   ): Promise<CaseSummary | undefined> {
-    for (const [routeId, route] of working.routes)
+    // Those that were named before are there already.
+    for (const routeId of namedRoutes(added))
       await manager
         .createQueryBuilder()
         .insert()
         .into(RouteCopyRow)
-        .values({ routeId, route: route as object })
+        .values({ routeId, route: working.routes.get(routeId) as object })
         .orIgnore()
         .execute()
     try {

@@ -40,7 +40,7 @@ export class CasesService {
   /** What follows a committed change: lists in memory, then every screen. */
   async committed(summary: CaseSummary, added: readonly CaseEvent[]): Promise<void> {
     await this.store.remember(summary)
-    this.live.announce({ kind: 'case', caseId: summary.caseId, sequence: summary.sequence })
+    this.live.announce({ kind: 'case', caseId: summary.caseId, sequence: summary.sequence, summary })
     if (touchesShelf(added)) this.live.announce({ kind: 'lots' })
   }
 

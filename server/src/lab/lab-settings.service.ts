@@ -15,7 +15,18 @@ export class LabSettingsService {
     private readonly queue: WriteQueue,
   ) {}
 
-  async lab(): Promise<LabSettings> {
+  /** Read once until it is set: every command asks for the calendar, and knows it again by being the same object. */
+  private held?: Promise<LabSettings>
+
+  lab(): Promise<LabSettings> {
+    this.held ??= this.readLab().catch((error: unknown) => {
+      this.held = undefined
+      throw error
+    })
+    return this.held
+  }
+
+  private async readLab(): Promise<LabSettings> {
     const usual: LabSettings = {
       labName: 'Our laboratory',
       address: '',
@@ -34,6 +45,7 @@ export class LabSettingsService {
     await this.queue.write((manager) =>
       manager.upsert(LabSettingRow, { key, value: value as object }, ['key']),
     )
+    this.held = undefined
   }
 
   /** A list of the lab, by name. */

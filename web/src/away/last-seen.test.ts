@@ -1,23 +1,15 @@
 import { beforeEach, describe, expect, it, jest } from '@jest/globals'
-import type { Session } from '@yentrik/contract'
 import { labNow, useLabClock } from '../live/lab-clock.ts'
 import { heardUpTo } from '../live/marks.ts'
 import { heldAnswer, keepAnswer, queryClient } from '../live/queries.ts'
 import { cutOff, freshBench } from '../testing/away.ts'
-import { ada, refusal, serverWith } from '../testing/lab.tsx'
+import { ada, refusal, serverWith, sessionOf } from '../testing/lab.tsx'
 import { benchStore } from './bench-store.ts'
 import { beginWithServerOrLastSeen, forgetAnswers, rememberAnswers } from './last-seen.ts'
 
 const HOUR = 3_600_000
-const session: Session = {
-  person: ada,
-  firstStart: false,
-  codeNeeded: false,
-  readable: false,
-  demo: false,
-  names: [],
-}
-const nobody: Session = { ...session, person: null }
+const session = sessionOf(ada)
+const nobody = sessionOf(null)
 const record = (caseId: string) => ({ caseId, events: [], routes: {} })
 const hashes = async () => (await (await benchStore()).getAll('answers')).map(({ hash }) => hash)
 

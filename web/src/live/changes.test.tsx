@@ -40,6 +40,8 @@ const summary = (more: Partial<CaseSummary> = {}): CaseSummary => ({
   ...caseSummary('c1', bench.working.state, calendar),
   ...more,
 })
+const changeOf = (of: CaseSummary, sequence: number) =>
+  change({ kind: 'case', caseId: of.caseId, sequence, summary: { ...of, sequence } })
 const caseParts = { path: { caseId: 'c1' } }
 
 const around = ({ children }: { readonly children: ReactNode }) => (
@@ -54,7 +56,6 @@ beforeEach(() => {
   sent = serverWith({
     'GET /cases/:caseId': record,
     'GET /cases/:caseId/events': { events: events.slice(2), routes: {} },
-    'GET /cases/:caseId/summary': summary({ docket: 'K-9' }),
     'GET /cases': [summary(), summary({ caseId: 'c2' })],
     'GET /bench': { ...benchContents([summary(), summary({ caseId: 'c2' })], START), at: START },
     'GET /bench/cases/:caseId': { ...benchContents([], START), at: START + 1 },
@@ -69,7 +70,7 @@ describe('a change of a case', () => {
     const held = shown(() => useAnswer('GET /cases/:caseId', caseParts))
     await waitFor(() => expect(held.current.data?.events).toHaveLength(3))
     addresses()
-    await change({ kind: 'case', caseId: 'c1', sequence: events.length })
+    await changeOf(summary(), events.length)
     await waitFor(() => expect(held.current.data?.events).toHaveLength(events.length))
     expect(addresses()).toEqual(['/cases/c1/events?after=3'])
     expect(held.current.data?.events.map(({ sequence }) => sequence)).toEqual(
@@ -80,14 +81,25 @@ describe('a change of a case', () => {
     const held = shown(() => useAnswer('GET /cases/:caseId', caseParts))
     await waitFor(() => expect(held.current.data).toBeDefined())
     addresses()
-    await change({ kind: 'case', caseId: 'c1', sequence: 3 })
+    await changeOf(summary(), 3)
     expect(addresses()).toEqual([])
   })
-  it('of another one asks a bench once, for that case alone', async () => {
+  it('of another one is put on the bench without asking', async () => {
     const held = shown(() => useAnswer('GET /bench'))
     await waitFor(() => expect(held.current.data?.work.length).toBeGreaterThan(0))
     addresses()
-    await change({ kind: 'case', caseId: 'c2', sequence: 9 })
+    await changeOf(summary({ caseId: 'c2', docket: 'K-9' }), 9)
+    const docketOf = (id: string) => held.current.data?.work.find(({ caseId }) => caseId === id)?.docket
+    await waitFor(() => expect(docketOf('c2')).toBe('K-9'))
+    expect(docketOf('c1')).toBe('K-1')
+    expect(addresses()).toEqual([])
+  })
+  it('that lies in a machine asks a bench once, for that case alone: only the server knows its end', async () => {
+    const held = shown(() => useAnswer('GET /bench'))
+    await waitFor(() => expect(held.current.data?.work.length).toBeGreaterThan(0))
+    addresses()
+    const items = summary().items.map((item) => ({ ...item, running: true, machine: 'bath' as const }))
+    await changeOf(summary({ caseId: 'c2', items }), 9)
     await waitFor(() => expect(held.current.data?.work.some(({ caseId }) => caseId === 'c2')).toBe(false))
     expect(held.current.data?.work.some(({ caseId }) => caseId === 'c1')).toBe(true)
     expect(addresses()).toEqual(['/bench/cases/c2'])
@@ -96,14 +108,14 @@ describe('a change of a case', () => {
     const held = shown(() => useAnswer('GET /cases', {}))
     await waitFor(() => expect(held.current.data).toHaveLength(2))
     addresses()
-    await change({ kind: 'case', caseId: 'c1', sequence: 9 })
+    await changeOf(summary({ docket: 'K-9' }), 9)
     await waitFor(() => expect(held.current.data?.find(({ caseId }) => caseId === 'c1')?.docket).toBe('K-9'))
-    expect(addresses()).toEqual(['/cases/c1/summary'])
+    expect(addresses()).toEqual([])
   })
   it('that nobody looks at is fetched when somebody does, not before', async () => {
     queryClient.setQueryData(['GET /cases/:caseId', caseParts], record)
     queryClient.setQueryData(['GET /bench'], { work: [], asking: [], cut: false, at: START })
-    await change({ kind: 'case', caseId: 'c1', sequence: 9 })
+    await changeOf(summary(), 9)
     expect(addresses()).toEqual([])
     expect(heldAnswer('GET /cases/:caseId', caseParts)).toBeUndefined()
     expect(queryClient.getQueryState(['GET /bench'])?.isInvalidated).toBe(true)

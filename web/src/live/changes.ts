@@ -1,7 +1,7 @@
 import type { CaseRecord, LiveChange } from '@yentrik/contract'
-import { benchWithCase, type CaseSummary } from '@yentrik/core'
+import { benchContents, benchWithCase, type CaseSummary } from '@yentrik/core'
 import { create } from 'zustand'
-import { readClock } from './lab-clock.ts'
+import { labNow, readClock } from './lab-clock.ts'
 import { heardUpTo, hearUpTo } from './marks.ts'
 import { changeHeld, freshen, heldAnswer, keyOf, queryClient, type ReadKey } from './queries.ts'
 import { request } from './request.ts'
@@ -14,10 +14,10 @@ export const useReached = create<{ readonly reached: boolean }>(() => ({ reached
 const follow: {
   readonly [K in LiveChange['kind']]: (change: LiveChange) => Promise<unknown>
 } = {
-  case: ({ caseId, sequence }) =>
-    caseId === undefined || sequence === undefined
+  case: ({ caseId, sequence, summary }) =>
+    caseId === undefined || sequence === undefined || summary === undefined
       ? Promise.resolve()
-      : Promise.all([followCase(caseId, sequence), followLists(caseId), followBench(caseId)]),
+      : Promise.all([followCase(caseId, sequence), followLists(summary), followBench(summary)]),
   lots: () =>
     freshen(
       'GET /lots',
@@ -95,9 +95,8 @@ export function recordWith(record: CaseRecord, since: Pick<CaseRecord, 'events' 
   }
 }
 
-async function followLists(caseId: string): Promise<void> {
+async function followLists(summary: CaseSummary): Promise<void> {
   if (!isShown('GET /cases')) return freshenQuietly('GET /cases')
-  const summary = await request('GET /cases/:caseId/summary', { path: { caseId } })
   for (const [key, held] of queryClient.getQueriesData<readonly CaseSummary[]>({ queryKey: ['GET /cases'] }))
     if (held) queryClient.setQueryData(key, listWith(held, summary, whichOf(key[1])))
 }
@@ -117,14 +116,20 @@ export function listWith(
   return belongs ? [...others, summary] : others
 }
 
-async function followBench(caseId: string): Promise<void> {
+async function followBench(summary: CaseSummary): Promise<void> {
   const bench = heldAnswer('GET /bench')
   if (!bench || !isShown('GET /bench')) return freshenQuietly('GET /bench')
-  const ofCase = await request('GET /bench/cases/:caseId', { path: { caseId } })
+  const { caseId } = summary
+  const ofCase = isInMachine(summary)
+    ? await request('GET /bench/cases/:caseId', { path: { caseId } })
+    : { ...benchContents([summary], labNow()), at: labNow() }
   const next = benchWithCase(heldAnswer('GET /bench') ?? bench, caseId, ofCase)
   if (next) changeHeld('GET /bench', undefined, () => ({ ...next, at: ofCase.at }))
   else await freshen('GET /bench')
 }
+
+/** When a machine will have ended, only the server knows. */
+const isInMachine = ({ items }: CaseSummary) => items.some(({ running, machine }) => running && machine)
 
 /** Old, but not fetched before somebody wants it. */
 async function freshenQuietly(route: ReadKey): Promise<void> {

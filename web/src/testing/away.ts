@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { benchStore } from '../away/bench-store.ts'
 import { readKept, sendKept } from '../away/outbox.ts'
 import { keepAnswer } from '../live/queries.ts'
-import { ada } from './lab.tsx'
+import { ada, sessionOf } from './lab.tsx'
 
 /** A browser that keeps things, with nothing kept, and a person who is signed in. */
 export async function freshBench(person = ada): Promise<void> {
@@ -10,14 +10,7 @@ export async function freshBench(person = ada): Promise<void> {
   await store.clear('kept')
   await store.clear('answers')
   await readKept()
-  keepAnswer('GET /session', {
-    person,
-    firstStart: false,
-    codeNeeded: false,
-    readable: false,
-    demo: false,
-    names: ['Ada'],
-  })
+  keepAnswer('GET /session', sessionOf(person))
   // Nothing of the test before is about to be sent.
   await sendKept()
 }

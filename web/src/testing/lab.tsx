@@ -2,7 +2,7 @@ import { jest } from '@jest/globals'
 import { QueryClientProvider } from '@tanstack/react-query'
 import { type RenderResult, render } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import type { Person, Problem, RouteKey } from '@yentrik/contract'
+import type { Person, Problem, RouteKey, Session } from '@yentrik/contract'
 import type { ReactElement, ReactNode } from 'react'
 import { MemoryRouter, Route, Routes, useLocation } from 'react-router'
 import { queryClient } from '../live/queries.ts'
@@ -68,6 +68,17 @@ export function serverWith(answers: Answers): SentRequest[] {
 /** The person at the bench of the tests. */
 export const ada: Person = { personId: 'p-1', name: 'Ada', role: 'lead' } as Person
 
+/** What the server says of who is here. */
+export const sessionOf = (person: Person | null, more: Partial<Session> = {}): Session => ({
+  person,
+  firstStart: false,
+  codeNeeded: false,
+  readable: false,
+  demo: false,
+  names: [],
+  ...more,
+})
+
 function Whereabouts() {
   const { pathname, search } = useLocation()
   return (
@@ -94,9 +105,7 @@ export function show(
 ): Shown {
   const around = ({ children }: { readonly children: ReactNode }) => (
     <QueryClientProvider client={queryClient}>
-      <SessionContext
-        value={{ person, firstStart: false, codeNeeded: false, readable: false, demo: false, names: [] }}
-      >
+      <SessionContext value={sessionOf(person)}>
         <MemoryRouter initialEntries={[at]}>
           <Whereabouts />
           <Routes>
