@@ -14,6 +14,7 @@ import { addFigures, makeOnly } from './mutators.mjs'
  *   npm run mutate -- core/src/planning             every mutant of a folder or file, by all tests of the workspace
  *   npm run mutate -- core/src/planning --own       the same, by the tests of that folder alone: quick, and stricter
  *   npm run mutate -- core --sample 600 --seed 1    as many, drawn from the whole workspace
+ *   npm run mutate -- core --sample 600 --no-tables the same without what stands in tables: quick
  */
 const root = fileURLToPath(new URL('..', import.meta.url))
 process.chdir(root)
@@ -29,6 +30,8 @@ const { values, positionals } = parseArgs({
     sample: { type: 'string' },
     seed: { type: 'string', default: '1' },
     own: { type: 'boolean', default: false },
+    // What stands in a table of a module is tried by every test that reads the module: a hundred times as dear.
+    'no-tables': { type: 'boolean', default: false },
     workers: { type: 'string', default: '2' },
   },
 })
@@ -111,6 +114,7 @@ function mutate(places, folder) {
     testRunner: 'jest',
     testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
     coverageAnalysis: 'perTest',
+    ignoreStatic: values['no-tables'],
     jest: {
       projectType: 'custom',
       config: {

@@ -58,6 +58,38 @@ describe('a date that is none', () => {
   })
 })
 
+describe('names that every object has of its own', () => {
+  it.each([
+    ['/lots', { materialId: 'dental-stone', number: { constructor: 1 } }, 'number.constructor'],
+    ['/lots', { toString: 1 }, 'toString'],
+    [
+      '/people',
+      { name: 'Ben', role: 'lead', passphrase: { hasOwnProperty: [] } },
+      'passphrase.hasOwnProperty',
+    ],
+    ['/calc/mix', JSON.parse('{"from":"powder","__proto__":{"powderGrams":1}}'), '__proto__'],
+  ])('are nobody’s entries: %s', async (path, sent, field) => {
+    const { body } = await server.post(path, sent).expect(422)
+    expect(body).toMatchObject({ code: 'entry-not-valid', field })
+    expect(body.detail).toContain('is not known here')
+  })
+})
+
+describe('a calculator whose figures run out of all bounds', () => {
+  it('says so and gives no figure', async () => {
+    const mixed = { powderGrams: 110, liquidMillilitres: 24, liquidGramsPerMillilitre: 1 }
+    const wanted = { millilitresPerGram: 1e-320, toleranceFraction: 0.02, thickening: false }
+    const { body } = await bare()
+      .post('/api/calc/mix-correction')
+      .send({ ...mixed, ...wanted })
+      .expect(422)
+    expect(body).toMatchObject({
+      code: 'no-figure',
+      remedy: expect.stringContaining('far from anything real'),
+    })
+  })
+})
+
 describe('a calculator that is asked for too much', () => {
   const ring = { radiusMillimetres: 20, heightMillimetres: 50 }
   const slow = (rampCelsiusPerMinute: number, startCelsius = 20) => ({

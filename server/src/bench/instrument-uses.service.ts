@@ -8,10 +8,12 @@ import {
   type JobState,
   type Saying,
   stepIn,
+  type WorkingCase,
 } from '@yentrik/core'
 import { DataSource, In } from 'typeorm'
 import { CaseStore } from '../case/case-store.ts'
 import { CaseEventRow, LotRow } from '../database/entities.ts'
+import { LiveService } from '../live/live.service.ts'
 
 /** So far back it is looked for; an instrument that nobody used for so long has no last use. */
 const MOST_LOOKED_AT = 500
@@ -26,18 +28,42 @@ export class InstrumentUses {
   constructor(
     private readonly dataSource: DataSource,
     private readonly store: CaseStore,
+    private readonly live: LiveService,
   ) {}
 
-  async last(): Promise<InstrumentUse[]> {
+  private known?: { readonly mark: string; readonly uses: Promise<InstrumentUse[]> }
+
+  /** Looked for once after each change, however many ask. */
+  last(): Promise<InstrumentUse[]> {
+    const { mark } = this.live
+    if (this.known?.mark !== mark) {
+      const uses = this.look()
+      this.known = { mark, uses }
+      uses.catch(() => {
+        this.known = undefined
+      })
+    }
+    return this.known.uses
+  }
+
+  private async look(): Promise<InstrumentUse[]> {
     const rows = await this.dataSource.manager.find(CaseEventRow, {
       where: { type: In(['mixRecorded', 'checkRecorded', 'sheetRecorded']) },
       order: { at: 'DESC', sequence: 'DESC' },
       take: MOST_LOOKED_AT,
     })
     const found = new Map<Instrument, InstrumentUse>()
+    // Most of them are of a few cases.
+    const cases = new Map<string, Promise<WorkingCase | undefined>>()
+    const loadOnce = (caseId: string) => {
+      // A damaged case says so where it is opened; the others have their last uses all the same.
+      const loading = cases.get(caseId) ?? this.store.load(caseId).catch(() => undefined)
+      cases.set(caseId, loading)
+      return loading
+    }
     for (const { caseId, sequence } of rows) {
       if (found.size === instruments.length && [...found.values()].every(isFull)) break
-      const loaded = await this.store.load(caseId)
+      const loaded = await loadOnce(caseId)
       const event = loaded?.events[sequence - 1]
       if (!loaded || !event) continue
       const { jobs, docket } = loaded.state

@@ -15,7 +15,7 @@ export class CalcService implements OnModuleDestroy {
 
   /**
    * @param gone when the asker does not wait any more
-   * @throws {Refusal} `no-such-calculator`, `took-too-long`, `entry-not-valid`; {DomainError} of the calculator
+   * @throws {Refusal} `no-such-calculator`, `took-too-long`, `entry-not-valid`, `no-figure`; {DomainError} of the calculator
    */
   async work(name: string, sent: unknown, gone: AbortSignal): Promise<object> {
     const calculator = calculators.find((each) => each.name === name)
@@ -27,7 +27,11 @@ export class CalcService implements OnModuleDestroy {
         `Choose one of: ${calculators.map((each) => each.name).join(', ')}.`,
       )
     const input = checked(calculator.input, sent) as object
-    return calculator.heavy ? this.apart(calculator, input, gone) : calculator.answer(input as never)
+    const answer = calculator.heavy
+      ? await this.apart(calculator, input, gone)
+      : calculator.answer(input as never)
+    if (!allFinite(answer)) throw noFigure()
+    return answer
   }
 
   private async apart({ name }: Calculator, input: object, gone: AbortSignal): Promise<object> {
@@ -60,3 +64,17 @@ export class CalcService implements OnModuleDestroy {
     await this.threads?.destroy()
   }
 }
+
+/** Whether every number in an answer is one: what is far from anything real can run out of all bounds on the way. */
+const allFinite = (value: unknown): boolean =>
+  typeof value === 'number'
+    ? Number.isFinite(value)
+    : typeof value !== 'object' || value === null || Object.values(value).every(allFinite)
+
+const noFigure = () =>
+  new Refusal(
+    422,
+    'no-figure',
+    'These entries lead to no figure.',
+    'Look at each of them: one is far from anything real.',
+  )

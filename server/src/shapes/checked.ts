@@ -17,8 +17,8 @@ const MOST_VALUES = 30_000
 export function checked<S extends Shape>(shape: S, sent: unknown): Of<S> {
   mustBeSmall(sent)
   const given = isObject(sent) ? sent : {}
-  const empty = emptyPlace(given)
-  if (empty !== undefined) throw notValid([{ field: empty, reason: 'is null; leave it out' }])
+  const odd = oddPlace(given)
+  if (odd) throw notValid([odd])
   const instance = plainToInstance(classFor(shape, given), given)
   const errors = validateSync(instance, {
     whitelist: true,
@@ -57,16 +57,22 @@ function mustBeSmall(sent: unknown): void {
   }
 }
 
-/** Where a list holds null, which no list may: the library that makes classes of what was sent would fall over it. */
-function emptyPlace(value: object, path = ''): string | undefined {
+/**
+ * What the library that makes classes of what was sent would fall over: null in a list, which no list may hold, and names
+ * that every object has of its own, which are nobody's entries.
+ */
+function oddPlace(value: object, path = ''): EntryAtFault | undefined {
   for (const [key, part] of Object.entries(value)) {
-    const place = path ? `${path}.${key}` : key
-    if (part === null && Array.isArray(value)) return place
-    const deeper = typeof part === 'object' && part !== null ? emptyPlace(part, place) : undefined
+    const field = path ? `${path}.${key}` : key
+    if (key in Object.prototype) return { field, reason: NOT_KNOWN }
+    if (part === null && Array.isArray(value)) return { field, reason: 'is null; leave it out' }
+    const deeper = typeof part === 'object' && part !== null ? oddPlace(part, field) : undefined
     if (deeper !== undefined) return deeper
   }
   return undefined
 }
+
+const NOT_KNOWN = 'is not known here; leave it out'
 
 interface EntryAtFault {
   readonly field: string
@@ -92,6 +98,6 @@ function entriesAtFault({ property, constraints, children }: ValidationError, pa
 
 /** One reason for each entry: the first that it broke. */
 function reasonOf(constraints: Readonly<Record<string, string>>): string {
-  if ('whitelistValidation' in constraints) return 'is not known here; leave it out'
+  if ('whitelistValidation' in constraints) return NOT_KNOWN
   return Object.values(constraints).at(-1)!
 }

@@ -12,7 +12,7 @@ import type { ServerSettings } from '../settings/server-settings.ts'
 export class TestServer {
   readonly folder = mkdtempSync(join(tmpdir(), 'yentrik-test-'))
   app: NestExpressApplication
-  private cookie = ''
+  cookie = ''
 
   static async open(settings: Partial<ServerSettings> = {}): Promise<TestServer> {
     const server = new TestServer()
