@@ -19,7 +19,8 @@ const houses = {
     ['testing'],
   ],
   server: [
-    ['errors', 'settings', 'live', 'log'],
+    ['errors'],
+    ['settings', 'live', 'log'],
     ['database', 'shapes'],
     ['network'],
     ['people', 'lab', 'backup'],

@@ -1,9 +1,10 @@
-import { choice, list, maybe, type Of, record, roles, text, typedAs, yesNo } from '@yentrik/core'
+import { choice, instant, list, maybe, type Of, record, roles, text, typedAs, yesNo } from '@yentrik/core'
 import { nothing, results, route } from './route.ts'
 
 const name = text(40, { example: 'Ilse', pattern: '\\S' })
 /** How good it must be is looked at where it is hashed. */
 const passphrase = text(200, { example: 'plaster before noon' })
+const pin = text(8, { pattern: '^[0-9]{4,8}$', example: '4071', description: 'Four to eight digits' })
 const personShape = record({ personId: text(80), name: text(80), role: choice(roles) })
 export type Person = Of<typeof personShape>
 
@@ -34,6 +35,8 @@ const sessionShape = record({
   demo: yesNo(),
   /** First names of everybody, for those who are signed in. */
   names: list(text(80), 1000),
+  /** Nobody is signed in, and these may come back to this bench by their PIN. */
+  pins: list(text(80), 1000),
 })
 export type Session = Of<typeof sessionShape>
 
@@ -57,6 +60,20 @@ export const peopleRoutes = {
     answer: personShape,
     status: 201,
     open: true,
+  }),
+  'POST /session/pin': route({
+    room: 'people',
+    summary: 'Come back by PIN to a bench that a passphrase has opened today',
+    body: record({ name, pin }),
+    answer: personShape,
+    status: 201,
+    open: true,
+  }),
+  'PUT /session/pin': route({
+    room: 'people',
+    summary: 'Choose a PIN for oneself at this bench, until the day is over',
+    body: record({ pin }),
+    answer: record({ until: instant({ description: 'Until when it holds' }) }),
   }),
   'DELETE /session': route({ room: 'people', summary: 'Sign out', answer: nothing }),
   'PUT /session/passphrase': route({

@@ -29,6 +29,7 @@ import { LabController } from './lab/lab.controller.ts'
 import { LabSettingsService } from './lab/lab-settings.service.ts'
 import { LiveController } from './live/live.controller.ts'
 import { LiveService } from './live/live.service.ts'
+import { StreamBound } from './live/stream-bound.ts'
 import { LotsService } from './materials/lots.service.ts'
 import { MaterialsController } from './materials/materials.controller.ts'
 import { ShelfCards } from './materials/shelf-cards.service.ts'
@@ -36,6 +37,7 @@ import { MixClocksController } from './mixing/mix-clocks.controller.ts'
 import { MixClocks } from './mixing/mix-clocks.service.ts'
 import { NetworkController, TLS } from './network/network.controller.ts'
 import type { Tls } from './network/tls.ts'
+import { BenchPins } from './people/bench-pins.ts'
 import { FirstStartCode } from './people/first-start-code.ts'
 import { PeopleController } from './people/people.controller.ts'
 import { PeopleService } from './people/people.service.ts'
@@ -93,8 +95,10 @@ export class AppModule {
         CalcService,
         LabClock,
         LiveService,
+        StreamBound,
         PeopleService,
         Sessions,
+        BenchPins,
         SignInWait,
         FirstStartCode,
         ShelfCards,

@@ -23,6 +23,7 @@ import {
   LotUseRow,
   RouteCopyRow,
 } from '../database/entities.ts'
+import { eventHash } from '../database/event-hash.ts'
 import { eventOf } from '../database/event-rows.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
@@ -41,7 +42,10 @@ const KEYS_KEPT_MILLIS = 30 * 24 * 3_600_000
 /** Reads and writes cases: events, route copies and the summary that lists are made of. */
 @Injectable()
 export class CaseStore {
-  /** Cases as last committed, the longest unused first; looked at against the record at every use. */
+  /**
+   * Cases as last read or committed, the longest unused first. Looked at against the record at every use: the last event names
+   * the one before by its hash and so all of them, so that nothing is believed which was rolled back meanwhile.
+   */
   private readonly kept = new Map<string, WorkingCase>()
   /** Route copies never change, so each is read once. */
   private readonly routes = new Map<string, Route>()
@@ -59,11 +63,13 @@ export class CaseStore {
     manager: EntityManager = this.dataSource.manager,
   ): Promise<WorkingCase | undefined> {
     const known = this.kept.get(caseId)
-    const last = await this.lastSequence(caseId, manager)
-    if (last === undefined) return undefined
-    if (known?.state.sequence === last) return known
     try {
-      return await this.replayed(caseId, manager)
+      const last = await this.lastEvent(caseId, manager)
+      if (last === undefined) return undefined
+      if (known && eventHash(known.events.at(-1)!) === eventHash(last)) return known
+      const working = await this.replayed(caseId, manager)
+      this.keepAtHand(caseId, working)
+      return working
     } catch (error) {
       throw damaged(error)
     }
@@ -76,13 +82,9 @@ export class CaseStore {
     return workingCase(events, routes, routeTemplates)
   }
 
-  private async lastSequence(caseId: string, manager: EntityManager): Promise<number | undefined> {
-    const last = await manager.findOne(CaseEventRow, {
-      select: { caseId: true, sequence: true },
-      where: { caseId },
-      order: { sequence: 'DESC' },
-    })
-    return last?.sequence
+  private async lastEvent(caseId: string, manager: EntityManager): Promise<CaseEvent | undefined> {
+    const row = await manager.findOne(CaseEventRow, { where: { caseId }, order: { sequence: 'DESC' } })
+    return row ? eventOf(row, row.data) : undefined
   }
 
   private async eventsOf(caseId: string, manager: EntityManager): Promise<CaseEvent[]> {
@@ -90,7 +92,7 @@ export class CaseStore {
     return rows.map((row) => eventOf(row, row.data))
   }
 
-  /** Keeps a committed case as it stands, so that its next event costs no replay; the longest unused goes. */
+  /** Keeps a case as it stands, so that its next event costs no replay; the longest unused goes. */
   keepAtHand(caseId: string, working: WorkingCase): void {
     this.kept.delete(caseId)
     this.kept.set(caseId, working)

@@ -1,13 +1,17 @@
-import { Controller, Sse } from '@nestjs/common'
+import { Controller, Req, Sse } from '@nestjs/common'
 import { ApiOperation, ApiTags } from '@nestjs/swagger'
 import type { DevicesState } from '@yentrik/contract'
 import type { Observable } from 'rxjs'
+import { StreamBound, type WithPerson } from '../live/stream-bound.ts'
 import { type Call, Handles } from '../shapes/handles.ts'
 import { DevicesService } from './devices.service.ts'
 
 @Controller()
 export class DevicesController {
-  constructor(private readonly devices: DevicesService) {}
+  constructor(
+    private readonly devices: DevicesService,
+    private readonly bound: StreamBound,
+  ) {}
 
   @Handles('GET /devices')
   state(): DevicesState {
@@ -17,8 +21,8 @@ export class DevicesController {
   @Sse('devices/live')
   @ApiTags('devices')
   @ApiOperation({ summary: 'Balance, dispenser and press as they speak, as server-sent events' })
-  stream(): Observable<{ type: string; data: object }> {
-    return this.devices.stream()
+  stream(@Req() { person }: WithPerson): Observable<{ type: string; data: object }> {
+    return this.bound.of(person.personId, this.devices.stream())
   }
 
   @Handles('POST /devices/balance/tare')

@@ -10,6 +10,9 @@ import { Refusal } from '../errors/problem.filter.ts'
 import { LiveService } from '../live/live.service.ts'
 import { ShelfCards } from './shelf-cards.service.ts'
 
+/** Nothing on the shelf of a lab is sold to be kept longer (common practice). */
+const LONGEST_LIFE_YEARS = 30
+
 @Injectable()
 export class LotsService {
   constructor(
@@ -62,6 +65,14 @@ export class LotsService {
   async receive(lot: Body<'POST /lots'>): Promise<Lot> {
     await this.cards.mustHave(lot.materialId, lot.productId)
     const now = new Date(this.clock.now()).toISOString()
+    if (lot.expiresOn && Number(lot.expiresOn.slice(0, 4)) > Number(now.slice(0, 4)) + LONGEST_LIFE_YEARS)
+      throw new Refusal(
+        422,
+        'expiry-not-plausible',
+        `No lot keeps until ${lot.expiresOn}.`,
+        'Look at the label again; leave it out where there is none.',
+        { field: 'expiresOn' },
+      )
     if (lot.expiresOn && lot.expiresOn < now.slice(0, 10))
       throw new Refusal(
         422,

@@ -59,6 +59,18 @@ describe('lots, their stock and their cases', () => {
       leftGrams: null,
     })
   })
+  it('a lot that is past, or keeps longer than anything does, is not taken onto the shelf', async () => {
+    const year = new Date().getFullYear()
+    const lot = (expiresOn: string) =>
+      server.post('/lots', { materialId: 'dental-stone', number: `E-${expiresOn}`, expiresOn })
+    expect((await lot(`${year - 1}-05-01`).expect(422)).body.code).toBe('lot-expired')
+    for (const far of [`${year + 31}-01-01`, '9999-12-31'])
+      expect((await lot(far).expect(422)).body).toMatchObject({
+        code: 'expiry-not-plausible',
+        field: 'expiresOn',
+      })
+    await lot(`${year + 30}-12-31`).expect(201)
+  })
   it('a lot in quarantine is refused with its reason, and taken again once released', async () => {
     const lotId = await newLot('S4-2')
     const { caseId, seen } = await server.atThePour()

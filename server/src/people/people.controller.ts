@@ -1,11 +1,12 @@
 import { Controller, Inject, Req, Res } from '@nestjs/common'
-import type { Session } from '@yentrik/contract'
-import type { Request, Response } from 'express'
+import type { Person, Session } from '@yentrik/contract'
+import type { CookieOptions, Request, Response } from 'express'
 import { isThisMachine } from '../network/this-machine.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
 import { type Call, Handles } from '../shapes/handles.ts'
+import { BenchPins, UNLOCKED_MILLIS } from './bench-pins.ts'
 import { PeopleService } from './people.service.ts'
-import { sessionCookie, tokenOf } from './session.guard.ts'
+import { benchCookie, benchOf, sessionCookie, tokenOf } from './session.guard.ts'
 import { LONGEST_MILLIS, Sessions } from './sessions.service.ts'
 
 @Controller()
@@ -13,6 +14,7 @@ export class PeopleController {
   constructor(
     private readonly people: PeopleService,
     private readonly sessions: Sessions,
+    private readonly pins: BenchPins,
     @Inject(SETTINGS) private readonly settings: ServerSettings,
   ) {}
 
@@ -26,6 +28,7 @@ export class PeopleController {
       readable: !this.settings.tls && !isThisMachine(addressOf(request)),
       demo: this.settings.demo,
       names: me ? (await this.people.all()).map(({ name }) => name) : [],
+      pins: me ? [] : this.pins.names(benchOf(request)),
     }
   }
 
@@ -37,14 +40,38 @@ export class PeopleController {
   ) {
     const address = addressOf(request)
     const person = await this.people.signIn(body.name, body.passphrase, address)
-    response.cookie(sessionCookie(this.settings), await this.sessions.open(person, address), {
-      httpOnly: true,
-      secure: this.settings.tls !== undefined,
-      sameSite: 'strict',
-      path: '/',
-      maxAge: LONGEST_MILLIS,
-    })
+    await this.letIn(person, address, response)
+    const bench = this.pins.unlock(benchOf(request), person)
+    response.cookie(benchCookie(this.settings), bench, this.cookie(UNLOCKED_MILLIS))
     return person
+  }
+
+  @Handles('POST /session/pin')
+  async comeBack(
+    { body }: Call<'POST /session/pin'>,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ) {
+    const { personId } = await this.pins.open(benchOf(request), body.name, body.pin)
+    const person = await this.people.mustWorkHere(personId)
+    return this.letIn(person, addressOf(request), response)
+  }
+
+  @Handles('PUT /session/pin')
+  async choosePin({ body, me }: Call<'PUT /session/pin'>, @Req() request: Request) {
+    const until = await this.pins.choose(benchOf(request), me, body.pin)
+    return { until: new Date(until).toISOString() }
+  }
+
+  private async letIn(person: Person, address: string, response: Response): Promise<Person> {
+    const token = await this.sessions.open(person, address)
+    response.cookie(sessionCookie(this.settings), token, this.cookie(LONGEST_MILLIS))
+    return person
+  }
+
+  private cookie(maxAge: number): CookieOptions {
+    const secure = this.settings.tls !== undefined
+    return { httpOnly: true, secure, sameSite: 'strict', path: '/', maxAge }
   }
 
   @Handles('DELETE /session')
@@ -62,6 +89,7 @@ export class PeopleController {
   async changePassphrase({ body, me }: Call<'PUT /session/passphrase'>, @Req() request: Request) {
     await this.people.changePassphrase(me, body.old, body.passphrase, addressOf(request))
     await this.sessions.endOthers(me, tokenOf(request))
+    this.pins.forget(me.personId)
   }
 
   @Handles('GET /sessions')
@@ -71,7 +99,7 @@ export class PeopleController {
 
   @Handles('DELETE /sessions/:sessionId')
   async end({ path, me }: Call<'DELETE /sessions/:sessionId'>) {
-    await this.sessions.end(path.sessionId, me)
+    this.pins.forget(await this.sessions.end(path.sessionId, me))
   }
 
   @Handles('POST /first-start')
@@ -92,6 +120,7 @@ export class PeopleController {
   @Handles('POST /people/:personId/retire')
   async retire({ path, me }: Call<'POST /people/:personId/retire'>) {
     await this.people.retire(path.personId, new Date().toISOString(), me.name)
+    this.pins.forget(path.personId)
   }
 }
 

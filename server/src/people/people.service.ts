@@ -100,15 +100,17 @@ export class PeopleService {
     if (!row || !right) {
       this.wait.failed(name, address)
       this.logger.warn(`A sign-in was refused, from ${address}`)
-      throw new Refusal(
-        401,
-        'sign-in-refused',
-        'Name and passphrase do not go together.',
-        'Type both again, or ask the lab lead.',
-      )
+      throw signInRefused()
     }
     this.wait.succeeded(name)
     if (row.secret !== '' && isOld(row.secret)) await this.setSecret(row.personId, await hashed(passphrase))
+    return toPerson(row)
+  }
+
+  /** As they are now. @throws {Refusal} `sign-in-refused` when they are gone */
+  async mustWorkHere(personId: string): Promise<Person> {
+    const row = await this.dataSource.getRepository(PersonRow).findOneBy({ personId, retiredAt: IsNull() })
+    if (!row) throw signInRefused()
     return toPerson(row)
   }
 
@@ -152,3 +154,11 @@ export class PeopleService {
 export function toPerson({ personId, name, role }: PersonRow): Person {
   return { personId, name, role: role as Role }
 }
+
+const signInRefused = () =>
+  new Refusal(
+    401,
+    'sign-in-refused',
+    'Name and passphrase do not go together.',
+    'Type both again, or ask the lab lead.',
+  )

@@ -51,6 +51,7 @@ describe('people', () => {
       readable: false,
       demo: false,
       names: [],
+      pins: [],
     })
     expect(JSON.stringify((await session('lead')).body)).not.toMatch(/secret|passphrase|hash/i)
   })

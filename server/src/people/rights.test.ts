@@ -40,7 +40,9 @@ const ask = (route: RouteKey, who: Role | 'nobody', body: object = {}, path = 'n
 const bench = 'lead technician learner'
 const skilled = 'lead technician'
 /** Who may change what, route by route, written down beside the declarations. What is read, everybody who is signed in may read. */
-const changes: Readonly<Record<Exclude<RouteKey, `GET ${string}` | `${string} /session`>, string>> = {
+const changes: Readonly<
+  Record<Exclude<RouteKey, `GET ${string}` | `${string} /session` | 'POST /session/pin'>, string>
+> = {
   'POST /people': 'lead',
   'POST /people/:personId/retire': 'lead',
   'POST /backups': 'lead',
@@ -74,6 +76,7 @@ const changes: Readonly<Record<Exclude<RouteKey, `GET ${string}` | `${string} /s
   'DELETE /mixing/clocks/:clockId': bench,
   // Of oneself, whoever one is.
   'PUT /session/passphrase': roles.join(' '),
+  'PUT /session/pin': roles.join(' '),
   'DELETE /sessions/:sessionId': roles.join(' '),
   'POST /first-start': roles.join(' '),
   // The clock is moved in demos alone, by anybody.

@@ -14,6 +14,15 @@ const PLAIN = 'yentrik_session'
 const ENCRYPTED = '__Host-yentrik_session'
 export const sessionCookie = ({ tls }: Pick<ServerSettings, 'tls'>): string => (tls ? ENCRYPTED : PLAIN)
 
+/** By which a bench is known again, where somebody typed a passphrase. */
+export const benchCookie = ({ tls }: Pick<ServerSettings, 'tls'>): string =>
+  tls ? '__Host-yentrik_bench' : 'yentrik_bench'
+
+export function benchOf({ cookies, secure }: Request): string | undefined {
+  const token: unknown = cookies?.[secure ? '__Host-yentrik_bench' : 'yentrik_bench']
+  return typeof token === 'string' ? token : undefined
+}
+
 type WithPerson = Request & { person?: Person }
 
 /** The token of a session; a cookie that is no text is none. */

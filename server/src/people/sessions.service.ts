@@ -92,15 +92,17 @@ export class Sessions {
       .sort((a, b) => b.usedAt.localeCompare(a.usedAt))
   }
 
-  /** One's own; by the lead any. @throws {Refusal} `no-such-session` */
-  async end(sessionId: string, me: Person): Promise<void> {
-    await this.queue.write(async (manager) => {
+  /** One's own; by the lead any. @returns whose it was @throws {Refusal} `no-such-session` */
+  async end(sessionId: string, me: Person): Promise<string> {
+    const personId = await this.queue.write(async (manager) => {
       const row = await manager.findOneBy(SessionRow, { sessionId })
       if (!row || (row.personId !== me.personId && me.role !== 'lead'))
         throw new Refusal(404, 'no-such-session', 'There is no such session.', 'Look at the list again.')
       await manager.delete(SessionRow, { sessionId })
+      return row.personId
     })
     this.logger.log(`${me.name} ended a session`)
+    return personId
   }
 
   /** All others of a person, after the passphrase was changed. */

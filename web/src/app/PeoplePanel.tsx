@@ -152,8 +152,44 @@ function OpenSessions({ lead }: { lead: boolean }) {
         ))}
       </ul>
       {refusal && <Message tone="error" words={refusal} />}
+      <NewPin />
       <NewPassphrase />
     </section>
+  )
+}
+
+/** The quick way back to a tablet that is handed round. */
+function NewPin() {
+  const [until, setUntil] = useState<number>()
+  const form = useEntryForm({
+    start: () => ({ pin: '' }),
+    check: ({ pin }) => ({ pin: /^\d{4,8}$/.test(pin) ? undefined : 'Take four to eight digits.' }),
+    store: async (body) => {
+      setUntil(undefined)
+      setUntil(Date.parse((await request('PUT /session/pin', { body })).until))
+    },
+  })
+  return (
+    <form noValidate className="border-base-300 grid gap-3 border-t pt-4" onSubmit={form.submit}>
+      <h3 className="font-semibold">A PIN for this bench, today</h3>
+      <FormText
+        form={form}
+        name="pin"
+        label="PIN"
+        type="password"
+        inputMode="numeric"
+        hint="Four to eight digits. Signed out here, you come back with it; three wrong ones want the passphrase."
+      />
+      {form.fault && <Message tone="error">{form.fault}</Message>}
+      <div className="flex items-center gap-3">
+        <button type="submit" className="act" disabled={form.busy}>
+          Keep the PIN
+        </button>
+        {until !== undefined && (
+          <Message tone="good">It opens this bench for you until {dateAndTime(until)}.</Message>
+        )}
+      </div>
+    </form>
   )
 }
 

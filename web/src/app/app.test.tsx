@@ -4,7 +4,7 @@ import { START } from '@yentrik/core/testing'
 import { Route, Routes } from 'react-router'
 import { queryClient } from '../live/queries.ts'
 import { request } from '../live/request.ts'
-import { ada, refusal, type SentRequest, serverWith, show } from '../testing/lab.tsx'
+import { ada, refusal, type SentRequest, serverWith, sessionOf, show } from '../testing/lab.tsx'
 import { HelpSheet } from './HelpSheet.tsx'
 import { Shell } from './Shell.tsx'
 import { SignIn } from './SignIn.tsx'
@@ -23,7 +23,7 @@ function scan(code: string) {
 }
 
 describe('the door', () => {
-  const first = { person: null, firstStart: true, codeNeeded: false, readable: false, demo: false, names: [] }
+  const first = sessionOf(null, { firstStart: true })
   it('lets the first person make the lab theirs', async () => {
     const sent = serverWith({ 'POST /first-start': {}, 'POST /session': {}, 'GET /session': first })
     const { user } = show(<SignIn session={first} />, { person: null })
@@ -70,6 +70,37 @@ describe('the door', () => {
     await waitFor(() => expect(posted(sent)).toHaveLength(2))
     expect(posted(sent)[0]?.body).toMatchObject({ code: 'K7MPA2XC' })
   })
+  it('lets those back in by their PIN whom a passphrase has let in here today', async () => {
+    const known = sessionOf(null, { pins: ['Ada', 'Ben'] })
+    let tries = 0
+    const sent = serverWith({
+      'POST /session/pin': () =>
+        ++tries === 1
+          ? refusal({
+              status: 401,
+              detail: 'Name and PIN do not go together here.',
+              remedy: '2 tries are left.',
+            })
+          : {},
+      'GET /session': known,
+    })
+    const { user } = show(<SignIn session={known} />, { person: null })
+    await user.click(button('Ben'))
+    await user.type(screen.getByLabelText('PIN'), '12')
+    await user.click(button('Back to the bench'))
+    expect(await screen.findByText('Type the four to eight digits of your PIN.')).toBeTruthy()
+    expect(posted(sent)).toEqual([])
+    await user.type(screen.getByLabelText('PIN'), '71')
+    await user.click(button('Back to the bench'))
+    expect((await screen.findByRole('alert')).textContent).toContain('2 tries are left.')
+    await user.clear(screen.getByLabelText('PIN'))
+    await user.type(screen.getByLabelText('PIN'), '4071')
+    await user.click(button('Back to the bench'))
+    await waitFor(() => expect(posted(sent)).toHaveLength(2))
+    expect(posted(sent)[1]).toMatchObject({ address: '/session/pin', body: { name: 'Ben', pin: '4071' } })
+    await user.click(button('With the passphrase'))
+    expect(screen.getByLabelText('Passphrase')).toBeTruthy()
+  })
   it('says that others can read along, where they can', async () => {
     serverWith({})
     const { unmount } = show(<SignIn session={{ ...first, readable: true }} />, { person: null })
@@ -99,14 +130,7 @@ describe('the door', () => {
 })
 
 describe('the house around every screen', () => {
-  const session = {
-    person: ada,
-    firstStart: false,
-    codeNeeded: false,
-    readable: false,
-    demo: false,
-    names: [],
-  }
+  const session = sessionOf(ada)
   const inside = (answers: object = {}) => {
     const sent = serverWith({
       'GET /session': session,

@@ -3,7 +3,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { START } from '@yentrik/core/testing'
 import { useLabClock } from '../live/lab-clock.ts'
 import { usePreferences } from '../preferences/preferences.ts'
-import { ada, refusal, type SentRequest, serverWith, show } from '../testing/lab.tsx'
+import { ada, refusal, type SentRequest, serverWith, sessionOf, show } from '../testing/lab.tsx'
 import { BackupsPanel } from './BackupsPanel.tsx'
 import { NetworkPanel } from './NetworkPanel.tsx'
 import { PeoplePanel, SessionsPanel } from './PeoplePanel.tsx'
@@ -101,14 +101,7 @@ describe('the people', () => {
   const open = (answers: object = {}) => {
     const sent = serverWith({
       'GET /people': [{ ...ada, retiredAt: null }, ben, cy],
-      'GET /session': {
-        person: ada,
-        firstStart: false,
-        codeNeeded: false,
-        readable: false,
-        demo: false,
-        names: [],
-      },
+      'GET /session': sessionOf(ada),
       'GET /sessions': [],
       'POST /people': {},
       'POST /people/:personId/retire': undefined,
@@ -180,6 +173,19 @@ describe('open benches', () => {
     await waitFor(() =>
       expect(posted(sent)).toEqual([{ method: 'DELETE', address: '/sessions/s-2', body: undefined }]),
     )
+  })
+  it('can be opened again by a PIN, which is said to hold until when', async () => {
+    const until = '2026-03-02T20:10:00.000Z'
+    const sent = serverWith({ 'GET /sessions': [here], 'PUT /session/pin': { until } })
+    const { user } = show(<SessionsPanel />)
+    await user.type(await screen.findByLabelText('PIN'), '12a4')
+    await user.click(button('Keep the PIN'))
+    expect(await screen.findByText('Take four to eight digits.')).toBeTruthy()
+    await user.clear(screen.getByLabelText('PIN'))
+    await user.type(screen.getByLabelText('PIN'), '4071')
+    await user.click(button('Keep the PIN'))
+    expect(await screen.findByText(/^It opens this bench for you until Mon 2 Mar /)).toBeTruthy()
+    expect(posted(sent)).toEqual([{ method: 'PUT', address: '/session/pin', body: { pin: '4071' } }])
   })
   it('close when the passphrase is changed', async () => {
     const sent = serverWith({ 'GET /sessions': [here], 'PUT /session/passphrase': undefined })

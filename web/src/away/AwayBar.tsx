@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import { useReached } from '../live/changes.ts'
 import { Message } from '../parts/Message.tsx'
 import { useSession } from '../session/session.ts'
-import { useOutbox } from './outbox.ts'
+import { useOutbox } from './kept.ts'
 
 /** Whether the server is reached, and what waits at this bench until it is. */
 export function AwayBar() {

@@ -12,6 +12,8 @@ interface TextFieldProps {
   readonly lines?: number
   readonly suggestions?: readonly string[]
   readonly autoFocus?: boolean
+  /** A bench tablet shows its digits. */
+  readonly inputMode?: 'numeric'
 }
 
 /** Words, a date or a time, with its label and what is wrong with it. */
@@ -25,6 +27,7 @@ export function TextField({
   lines,
   suggestions,
   autoFocus,
+  inputMode,
 }: TextFieldProps) {
   const id = useId()
   const shared = {
@@ -34,6 +37,7 @@ export function TextField({
     'aria-describedby': `${id}-message`,
     autoComplete: 'off',
     autoFocus,
+    inputMode,
   }
   return (
     <div className="min-w-0">

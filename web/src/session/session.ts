@@ -9,6 +9,7 @@ export const SessionContext = createContext<Session>({
   readable: false,
   demo: false,
   names: [],
+  pins: [],
 })
 
 export function useSession() {

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import { benchStore } from '../away/bench-store.ts'
-import { readKept, sendKept } from '../away/outbox.ts'
+import { readKept } from '../away/kept.ts'
+import { sendKept } from '../away/outbox.ts'
 import { keepAnswer } from '../live/queries.ts'
 import { ada, sessionOf } from './lab.tsx'
 

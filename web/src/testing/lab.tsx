@@ -76,6 +76,7 @@ export const sessionOf = (person: Person | null, more: Partial<Session> = {}): S
   readable: false,
   demo: false,
   names: [],
+  pins: [],
   ...more,
 })
 
