@@ -1,4 +1,4 @@
-import { Link } from 'react-router'
+import { Link, useLocation } from 'react-router'
 import { useReached } from '../live/changes.ts'
 import { Message } from '../parts/Message.tsx'
 import { useSession } from '../session/session.ts'
@@ -9,8 +9,10 @@ export function AwayBar() {
   const { reached } = useReached()
   const kept = useOutbox((outbox) => outbox.kept)
   const { person } = useSession()
-  if (reached && kept.length === 0) return null
-  const unfit = kept.filter((entry) => entry.unfit)
+  const { pathname } = useLocation()
+  const unfit = kept.filter(({ unfit: asked, caseId }) => asked && pathname !== `/case/${caseId}`)
+  const waiting = kept.filter((entry) => !entry.unfit).length
+  if (reached && waiting + unfit.length === 0) return null
   const others = [
     ...new Set(kept.filter(({ personId }) => personId !== person?.personId).map(({ by }) => by)),
   ]
@@ -23,9 +25,9 @@ export function AwayBar() {
           is back.
         </Message>
       )}
-      {kept.length > 0 && (
+      {waiting > 0 && (
         <p role="status" className="text-lg font-semibold">
-          Kept here, <span className="figures">{kept.length}</span> to send
+          Kept here, <span className="figures">{waiting}</span> to send
         </p>
       )}
       {reached && others.length > 0 && (
@@ -33,7 +35,7 @@ export function AwayBar() {
       )}
       {[...byDocket].map(([docket, caseId]) => (
         <Link key={docket} className="small-act" to={`/case/${caseId}`}>
-          {docket}: something does not fit any more. Look at it
+          {docket}: look at what does not fit any more
         </Link>
       ))}
     </div>

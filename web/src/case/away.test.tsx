@@ -156,9 +156,11 @@ describe('what others did meanwhile', () => {
     expect(asked.getByText(/Ada did this here at/)).toBeTruthy()
     expect(asked.getByText(/^Impression whole: Whole/)).toBeTruthy()
     expect(asked.getByText(/begun again/)).toBeTruthy()
-    expect(screen.getByRole('link', { name: /K-1: something does not fit/ }).getAttribute('href')).toBe(
-      '/case/c1',
-    )
+    // Not on this page, where it is asked; on every other one.
+    expect(screen.queryByRole('link', { name: /K-1: look at what/ })).toBeNull()
+    show(<AwayBar />, { at: '/' })
+    expect(screen.getByRole('link', { name: /K-1: look at what/ }).getAttribute('href')).toBe('/case/c1')
+    expect(screen.queryByText('Kept here,', { exact: false })).toBeNull()
     await sendKept()
     expect(kept()).toHaveLength(1)
   })
