@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url'
+import { warmUp } from './case/warm-up.ts'
 import { createApp } from './create-app.ts'
 import { endOn } from './database/start-fault.ts'
 import { NetworkController } from './network/network.controller.ts'
@@ -9,6 +10,7 @@ import { isLoopback, settingsFrom } from './settings/server-settings.ts'
 const builtWeb = fileURLToPath(new URL('../../web/dist', import.meta.url))
 const settings = settingsFrom({ YENTRIK_WEB: builtWeb, ...process.env })
 const app = await createApp(settings).catch(endOn)
+await warmUp()
 await app.listen(settings.port, settings.host)
 if (await app.get(PeopleService).isFirstStart())
   console.log(

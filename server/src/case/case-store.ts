@@ -27,6 +27,7 @@ import { eventHash } from '../database/event-hash.ts'
 import { eventOf } from '../database/event-rows.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
+import { letOthersIn } from './in-pieces.ts'
 
 /** Cases kept in memory: what a lab has in work, a few kB each. */
 const MOST_KEPT = 300
@@ -34,8 +35,8 @@ const MOST_KEPT = 300
 /** Goes up whenever `CaseSummary` gains or changes a field, so that kept summaries are made again. */
 const SUMMARY_VERSION = 4
 
-/** SQLite takes so many values in one statement that 500 rows are safe. */
-const EVENTS_AT_ONCE = 500
+/** As many as are written in a few milliseconds (choice). */
+const EVENTS_AT_ONCE = 100
 
 const KEYS_KEPT_MILLIS = 30 * 24 * 3_600_000
 
@@ -134,11 +135,14 @@ export class CaseStore {
         .orIgnore()
         .execute()
     try {
-      for (let from = 0; from < added.length; from += EVENTS_AT_ONCE)
+      for (let from = 0; from < added.length; from += EVENTS_AT_ONCE) {
+        // A case from elsewhere brings thousands: whoever reads something else is answered in between.
+        if (from > 0) await letOthersIn()
         await manager.insert(
           CaseEventRow,
           added.slice(from, from + EVENTS_AT_ONCE).map((event) => toRow(caseId, event)),
         )
+      }
     } catch (error) {
       if (isTaken(error)) return undefined
       throw error
