@@ -15,6 +15,7 @@ export async function clock({ jumps = 60 } = {}) {
   })
   await lab.start()
   const { caseId } = (await ask(lab.api, '/cases', { body: intake('C-1') })).body
+  let faults = 0
   for (let n = 0; n < jumps; n++) {
     writeFileSync(file, String((n % 2 ? -1 : 1) * (10 + 7 * n)))
     const { status } = await ask(lab.api, `/cases/${caseId}/events`, {

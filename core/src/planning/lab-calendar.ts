@@ -122,10 +122,7 @@ function openingsAround(utcDay: number, calendar: LabCalendar): readonly Opening
   known.set(calendar, days)
   const remembered = days.get(utcDay)
   if (remembered) return remembered
-  // On a day of 23 hours three local days can touch one of Greenwich.
-  const starts = [0, DAY / 2, DAY - 1].map((into) =>
-    startOfDay(new TZDate(utcDay * DAY + into, calendar.timeZone)),
-  )
+  const starts = [0, DAY - 1].map((into) => startOfDay(new TZDate(utcDay * DAY + into, calendar.timeZone)))
   const openings = starts
     .filter((day, n) => day.getTime() !== starts[n - 1]?.getTime())
     .filter((day) => calendar.weekdays.includes(day.getDay()))

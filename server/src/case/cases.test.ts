@@ -288,6 +288,16 @@ describe('a case whose record is damaged', () => {
     await server.command(other.caseId, 1, first).expect(201)
     await server.get('/bench').expect(200)
   })
+  it('is believed as it lies in the file, not as it is remembered', async () => {
+    const { caseId } = await server.receive()
+    await server.command(caseId, 1, { type: 'note', text: 'as it was' }).expect(201)
+    const last = async () => (await server.events(caseId)).at(-1)
+    expect(await last()).toMatchObject({ text: 'as it was' })
+    await sql('UPDATE case_events SET data = \'{"text": "as it is"}\' WHERE case_id = ? AND sequence = 2', [
+      caseId,
+    ])
+    expect(await last()).toMatchObject({ text: 'as it is' })
+  })
   it('that lacks an event is one as well', async () => {
     const { caseId } = await server.receive()
     for (const seen of [1, 2]) await server.command(caseId, seen, { type: 'note', text: 'x' }).expect(201)
