@@ -31,6 +31,7 @@ export async function clock({ jumps = 60 } = {}) {
   return {
     name: 'the clock set forward and back',
     figures: `${jumps} times by up to ${10 + 7 * (jumps - 1)} min, an entry after each`,
+    found: `${back} entries before the one before, ${faults} faults; ${told} say what the clock said`,
     good: back === 0 && faults === 0 && told > 0 && chain.looseAt === null,
   }
 }
