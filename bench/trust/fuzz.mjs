@@ -51,6 +51,9 @@ function places(value, path = []) {
   return [path, ...Object.entries(value).flatMap(([key, each]) => places(each, [...path, key]))]
 }
 
+/** What is repeated three hundred times should not be large itself. */
+const SMALL = 2000
+
 /** The value with one to three places of it made wrong. */
 function mutated(value, random) {
   const one = (list) => list[Math.floor(random() * list.length)]
@@ -64,7 +67,7 @@ function mutated(value, random) {
     if (how < 0.6) parent[key] = structuredClone(one(nasty))
     else if (how < 0.75 && path.length > 1) delete parent[key]
     else if (how < 0.85 && typeof parent[key] === 'number') parent[key] *= one([-1, 1e3, 1e6, 1e-6])
-    else if (how < 0.92 && Array.isArray(parent[key]))
+    else if (how < 0.92 && Array.isArray(parent[key]) && JSON.stringify(parent[key]).length < SMALL)
       parent[key] = Array.from({ length: 300 }, () => structuredClone(parent[key][0] ?? one(nasty)))
     else if (typeof parent[key] === 'object' && parent[key]) parent[key].unheardOf = one(nasty)
   }
