@@ -77,7 +77,7 @@ describe('people', () => {
 })
 
 describe('the shelf', () => {
-  const lot = { materialId: 'dental-stone', number: '24-0817', expiresOn: '2099-01-31' }
+  const lot = { materialId: 'dental-stone', number: '24-0817', expiresOn: '2049-01-31' }
   it('takes a lot, once, and marks it used up', async () => {
     const { lotId } = (await server.post('/lots', lot).expect(201)).body
     expect((await server.post('/lots', lot).expect(409)).body.code).toBe('lot-known')
