@@ -44,22 +44,27 @@ test('a page that one comes back to has what was done meanwhile', async ({ page,
   await expect(page.getByText('while nobody looked')).toBeVisible()
 })
 
-test('a note on another case costs a bench one short answer', async ({ page, request }) => {
+test('a change of another case is shown at the bench, which asks for nothing', async ({ page, request }) => {
   await page.goto('/')
-  await expect(page.getByRole('region', { name: 'Do now' })).toBeVisible()
-  const ofBench = () => page.waitForResponse((response) => response.url().includes('/api/bench/cases/'))
-  const noteHeard = async (text: string) => {
-    const heard = ofBench()
-    await note(request, await caseOf(request, 'K-2164'), text)
-    return (await (await heard).text()).length
+  const now = page.getByRole('region', { name: 'Do now' })
+  await expect(now).toContainText(/K-\d+/)
+  const docket = /K-\d+/.exec(await now.innerText())![0]
+  const give = async (command: object) => {
+    const { caseId, sequence } = await caseOf(request, docket)
+    const data = { seen: sequence, command }
+    expect((await request.post(`/api/cases/${caseId}/events`, { data })).status()).toBe(201)
   }
   // The first shows that the stream is open; what is counted begins behind it.
-  await noteHeard('the first')
+  await give({ type: 'hold', reason: 'no tray' })
+  await expect(now).not.toContainText(docket)
   const asked: string[] = []
   page.on('request', (made) => asked.push(new URL(made.url()).pathname))
-  const sizes = [await noteHeard('the second'), await noteHeard('the third')]
-  expect(asked.filter((path) => path.startsWith('/api/'))).toHaveLength(2)
-  expect(Math.max(...sizes)).toBeLessThan(2000)
+  await give({ type: 'release' })
+  await expect(now).toContainText(docket)
+  await give({ type: 'hold', reason: 'no tray' })
+  await expect(now).not.toContainText(docket)
+  expect(asked.filter((path) => path.startsWith('/api/'))).toEqual([])
+  await give({ type: 'release' })
 })
 
 test('while the server is away the screen says so, and is right again when it is back', async ({
