@@ -1,5 +1,6 @@
 import { useReached } from '../live/changes.ts'
 import { heldAnswer } from '../live/queries.ts'
+import { Refusal } from '../live/request.ts'
 import { benchStore, type KeptEntry } from './bench-store.ts'
 import { changed, readKept, replace, useOutbox } from './kept.ts'
 
@@ -66,7 +67,8 @@ async function sendAll(): Promise<void> {
   for (let at = 0; at < useOutbox.getState().kept.length; ) {
     const entry = useOutbox.getState().kept[at]!
     const mine = heldAnswer('GET /session')?.person?.personId === entry.personId
-    const outcome = entry.unfit || !mine || waiting.has(entry.caseId) ? 'waits' : await send(entry, sentUpTo)
+    const waits = entry.unfit || !mine || waiting.has(entry.caseId)
+    const outcome = waits ? 'waits' : await send(entry, sentUpTo).catch(awayWhenNotReached)
     if (outcome === 'away') return sendSoon()
     if (outcome === 'waits') {
       waiting.add(entry.caseId)
@@ -74,4 +76,10 @@ async function sendAll(): Promise<void> {
     }
   }
   wait = FIRST_WAIT_MILLIS
+}
+
+/** What others did could not be read just now: another time. */
+function awayWhenNotReached(error: unknown): 'away' {
+  if (error instanceof Refusal) return 'away'
+  throw error
 }

@@ -141,6 +141,22 @@ describe('what others did meanwhile', () => {
     expect(added().map(({ type }) => type)).toEqual(['noted', 'checkRecorded'])
     expect(kept()).toEqual([])
   })
+  it('where it cannot be read just then, it is tried another time', async () => {
+    await looked()
+    bench.do({ type: 'note', text: 'The clinic called.' })
+    const there = globalThis.fetch
+    globalThis.fetch = (async (input: string, init?: RequestInit) => {
+      if (init?.method === 'GET') throw new TypeError('Failed to fetch')
+      return there(input, init)
+    }) as typeof fetch
+    await sendKept()
+    expect(kept()).toMatchObject([{ command: { type: 'recordCheck' } }])
+    expect(kept()[0]!.unfit).toBeUndefined()
+    globalThis.fetch = there
+    await sendKept()
+    expect(kept()).toEqual([])
+    expect(added().map(({ type }) => type)).toEqual(['noted', 'checkRecorded'])
+  })
   const begunAgain = async () => {
     const shown = await looked()
     bench.do({ type: 'goBack', jobId: J, toStepId: 'inspect-impression', remake: false, reason: 'dropped' })
