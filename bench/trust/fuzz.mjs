@@ -69,7 +69,8 @@ function mutated(value, random) {
     else if (how < 0.85 && typeof parent[key] === 'number') parent[key] *= one([-1, 1e3, 1e6, 1e-6])
     else if (how < 0.92 && Array.isArray(parent[key]) && JSON.stringify(parent[key]).length < SMALL)
       parent[key] = Array.from({ length: 300 }, () => structuredClone(parent[key][0] ?? one(nasty)))
-    else if (typeof parent[key] === 'object' && parent[key]) parent[key].unheardOf = one(nasty)
+    else if (typeof parent[key] === 'object' && parent[key])
+      parent[key].unheardOf = structuredClone(one(nasty))
   }
   return result.root
 }
