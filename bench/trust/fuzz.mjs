@@ -1,15 +1,5 @@
+import { seededRandom } from '@yentrik/core'
 import { ask, intake, LabServer } from './lab-server.mjs'
-
-/** A small generator with a seed (mulberry32), so that a run can be made again. */
-function seeded(seed) {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1)
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61)
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32
-  }
-}
 
 const deep = (depth) => (depth === 0 ? [] : [deep(depth - 1)])
 const nasty = [
@@ -100,7 +90,7 @@ const LONGEST_MILLIS = 1000
  * server, hang, or be taken though no lab could mean it.
  */
 export async function fuzz({ requests = 300, seed = 1 } = {}) {
-  const random = seeded(seed)
+  const random = seededRandom(seed)
   const lab = new LabServer()
   await lab.start()
   const document = (await ask(lab.api, '/openapi.json')).body

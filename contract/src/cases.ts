@@ -31,6 +31,9 @@ const caseRecord = result<CaseRecord>('The events of a case, and the routes that
 
 const lotShape = record({ lotId: id(), materialId: id(), number: text(60) })
 
+/** More than this no case has. */
+export const MOST_DOCUMENT_EVENTS = 20_000
+
 /** A whole case, as it leaves and comes back. Its schema is published at /api/schema/case.json. */
 export const caseDocumentShape = record(
   {
@@ -39,7 +42,7 @@ export const caseDocumentShape = record(
     caseId: text(36, { pattern: '^[0-9a-f-]{36}$' }),
     /** The lab that it comes from, as it calls itself. */
     lab: maybe(text(80)),
-    events: typedAs<readonly CaseEvent[]>(list(eventShape, 20_000, 1)),
+    events: typedAs<readonly CaseEvent[]>(list(eventShape, MOST_DOCUMENT_EVENTS, 1)),
     routes: named(routeShape, 200),
     lots: list(lotShape, 2000),
   },

@@ -43,7 +43,13 @@ export type PathOf<K extends string> = Readonly<Record<PathNames<K>, string>>
 
 export type { BackupState } from './backups.ts'
 export type { Bench, InstrumentUse } from './bench.ts'
-export { type CaseDocument, type CaseRecord, type Chain, caseDocumentShape } from './cases.ts'
+export {
+  type CaseDocument,
+  type CaseRecord,
+  type Chain,
+  caseDocumentShape,
+  MOST_DOCUMENT_EVENTS,
+} from './cases.ts'
 export type { LabSettings } from './lab.ts'
 export type { LiveChange, LiveEvents } from './live.ts'
 export type {

@@ -1,11 +1,13 @@
-import { type CaseDocument, caseDocumentShape } from '@yentrik/contract'
+import { type CaseDocument, caseDocumentShape, MOST_DOCUMENT_EVENTS } from '@yentrik/contract'
 import {
   type CaseEvent,
+  chained,
   checkSheet,
   type EventOfType,
   eventShape,
   follow,
   hasLinks,
+  looseLink,
   type Route,
   routeFaults,
   routeTemplates,
@@ -18,8 +20,6 @@ import { Refusal } from '../errors/problem.filter.ts'
 import { routeIdOf } from './house.ts'
 import { inPieces, letOthersIn } from './in-pieces.ts'
 
-/** As the schema of the document says. */
-const MOST_EVENTS = 20_000
 const ajv = new Ajv({ discriminator: true, strict: false, formats: { 'date-time': true, date: true } })
 const isCaseDocument = ajv.compile<CaseDocument>(caseDocumentShape)
 const isEvent = ajv.compile<CaseEvent>(eventShape)
@@ -62,7 +62,7 @@ async function mustFitSchema(document: unknown): Promise<CaseDocument> {
   const { events, ...rest } = (document ?? {}) as Partial<CaseDocument>
   const many = Array.isArray(events) ? (events as readonly unknown[]) : undefined
   // Their number is looked at with the rest: of too many there is one too many.
-  const some = many && many.length <= MOST_EVENTS ? many.slice(0, 1) : events
+  const some = many && many.length <= MOST_DOCUMENT_EVENTS ? many.slice(0, 1) : events
   if (!isCaseDocument(many ? { ...rest, events: some } : document)) throw notFitting(isCaseDocument.errors)
   await letOthersIn()
   await inPieces(many!, (event, index) => {
@@ -78,22 +78,16 @@ function notFitting(errors: readonly ErrorObject[] | null | undefined, place = '
 
 /** The events with a link each to the one before; those of before there were links are given them. */
 async function linkedEvents(events: readonly CaseEvent[]) {
-  const hashes: string[] = []
-  await inPieces(events, (event) => hashes.push(eventHash(event)))
-  const loose = events.findIndex(({ previous }, index) => previous !== hashes[index - 1])
-  if (loose < 0) return { events, chain: 'whole' as const }
+  const hashes = new Map<CaseEvent, string>()
+  await inPieces(events, (event) => hashes.set(event, eventHash(event)))
+  const loose = looseLink(events, (event) => hashes.get(event)!)
+  if (loose === undefined) return { events, chain: 'whole' as const }
   if (hasLinks(events))
-    throw damaged(`/events/${loose}/previous`, 'it does not fit the event before it: something was changed')
-  return { events: await chainedInPieces(events), chain: 'none' as const }
-}
-
-async function chainedInPieces(events: readonly CaseEvent[]): Promise<CaseEvent[]> {
-  const linked: CaseEvent[] = []
-  await inPieces(events, (event) => {
-    const last = linked.at(-1)
-    linked.push(last ? { ...event, previous: eventHash(last) } : event)
-  })
-  return linked
+    throw damaged(
+      `/events/${loose - 1}/previous`,
+      'it does not fit the event before it: something was changed',
+    )
+  return { events: chained(events, eventHash), chain: 'none' as const }
 }
 
 async function replayed(

@@ -9,7 +9,7 @@ import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
-import { useSession } from '../session/session.ts'
+import { isPin, useSession } from '../session/session.ts'
 
 const roleNames: Readonly<Record<Role, string>> = {
   lead: 'Lead',
@@ -163,7 +163,7 @@ function NewPin() {
   const [until, setUntil] = useState<number>()
   const form = useEntryForm({
     start: () => ({ pin: '' }),
-    check: ({ pin }) => ({ pin: /^\d{4,8}$/.test(pin) ? undefined : 'Take four to eight digits.' }),
+    check: ({ pin }) => ({ pin: isPin(pin) ? undefined : 'Take four to eight digits.' }),
     store: async (body) => {
       setUntil(undefined)
       setUntil(Date.parse((await request('PUT /session/pin', { body })).until))

@@ -5,6 +5,7 @@ import { FormText } from '../form/fields.tsx'
 import { freshen } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { Message } from '../parts/Message.tsx'
+import { isPin } from '../session/session.ts'
 
 const LEAST_PASSPHRASE = 12
 
@@ -28,7 +29,7 @@ function ByPin({ names, onPassphrase }: { names: readonly string[]; onPassphrase
   const form = useEntryForm({
     start: () => ({ pin: '' }),
     check: ({ pin }) => ({
-      pin: /^\d{4,8}$/.test(pin) ? undefined : 'Type the four to eight digits of your PIN.',
+      pin: isPin(pin) ? undefined : 'Type the four to eight digits of your PIN.',
     }),
     store: async ({ pin }) => {
       await request('POST /session/pin', { body: { name: name ?? '', pin } })

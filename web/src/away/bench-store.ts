@@ -1,4 +1,4 @@
-import type { CaseCommand } from '@yentrik/core'
+import type { CaseCommand, Saying } from '@yentrik/core'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 
 /** What was done at this bench and is not on record yet. */
@@ -21,7 +21,7 @@ export interface KeptEntry {
   /** The attempt of its step, where it is on one. */
   readonly attempt?: number
   /** Why it cannot be put on record as it is; somebody is asked. */
-  readonly unfit?: { readonly code: string; readonly sentence: string }
+  readonly unfit?: { readonly code: string; readonly said: Saying }
 }
 
 /** An answer of the server as it was last held. */

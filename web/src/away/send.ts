@@ -1,5 +1,5 @@
 import type { CaseRecord } from '@yentrik/contract'
-import { renumbered, spoken, withKept } from '@yentrik/core'
+import { renumbered, type Saying, saying, withKept } from '@yentrik/core'
 import { catchUp, recordWith } from '../live/changes.ts'
 import { changeHeld, heldAnswer, keyOf, queryClient } from '../live/queries.ts'
 import { Refusal, request } from '../live/request.ts'
@@ -42,7 +42,7 @@ export async function send(
       if (code !== 'stale') return ask(entry, code, error.said)
       const record = await latest(entry.caseId)
       const { unfit } = withKept(workingOf(record), [entry], source)
-      if (unfit) return ask(entry, unfit.refusal.code, `${unfit.refusal.message} ${unfit.refusal.remedy}`)
+      if (unfit) return ask(entry, unfit.refusal.code, saying`${unfit.refusal.said} ${unfit.refusal.advice}`)
       seen = record.events.at(-1)!.sequence
     }
   }
@@ -62,8 +62,8 @@ async function latest(caseId: string): Promise<CaseRecord> {
   )
 }
 
-async function ask(entry: KeptEntry, code: string, said: Refusal['said']): Promise<'waits'> {
-  await replace({ ...entry, unfit: { code, sentence: spoken(said, 'metric') } })
+async function ask(entry: KeptEntry, code: string, said: Saying): Promise<'waits'> {
+  await replace({ ...entry, unfit: { code, said } })
   return 'waits'
 }
 

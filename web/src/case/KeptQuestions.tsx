@@ -1,4 +1,4 @@
-import { attemptOf, type CaseState, commandWords, type EventReader, spoken } from '@yentrik/core'
+import { attemptOf, type CaseState, commandWords, type EventReader } from '@yentrik/core'
 import { useState } from 'react'
 import type { KeptEntry } from '../away/bench-store.ts'
 import { takeOut, useOutbox } from '../away/kept.ts'
@@ -34,7 +34,7 @@ function KeptQuestion({ entry, state, reader }: { entry: KeptEntry; state: CaseS
   const become = (change: Partial<KeptEntry>) =>
     void keepInstead({ ...entry, unfit: undefined, key: newKey(), ...change })
   const asNote = () => {
-    const text = `Done at ${at} while the server was away: ${spoken(words, 'metric')}`
+    const text = `Done at ${at} while the server was away: ${say(words)}`
     become({ command: { type: 'note', text: text.slice(0, LONGEST_NOTE) }, attempt: undefined })
   }
   return (
@@ -47,7 +47,7 @@ function KeptQuestion({ entry, state, reader }: { entry: KeptEntry; state: CaseS
           {entry.by} did this here at <time className="figures">{at}</time>, and it does not fit any more.
         </Message>
         <p className="mt-1 text-xl font-semibold">{say(words)}</p>
-        <p>{entry.unfit?.sentence}</p>
+        {entry.unfit && <p>{say(entry.unfit.said)}</p>}
       </div>
       <div className="flex flex-wrap gap-2">
         {entry.unfit?.code === 'begun-again' && now !== undefined && (

@@ -9,14 +9,13 @@ import {
   refusalOf,
   rightOfCommand,
   rightRefused,
-  routeTemplates,
   type Saying,
   saying,
 } from '@yentrik/core'
 import { useMemo, useRef, useState } from 'react'
 import type { KeptEntry } from '../away/bench-store.ts'
 import { useOutbox } from '../away/kept.ts'
-import { onTopOf, workingOf } from '../away/on-top.ts'
+import { onTopOf, source, workingOf } from '../away/on-top.ts'
 import { keep } from '../away/outbox.ts'
 import { catchUp, recordWith, useReached } from '../live/changes.ts'
 import { labNow } from '../live/lab-clock.ts'
@@ -228,7 +227,7 @@ export function useStoredCase(caseId: string) {
 /** What cannot be is refused here already, in the words of the core; whatever depends on others is for the server to say. */
 const isEntry = ({ type }: CaseCommand) =>
   type === 'recordCheck' || type === 'recordMix' || type === 'recordSheet'
-const context = () => ({ now: labNow(), templates: routeTemplates, routeIdOf: () => 'tried only' })
+const context = () => ({ ...source, now: labNow() })
 
 /** Whether a command still holds on the case as others have left it: the refusal in words, or undefined. */
 export function refusalNow(state: CaseState, command: CaseCommand): Saying | undefined {

@@ -7,7 +7,7 @@ import type { ReactElement, ReactNode } from 'react'
 import { MemoryRouter, Route, Routes, useLocation } from 'react-router'
 import { queryClient } from '../live/queries.ts'
 import { usePreferences } from '../preferences/preferences.ts'
-import { SessionContext } from '../session/session.ts'
+import { nobody, SessionContext } from '../session/session.ts'
 
 /** What was asked of the server, in its order. */
 export interface SentRequest {
@@ -70,13 +70,8 @@ export const ada: Person = { personId: 'p-1', name: 'Ada', role: 'lead' } as Per
 
 /** What the server says of who is here. */
 export const sessionOf = (person: Person | null, more: Partial<Session> = {}): Session => ({
+  ...nobody,
   person,
-  firstStart: false,
-  codeNeeded: false,
-  readable: false,
-  demo: false,
-  names: [],
-  pins: [],
   ...more,
 })
 
