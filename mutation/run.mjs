@@ -99,7 +99,8 @@ const notCopied = [
   '/.mutation',
   '/server/data',
 ]
-execFileSync(process.execPath, ['node_modules/typescript-7/bin/tsc', '-b', 'server'], { stdio: 'inherit' })
+if (workspace === 'server')
+  execFileSync(process.execPath, ['node_modules/typescript-7/bin/tsc', '-b', 'server'], { stdio: 'inherit' })
 
 const folderOf = (fileName) => relative(root, resolve(root, fileName)).split('/').slice(0, 3).join('/')
 const hasTests = (folder) =>
@@ -109,20 +110,25 @@ const hasTests = (folder) =>
 /** What becomes of the mutants of some files or places, by all tests of the workspace or by those of one folder. */
 function mutate(places, folder) {
   const own = folder && hasTests(folder) && [`<rootDir>/${relative(workspace, folder)}/**/*.test.ts`]
+  const inOne = workspace === 'core' && !own
   return new Stryker({
     mutate: places,
     testRunner: 'jest',
     testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
     coverageAnalysis: 'perTest',
     ignoreStatic: values['no-tables'],
+    ...(inOne && { buildCommand: 'node mutation/bundle.mjs' }),
     jest: {
       projectType: 'custom',
+      // One file of tests is related to none of the sources by its imports.
+      enableFindRelatedTests: !inOne,
       config: {
         ...workspaceTests(workspace, {
           decorators: workspace === 'server',
-          environment: '@stryker-mutator/jest-runner/jest-env/node',
+          environment: join(root, 'mutation/first-failure.cjs'),
         }),
         ...(own && { testMatch: own }),
+        ...(inOne && { testMatch: ['<rootDir>/all.test.cjs'], transform: {} }),
         // The first holds the code as it is written, which a mutated copy is not; the second starts what was built before.
         testPathIgnorePatterns: ['/node_modules/', 'generated\\.test\\.ts$', 'kill-and-restore\\.test\\.ts$'],
         testSequencer: join(root, 'mutation/short-first.cjs'),
@@ -136,8 +142,8 @@ function mutate(places, folder) {
     ignorePatterns: notCopied,
     tempDirName: '.mutation/copies',
     concurrency: Number(values.workers),
-    // Long: what is only slow is not noticed.
-    timeoutMS: 90000,
+    // Beyond the usual time of the tests that come there. Long: what is only slow is not noticed.
+    timeoutMS: inOne ? 30000 : 90000,
     reporters: ['progress-append-only'],
     logLevel: 'warn',
     clearTextReporter: { allowColor: false },

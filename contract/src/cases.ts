@@ -98,6 +98,7 @@ export const caseRoutes = {
   'GET /schema/case.json': route({
     room: 'cases',
     summary: 'JSON Schema of an exported case',
+    keepable: true,
     answer: result<object>('A JSON Schema, draft 7'),
   }),
   'GET /cases/:caseId': route({

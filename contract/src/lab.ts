@@ -13,7 +13,12 @@ export interface LabSettings {
 const lab = result<LabSettings>('Name, address, hours and variants')
 
 export const labRoutes = {
-  'GET /lab': route({ room: 'lab', summary: 'Name, hours and chosen variants of the lab', answer: lab }),
+  'GET /lab': route({
+    room: 'lab',
+    summary: 'Name, hours and chosen variants of the lab',
+    keepable: true,
+    answer: lab,
+  }),
   'PUT /lab': route({
     room: 'lab',
     right: 'lead',

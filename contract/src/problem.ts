@@ -30,12 +30,14 @@ export const problemRoutes = {
   'GET /refusals': route({
     room: 'refusals',
     summary: 'Every kind of refusal, with what to do about it',
+    keepable: true,
     answer: results<ExplainedRefusal>('A kind of refusal'),
     open: true,
   }),
   'GET /refusals/:code': route({
     room: 'refusals',
     summary: 'What a refusal means and what to do about it; the `type` of a problem leads here',
+    keepable: true,
     answer: result<ExplainedRefusal>('A kind of refusal'),
     open: true,
   }),

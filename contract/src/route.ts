@@ -41,6 +41,8 @@ export interface Declared<
   readonly most: number
   /** The body is looked at by whoever takes it in, not at the door. */
   readonly unchecked: boolean
+  /** Says nothing of a case or a person: a browser may keep the answer, and asks each time whether it still holds. */
+  readonly keepable: boolean
 }
 
 /** Enough for a burnout by the minute with its picture; nothing a bench enters is larger. */
@@ -64,6 +66,7 @@ export function route<
   readonly open?: O
   readonly most?: number
   readonly unchecked?: boolean
+  readonly keepable?: boolean
 }): Declared<B, Q, A, O> {
   const {
     body,
@@ -73,9 +76,20 @@ export function route<
     open = false,
     most = USUAL_MOST,
     unchecked = false,
+    keepable = false,
     ...said
   } = wish
-  return { ...said, right, body: body as B, query: query as Q, status, open: open as O, most, unchecked }
+  return {
+    ...said,
+    right,
+    body: body as B,
+    query: query as Q,
+    status,
+    open: open as O,
+    most,
+    unchecked,
+    keepable,
+  }
 }
 
 /** An answer that the core declares as a type: a result with more in it than a description would help with. */

@@ -100,16 +100,19 @@ export const shelfRoutes = {
   'GET /materials': route({
     room: 'materials',
     summary: 'Material cards with their sources',
+    keepable: true,
     answer: results<MaterialCard>('A material card'),
   }),
   'GET /route-templates': route({
     room: 'materials',
     summary: 'Route templates: every job, step, check and variant',
+    keepable: true,
     answer: results<RouteTemplate>('A route template'),
   }),
   'GET /products': route({
     room: 'materials',
     summary: "The lab's products: the class each inherits from, its card, what is out of class",
+    keepable: true,
     answer: results<ProductOnShelf>('A product with its card'),
   }),
   'POST /products': route({
@@ -130,6 +133,7 @@ export const shelfRoutes = {
   'GET /lots': route({
     room: 'materials',
     summary: 'Lots on the shelf with what is left of them',
+    keepable: true,
     answer: list(lotOnShelfShape, 100_000),
   }),
   'POST /lots': route({
@@ -185,6 +189,7 @@ export const shelfRoutes = {
   'GET /tooth-sets': route({
     room: 'set-up',
     summary: 'Every tooth set of the lab, by name',
+    keepable: true,
     answer: results<ToothSet>('A tooth set'),
   }),
   'PUT /tooth-sets/:name': route({
@@ -204,6 +209,7 @@ export const shelfRoutes = {
   'GET /equipment': route({
     room: 'equipment',
     summary: 'All equipment of the lab, by name',
+    keepable: true,
     answer: results<LabEquipment>('Equipment as measured'),
   }),
   'PUT /equipment/:name': route({

@@ -107,7 +107,9 @@ function withLots(lots: readonly string[], event: JobEvent): readonly string[] {
 }
 
 function applyToJob(job: JobState, event: JobEvent, routes: RouteLookup): JobState {
-  const { sequence, at, by } = event
+  const { sequence, at: entered, by } = event
+  // What was not tapped in time counts from when it really was.
+  const at = ('realAt' in event && event.realAt) || entered
   const stamp = { sequence, at, by }
   switch (event.type) {
     case 'stepStarted':
@@ -237,6 +239,7 @@ function correctIn(job: JobState, event: EventOfType<'corrected'>): JobState {
           ...mix,
           powderGrams: event.powderGrams ?? powderGrams,
           liquidMillilitres: event.liquidMillilitres ?? liquidMillilitres,
+          roomCelsius: event.roomCelsius ?? mix.roomCelsius,
           corrected: { powderGrams, liquidMillilitres, reason },
         }
       })

@@ -112,7 +112,8 @@ describe('the rules of the bench', () => {
   it('holds to its windows, and takes a reason', () => {
     const bench = new Bench().upTo('set')
     bench.check('set', 'heat-gone', 'Cool')
-    bench.now += 44 * MINUTE
+    // The stone was mixed 2 min before.
+    bench.now += 42 * MINUTE
     expect(bench.refusal({ type: 'finishStep', jobId: J, stepId: 'set' })).toBe('too-soon')
     expect(bench.refusal({ type: 'finishStep', jobId: J, stepId: 'set', outOfTimeReason: ' ' })).toBe(
       'too-soon',

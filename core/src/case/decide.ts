@@ -9,6 +9,7 @@ import type { CaseEventData } from './case-event.ts'
 import { isDelivered } from './case-state.ts'
 import { failingChecks, failingSheets, openChecks, stepOf } from './job.ts'
 import type { WorkAuthorisation } from './payloads.ts'
+import { beforeFinish, beforeStart, mustHaveMet, realTime, startOf } from './real-time.ts'
 import type { CaseState, JobState } from './state.ts'
 import { isSettled, mayMove, type StepState } from './step-state.ts'
 import { stepWindow } from './step-window.ts'
@@ -126,9 +127,16 @@ function decideOnStep(
     )
   const step = stepOf(job, command.stepId)
   switch (command.type) {
-    case 'startStep':
+    case 'startStep': {
       mustBeStartable(job, step, state)
-      return { ...command, type: 'stepStarted', ...outOfTime(job, step, now, command.outOfTimeReason) }
+      const real = realTime(command, now, beforeStart(job, step, state))
+      return {
+        ...command,
+        type: 'stepStarted',
+        ...real.entry,
+        ...outOfTime(job, step, real.at, command.outOfTimeReason),
+      }
+    }
     case 'skipStep':
       mustBeStartable(job, step, state)
       if (!step.mayBeSkipped)
@@ -148,10 +156,12 @@ function decideOnStep(
           'Reload the case.',
           'checkId',
         )
-      return { ...command, type: 'checkRecorded', ...takeReading(check, command) }
+      const { entry } = realTime(command, now, startOf(state))
+      return { ...command, type: 'checkRecorded', ...takeReading(check, command), ...entry }
     }
     case 'recordMix':
       mustBeRunning(step, state)
+      mustHaveMet(command, now)
       return { ...command, ...checkedMix(step, command), type: 'mixRecorded' }
     case 'recordSheet': {
       mustBeRunning(step, state)
@@ -166,10 +176,17 @@ function decideOnStep(
       checkSheet(sheet, command.sheet)
       return { ...command, type: 'sheetRecorded' }
     }
-    case 'finishStep':
+    case 'finishStep': {
       mustBeRunning(step, state)
       mustBeComplete(job, step, state)
-      return { ...command, type: 'stepFinished', ...outOfTime(job, step, now, command.outOfTimeReason) }
+      const real = realTime(command, now, beforeFinish(state))
+      return {
+        ...command,
+        type: 'stepFinished',
+        ...real.entry,
+        ...outOfTime(job, step, real.at, command.outOfTimeReason),
+      }
+    }
   }
 }
 
@@ -239,7 +256,7 @@ function outOfTime(
 ): { outOfTimeReason?: string } {
   const window = stepWindow(job, step)
   const verdict = window && windowVerdict(window, now)
-  const missed = verdict === 'past' && (window?.to === 'start' || window?.hard === true)
+  const missed = verdict === 'past'
   if (!window || (verdict !== 'tooSoon' && !missed)) return {}
   const outOfTimeReason = reason?.trim()
   if (outOfTimeReason) return { outOfTimeReason }
@@ -247,7 +264,9 @@ function outOfTime(
     refuse(
       'window-missed',
       `The time to ${window.to} "${step.name}" is past. ${window.late}`,
-      `Give a reason to ${window.to} all the same, or go back.`,
+      window.ifPast
+        ? `${window.ifPast.say} Or give a reason to ${window.to} all the same.`
+        : `Give a reason to ${window.to} all the same, or go back.`,
       'outOfTimeReason',
     )
   const minutes = Math.ceil((window.goodFrom - now) / 60_000)
@@ -280,9 +299,20 @@ function correct(state: CaseState, command: CommandOf<'correct'>): CaseEventData
       if (check) return { ...command, type: 'corrected', reason, ...takeReading(check, command) }
       const mix = stepState.mixes.find((m) => m.sequence === command.corrects)
       if (mix) {
-        const { powderGrams = mix.powderGrams, liquidMillilitres = mix.liquidMillilitres } = command
+        const {
+          powderGrams = mix.powderGrams,
+          liquidMillilitres = mix.liquidMillilitres,
+          roomCelsius,
+        } = command
         checkedMix(step, { ...mix, powderGrams, liquidMillilitres })
-        return { type: 'corrected', corrects: command.corrects, powderGrams, liquidMillilitres, reason }
+        return {
+          type: 'corrected',
+          corrects: command.corrects,
+          powderGrams,
+          liquidMillilitres,
+          ...(roomCelsius === undefined ? {} : { roomCelsius }),
+          reason,
+        }
       }
     }
   refuse(

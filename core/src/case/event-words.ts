@@ -14,9 +14,11 @@ export interface EventReader extends SheetReader {
 
 /** One event as a person would tell it. */
 export function eventWords(event: CaseEvent, reader: EventReader): Saying {
-  const words = plainWords(event, reader)
   const { clockAt, kept } = event
   const moment = (instant: string) => ({ moment: Date.parse(instant) })
+  const plain = plainWords(event, reader)
+  const words =
+    'realAt' in event && event.realAt ? saying`${plain} (at ${moment(event.realAt)}, entered later)` : plain
   if (kept)
     return saying`${words} (done at ${moment(kept.doneAt)} while the server was away, sent at ${moment(kept.sentAt)})`
   if (clockAt === undefined) return words
@@ -101,14 +103,23 @@ export function readingWords(
   return check?.kind === 'measure' ? saying`${{ value, kind: check.quantity }}` : String(value)
 }
 
-function correctedTo({ answer, value, powderGrams, liquidMillilitres }: EventOfType<'corrected'>): Saying {
+function correctedTo({
+  answer,
+  value,
+  powderGrams,
+  liquidMillilitres,
+  roomCelsius,
+}: EventOfType<'corrected'>): Saying {
   if (answer !== undefined) return answer
   if (value !== undefined) return String(value)
   const parts = [
     ...(powderGrams === undefined ? [] : [saying`${qty.grams(powderGrams)}`]),
     ...(liquidMillilitres === undefined ? [] : [saying`${qty.millilitres(liquidMillilitres)}`]),
   ]
-  return joined(parts, ' + ')
+  const amounts = joined(parts, ' + ')
+  if (roomCelsius === undefined) return amounts
+  const room = saying`room ${qty.celsius(roomCelsius)}`
+  return parts.length === 0 ? room : saying`${amounts}, ${room}`
 }
 
 /** What a dentist can decide, in words. */

@@ -41,6 +41,8 @@ const authorisationChangesShape = changesOf(authorisationShape)
 const onStep = { jobId: id('job-1'), stepId: id('pour-anatomy') }
 const reason = words()
 const outOfTimeReason = maybe(words())
+/** When it really was, where it was not tapped in time: never later than it is entered, never before what it depends on. */
+const realAt = maybe(instant())
 const reading = { value: maybe(figure(-1e6, 1e6)), answer: maybe(words()) }
 
 /**
@@ -48,10 +50,13 @@ const reading = { value: maybe(figure(-1e6, 1e6)), answer: maybe(words()) }
  * itself puts to it; `right` who may, where that is not everybody at the bench.
  */
 export const deeds = {
-  startStep: { becomes: 'stepStarted', payload: record({ ...onStep, outOfTimeReason }) },
-  finishStep: { becomes: 'stepFinished', payload: record({ ...onStep, outOfTimeReason }) },
+  startStep: { becomes: 'stepStarted', payload: record({ ...onStep, outOfTimeReason, realAt }) },
+  finishStep: { becomes: 'stepFinished', payload: record({ ...onStep, outOfTimeReason, realAt }) },
   skipStep: { becomes: 'stepSkipped', right: 'decide', payload: record({ ...onStep, reason }) },
-  recordCheck: { becomes: 'checkRecorded', payload: record({ ...onStep, checkId: id(), ...reading }) },
+  recordCheck: {
+    becomes: 'checkRecorded',
+    payload: record({ ...onStep, checkId: id(), ...reading, realAt }),
+  },
   recordMix: { becomes: 'mixRecorded', payload: record({ ...onStep, ...recordedMix }) },
   recordSheet: {
     becomes: 'sheetRecorded',
@@ -69,6 +74,7 @@ export const deeds = {
       ...reading,
       powderGrams: maybe(figure(-100_000, 100_000)),
       liquidMillilitres: maybe(figure(-100_000, 100_000)),
+      roomCelsius: recordedMix.roomCelsius,
       reason,
     }),
   },

@@ -311,7 +311,8 @@ describe('out of its time', () => {
     })
     for (const command of bench.carefully('set')) bench.do(command)
     const wait = bench.job.route.steps.find(({ id }) => id === 'set')!.wait!
-    bench.now += (wait.earliestMinutes - 1.5) * MINUTE
+    // The stone was mixed 2 min before.
+    bench.now += (wait.earliestMinutes - 2 - 1.5) * MINUTE
     expect(answered(bench, finish('  '))).toEqual([
       'too-soon',
       expect.stringMatching(/^Too soon: 2 min to go\./),

@@ -1,8 +1,9 @@
-import type { RouteStep } from '../route/index.ts'
+import type { Amount, OfMix, RouteStep } from '../route/index.ts'
 import { judgeSheet, type SheetOf } from '../sheet/index.ts'
 import { recordedSheet } from './job.ts'
+import { paced } from './mix-pace.ts'
 import type { JobState } from './state.ts'
-import { finishedAt } from './step-state.ts'
+import { finishedAt, type StepMix } from './step-state.ts'
 import type { StepWindow } from './window-verdict.ts'
 
 const MINUTE = 60_000
@@ -11,7 +12,7 @@ const MINUTE = 60_000
 export function stepWindow(job: JobState, step: RouteStep): StepWindow | undefined {
   const state = job.steps[step.id]
   if (state?.status === 'running' && step.wait) {
-    const window = windowFrom('finish', Date.parse(state.startedAt), step.wait)
+    const window = windowFrom('finish', Date.parse(state.startedAt), step.wait, job)
     // A curve on record that is good says more than the usual hours: it may be short of them.
     return curveIsGood(job, step) ? { ...window, goodFrom: window.from } : window
   }
@@ -19,7 +20,7 @@ export function stepWindow(job: JobState, step: RouteStep): StepWindow | undefin
     return dueBackWindow(job, Date.parse(state.startedAt), step.dueBackOf)
   if (state?.status === 'waiting' && step.startWindow) {
     const over = finishedAt(job.steps[step.startWindow.afterStepId])
-    if (over) return windowFrom('start', Date.parse(over), step.startWindow)
+    if (over) return windowFrom('start', Date.parse(over), step.startWindow, job)
   }
   return undefined
 }
@@ -46,29 +47,52 @@ function dueBackWindow(job: JobState, from: number, of: SheetOf): StepWindow | u
   }
 }
 
-function windowFrom(
-  to: StepWindow['to'],
-  from: number,
-  window: {
-    readonly earliestMinutes?: number
-    readonly bestMinutes: number
-    readonly latestMinutes?: number
-    readonly hard?: boolean
-    readonly early?: string
-    readonly late: string
-    readonly source: string
-  },
-): StepWindow {
-  const { earliestMinutes = 0, bestMinutes, latestMinutes, hard, early, late, source } = window
+type Minutes = Pick<WrittenWindow, 'earliestMinutes' | 'bestMinutes' | 'latestMinutes'>
+type WrittenWindow = NonNullable<RouteStep['wait'] | RouteStep['startWindow']>
+
+function windowFrom(to: StepWindow['to'], tapped: number, window: WrittenWindow, job: JobState): StepWindow {
+  const { early, late, source, ifPast, ofMix } = window
+  const mixes = ofMix ? mixesOf(job, ofMix) : []
+  const spans =
+    mixes.length > 0
+      ? mixes.map(({ mix, amount }) => span(metMillis(mix), paced(window, ofMix!.pace, mix, amount)))
+      : [span(tapped, window)]
+  const goodFrom = Math.max(...spans.map((each) => each.goodFrom))
+  const pastFrom = Math.min(...spans.map((each) => each.pastFrom))
   return {
     to,
-    from,
-    goodFrom: from + earliestMinutes * MINUTE,
-    lateFrom: from + bestMinutes * MINUTE,
-    ...(latestMinutes === undefined ? {} : { pastFrom: from + latestMinutes * MINUTE }),
-    ...(hard ? { hard } : {}),
+    from: Math.min(...spans.map((each) => each.from)),
+    goodFrom,
+    // With several mixes it opens with the last and closes with the first.
+    lateFrom: Math.max(goodFrom, Math.min(...spans.map((each) => each.lateFrom))),
+    ...(pastFrom === Number.POSITIVE_INFINITY ? {} : { pastFrom: Math.max(goodFrom, pastFrom) }),
+    ...(ifPast ? { ifPast } : {}),
+    ...(mixes.length > 0 ? { ofMix: true } : {}),
     early,
     late,
     source,
+  }
+}
+
+/** When the parts of a mix met, ms since 1970: as its clock has it, else as it was recorded. */
+export const metMillis = ({ metAt, at }: Pick<StepMix, 'metAt' | 'at'>) => Date.parse(metAt ?? at)
+
+/** The mixes of this attempt that a window counts from: of each amount the one that was mixed last. */
+function mixesOf(job: JobState, { stepId }: OfMix): { readonly mix: StepMix; readonly amount?: Amount }[] {
+  const amounts = job.route.steps.find(({ id }) => id === stepId)?.amounts ?? []
+  const last = new Map((job.steps[stepId]?.mixes ?? []).map((mix) => [mix.amountId, mix]))
+  return [...last.values()].flatMap((mix) => {
+    const amount = amounts.find(({ id }) => id === mix.amountId)
+    // A thing used up, as a sheet of wax, has no clock.
+    return amount?.kind === 'use' ? [] : [{ mix, ...(amount ? { amount } : {}) }]
+  })
+}
+
+function span(from: number, { earliestMinutes = 0, bestMinutes, latestMinutes }: Minutes) {
+  return {
+    from,
+    goodFrom: from + earliestMinutes * MINUTE,
+    lateFrom: from + bestMinutes * MINUTE,
+    pastFrom: latestMinutes === undefined ? Number.POSITIVE_INFINITY : from + latestMinutes * MINUTE,
   }
 }

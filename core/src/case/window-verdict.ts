@@ -7,8 +7,10 @@ export interface StepWindow {
   readonly lateFrom: number
   /** When it is past; none: late is the worst. */
   readonly pastFrom?: number
-  /** Past is too late: it wants a reason. */
-  readonly hard?: boolean
+  /** What can still be done when it is past. */
+  readonly ifPast?: { readonly toStepId: string; readonly say: string }
+  /** It counts from when the parts of a mix met. */
+  readonly ofMix?: boolean
   readonly early?: string
   readonly late: string
   readonly source: string

@@ -98,7 +98,8 @@ const steps: readonly TemplateStep[] = [
       afterStepId: 'margin-check',
       bestMinutes: 30,
       latestMinutes: 60,
-      late: 'The wax has had an hour to move: go back to the last look at the margin.',
+      late: 'The wax has had an hour to move.',
+      ifPast: { toStepId: 'margin-check', say: 'Look at the margin once more.' },
       source: 'common practice: invest within about an hour of the last margin check',
     },
     amounts: [
@@ -155,6 +156,7 @@ const steps: readonly TemplateStep[] = [
     handsOnMinutes: 1,
     waitMinutes: 45,
     wait: {
+      ofMix: { stepId: 'invest', pace: 'separate' },
       earliestMinutes: 45,
       bestMinutes: 180,
       early: 'Not set through: it would crack.',
@@ -179,11 +181,11 @@ const steps: readonly TemplateStep[] = [
     handsOnMinutes: 3,
     waitMinutes: 240,
     wait: {
-      earliestMinutes: 60,
-      bestMinutes: 420,
+      earliestMinutes: 240,
+      bestMinutes: 600,
       early: 'The core is not hot through, or carbon is left.',
       late: 'Long holds break the binder down.',
-      source: 'common practice: an hour of final hold; the program of the product decides',
+      source: 'common practice: 240 min with an hour of final hold; the program of the product decides',
     },
     sheets: [burnoutSheet('gypsum'), burnoutSheet('phosphate')],
     cautions: ['hotRing'],
@@ -206,7 +208,8 @@ const steps: readonly TemplateStep[] = [
       afterStepId: 'burnout',
       bestMinutes: 1,
       latestMinutes: 2,
-      late: 'The mould has cooled: back into the oven, hold again.',
+      late: 'The mould has cooled.',
+      ifPast: { toStepId: 'burnout', say: 'Back into the oven, hold it again.' },
       source: 'common practice: at most about a minute',
     },
     sheets: [

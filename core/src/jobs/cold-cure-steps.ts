@@ -48,9 +48,11 @@ export function pressurePot(
     waitMinutes: 10,
     startWindow: {
       afterStepId,
+      ofMix: { stepId: afterStepId, pace: 'met' },
       bestMinutes: 3,
       latestMinutes: 5,
       late,
+      ifPast: { toStepId: afterStepId, say: 'Take off what has set, mix again.' },
       source: 'common practice: sets in about 5 min',
     },
     wait: {

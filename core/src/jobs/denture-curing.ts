@@ -1,3 +1,4 @@
+import { DOUGH_SOURCE } from '../curing/index.ts'
 import { COMMON_PRACTICE } from '../materials/index.ts'
 import { kilopascalsFromPsi } from '../quantity/index.ts'
 import type { TemplateStep } from '../route/index.ts'
@@ -68,6 +69,16 @@ function cure(id: string, choice: string, name: string, how: string, minutes: nu
   }
 }
 
+/** At 23 °C; once it is mixed, by its room. */
+const doughTime = {
+  ofMix: { stepId: 'mix-dough', pace: 'dough' },
+  earliestMinutes: 6,
+  bestMinutes: 15,
+  latestMinutes: 22,
+  late: 'Turning rubbery: it no longer flows.',
+  ifPast: { toStepId: 'mix-dough', say: 'Discard it and mix again.' },
+} as const
+
 /** From the dough to the denture on its cast after the cure. */
 export const dentureCuring: readonly TemplateStep[] = [
   {
@@ -104,12 +115,9 @@ export const dentureCuring: readonly TemplateStep[] = [
     handsOnMinutes: 0,
     waitMinutes: 10,
     wait: {
-      earliestMinutes: 6,
-      bestMinutes: 15,
-      latestMinutes: 22,
+      ...doughTime,
       early: 'Still stringy.',
-      late: 'Turning rubbery: it no longer flows. Discard it and mix again.',
-      source: 'common practice at about 23 °C; the pack wins',
+      source: DOUGH_SOURCE,
     },
     checks: [
       look('dough-stage', 'Stage', 'Pull a little from the wall of the jar.', 'Dough, comes clean off', {
@@ -131,6 +139,7 @@ export const dentureCuring: readonly TemplateStep[] = [
     ],
     why: 'Each closure brings the bite nearer to its pin reading.',
     handsOnMinutes: 15,
+    startWindow: { afterStepId: 'dough', ...doughTime, source: DOUGH_SOURCE },
     sheets: [
       {
         ...trial,

@@ -16,13 +16,14 @@ function flaskPour(id: string, materialId: string, powderGrams: number): Amount 
 }
 
 /** A plaster or stone layer must be hard before the next separator goes on. */
-const layerSets: WaitWindow = {
+const layerSets = (pourStepId: string): WaitWindow => ({
+  ofMix: { stepId: pourStepId, pace: 'set' },
   earliestMinutes: 20,
   bestMinutes: 120,
   early: 'The next pour would break into it.',
   late: 'Dry gypsum drinks: wet it before the separator.',
   source: COMMON_PRACTICE,
-}
+})
 
 /** From the sealed wax to the clean, cool mould. */
 export const dentureFlasking: readonly TemplateStep[] = [
@@ -64,7 +65,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
     why: 'The next layer must not sink into it.',
     handsOnMinutes: 0,
     waitMinutes: 20,
-    wait: layerSets,
+    wait: layerSets('first-pour'),
   },
   {
     id: 'first-separator',
@@ -118,7 +119,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
     why: 'The cap must lift off it later.',
     handsOnMinutes: 0,
     waitMinutes: 20,
-    wait: layerSets,
+    wait: layerSets('second-pour'),
   },
   {
     id: 'second-separator',
@@ -152,7 +153,13 @@ export const dentureFlasking: readonly TemplateStep[] = [
     why: 'Opened early the mould distorts.',
     handsOnMinutes: 0,
     waitMinutes: 45,
-    wait: { ...layerSets, earliestMinutes: 45, bestMinutes: 24 * 60, early: 'The cap is still soft.' },
+    wait: {
+      ...layerSets('third-pour'),
+      ofMix: { stepId: 'third-pour', pace: 'separate' },
+      earliestMinutes: 45,
+      bestMinutes: 24 * 60,
+      early: 'The cap is still soft.',
+    },
   },
   {
     id: 'soften-wax',

@@ -80,7 +80,12 @@ export const dentureToMounting: readonly TemplateStep[] = [
     ],
     cautions: ['silicaDust'],
   },
-  masterSets('master-set', 'Master cast sets', 'Pulled early the ridge crumbles.'),
+  masterSets({
+    id: 'master-set',
+    name: 'Master cast sets',
+    pourStepId: 'pour-master',
+    early: 'Pulled early the ridge crumbles.',
+  }),
   {
     id: 'trim-master',
     name: 'Separate and trim the master cast',

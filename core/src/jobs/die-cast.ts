@@ -73,7 +73,12 @@ const steps: readonly TemplateStep[] = [
     ],
     cautions: ['silicaDust'],
   },
-  masterSets('die-sets', 'Stone sets', 'Weak stone breaks at the margin.'),
+  masterSets({
+    id: 'die-sets',
+    name: 'Stone sets',
+    pourStepId: 'pour-die',
+    early: 'Weak stone breaks at the margin.',
+  }),
   {
     id: 'separate-die',
     name: 'Separate',

@@ -77,7 +77,6 @@ describe('what a step waits for', () => {
     expect(step('implant-verification', 'tray-cure').wait).toMatchObject({
       bestMinutes: 2,
       latestMinutes: 2,
-      hard: true,
     }))
   it('dry models soak 5 to 15 min, the pair dries several days', () => {
     expect(step('study-model-pair', 'soak', { casts: 'dry' }).wait?.bestMinutes).toBe(15)

@@ -115,6 +115,7 @@ export const implantCast: readonly TemplateStep[] = [
     handsOnMinutes: 0,
     waitMinutes: 6,
     wait: {
+      ofMix: { stepId: 'tissue-silicone', pace: 'set' },
       earliestMinutes: 5,
       bestMinutes: 15,
       early: 'Still soft: the stone displaces it.',
@@ -172,6 +173,7 @@ export const implantCast: readonly TemplateStep[] = [
     handsOnMinutes: 0,
     waitMinutes: 45,
     wait: {
+      ofMix: { stepId: 'pour-cast', pace: 'separate' },
       earliestMinutes: 45,
       bestMinutes: 240,
       early: 'Weak stone lets go of a replica.',

@@ -219,7 +219,6 @@ export const implantJigAndTray: readonly TemplateStep[] = [
       earliestMinutes: 1.5,
       bestMinutes: 2,
       latestMinutes: 2,
-      hard: true,
       early: 'Too soft to lift.',
       late: 'The wax is melting: out with it.',
       source: 'common practice: about 2 min, longer melts the wax',

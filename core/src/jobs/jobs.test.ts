@@ -117,7 +117,7 @@ describe('implant cast, jig and tray (common practice)', () => {
     expect(step('tissue-sets').wait?.earliestMinutes).toBe(5)
     expect(step('jig-thickness').sheets?.[0]).toMatchObject({ kind: 'places', leastPlaces: 4 })
     expect(step('jig-rests').wait?.earliestMinutes).toBe(24 * 60)
-    expect(step('tray-cure').wait).toMatchObject({ latestMinutes: 2, hard: true })
+    expect(step('tray-cure').wait).toMatchObject({ latestMinutes: 2 })
   })
   it('makes the tray while the jig rests', () => {
     expect(step('spacer').after).toEqual(['jig-thickness'])

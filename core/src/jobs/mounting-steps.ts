@@ -77,6 +77,7 @@ export const mountingSteps: readonly TemplateStep[] = [
     handsOnMinutes: 3,
     waitMinutes: 12,
     wait: {
+      ofMix: { stepId: 'mount-upper', pace: 'set' },
       earliestMinutes: 10,
       bestMinutes: 25,
       latestMinutes: 60,
@@ -118,6 +119,7 @@ export const mountingSteps: readonly TemplateStep[] = [
     handsOnMinutes: 3,
     waitMinutes: 12,
     wait: {
+      ofMix: { stepId: 'mount-lower', pace: 'set' },
       earliestMinutes: 10,
       bestMinutes: 25,
       latestMinutes: 60,

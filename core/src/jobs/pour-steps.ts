@@ -22,11 +22,16 @@ export const wettingAgent: TemplateStep = {
   },
 }
 
-/** @param early what happens to a cast that is pulled too soon */
-export function masterSets(id: string, name: string, early: string): TemplateStep {
+/**
+ * @param pourStepId where its stone is mixed
+ * @param early what happens to a cast that is pulled too soon
+ */
+export function masterSets(
+  step: Pick<TemplateStep, 'id' | 'name'> & { readonly pourStepId: string; readonly early: string },
+): TemplateStep {
+  const { pourStepId, early, ...named } = step
   return {
-    id,
-    name,
+    ...named,
     stage: 'pour',
     kind: 'unattended',
     how: ['Leave it until the heat has gone.'],
@@ -34,6 +39,7 @@ export function masterSets(id: string, name: string, early: string): TemplateSte
     handsOnMinutes: 0,
     waitMinutes: 45,
     wait: {
+      ofMix: { stepId: pourStepId, pace: 'separate' },
       earliestMinutes: 45,
       bestMinutes: 180,
       early,

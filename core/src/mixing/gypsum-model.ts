@@ -125,6 +125,14 @@ const settingTables: Readonly<Partial<Record<number, readonly (readonly [number,
   ],
 }
 
+/** The ratios between which the setting time of a type is known, mL/g; undefined: no row. Source: Craig, recalled. */
+export function settingRatios(
+  gypsumType: number,
+): { readonly min: number; readonly max: number } | undefined {
+  const ratios = settingTables[gypsumType]?.map(([ratio]) => ratio)
+  return ratios && { min: Math.min(...ratios), max: Math.max(...ratios) }
+}
+
 /**
  * Setting time at one ratio as a multiple of that at another, linear between the published rows.
  * @returns undefined where there is no row: outside the table, or a gypsum type without one

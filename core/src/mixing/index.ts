@@ -39,4 +39,5 @@ export { AIR_FRACTION, mixForVolume, mixMillilitres, USUAL_WASTE_FRACTION } from
 export { mixingCalculators } from './mixing-calculators.ts'
 
 export { changedSetMinutes, settingChangers } from './setting-changers.ts'
+export { mixSettingFactor, settingFactorByRatio } from './setting-factor.ts'
 export { dilutedLiquid } from './special-liquid.ts'

@@ -34,6 +34,9 @@ export type Amount = Of<typeof amountShape>
 export type AmountKind = Amount['kind']
 export type AmountOf<K extends AmountKind> = Extract<Amount, { readonly kind: K }>
 
+/** A room that somebody mixes in (choice). */
+export const MIX_ROOM_CELSIUS = { min: 5, max: 40 } as const
+
 /** Of a mix: grams and millilitres when weighed, parts when counted. */
 export const recordedMix = {
   amountId: id('stone'),
@@ -47,6 +50,12 @@ export const recordedMix = {
   product: maybe(text(120)),
   /** When powder met liquid; none: when it was recorded. */
   metAt: maybe(instant()),
+  /** Of the room it was mixed in; none: as usual. */
+  roomCelsius: maybe(figure(MIX_ROOM_CELSIUS.min, MIX_ROOM_CELSIUS.max)),
+  /** On the pack's setting time, by ratio and what is in the water; none: by the ratio. */
+  settingFactor: maybe(figure(0.1, 20)),
+  /** The times of its pack, min, where they are not those of the class. */
+  pack: maybe(record({ setMinutes: maybe(figure(0, 20_160)), separateMinutes: maybe(figure(0, 20_160)) })),
   /** Taken settled from the balance, given by the dispenser; by hand when not said. */
   powderFrom: maybe(choice(['balance', 'hand'])),
   liquidFrom: maybe(choice(['dispenser', 'hand'])),

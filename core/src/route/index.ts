@@ -32,6 +32,7 @@ export {
   type MachineKind,
   type Matter,
   machineKinds,
+  type OfMix,
   type Route,
   type RouteStep,
   type RouteTemplate,

@@ -69,6 +69,13 @@ function windowFaults(step: RouteStep, earlier: ReadonlySet<string>): string[] {
     if (!earlier.has(startWindow.afterStepId))
       faults.push(`its starting window counts from "${startWindow.afterStepId}", which is not before it`)
   }
+  const known = (id: string) => id === step.id || earlier.has(id)
+  for (const { ofMix, ifPast } of [wait, startWindow].flatMap((window) => window ?? [])) {
+    if (ofMix && !known(ofMix.stepId))
+      faults.push(`a window counts from the mix of "${ofMix.stepId}", which is not before it`)
+    if (ifPast && !known(ifPast.toStepId))
+      faults.push(`a window that is past leads to "${ifPast.toStepId}", which is not before it`)
+  }
   return faults
 }
 

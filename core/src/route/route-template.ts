@@ -60,23 +60,42 @@ const minutes = figure(0, 100_000)
 const sentence = text(1000)
 const source = text(500)
 
-/** When a running step may be ended, minutes after its start. */
+/**
+ * How a mix moves the window that counts from it: `met`, from when its parts met and no more; `set`, all of it by its setting
+ * time; `separate`, never opening sooner than the card says, since strength needs its time; `dough`, by the stages of its dough.
+ */
+export const mixPaces = ['met', 'set', 'separate', 'dough'] as const
+const ofMixShape = record({ stepId: id(), pace: choice(mixPaces) })
+export type OfMix = Of<typeof ofMixShape>
+
+/** What can still be done when a window is past: a step to do again, and why. */
+const ifPastShape = record({ toStepId: id(), say: sentence })
+
+const ofAnyWindow = {
+  /** The mix it counts from, once that is on record. */
+  ofMix: maybe(ofMixShape),
+  ifPast: maybe(ifPastShape),
+}
+
+/** When a running step may be ended, minutes after its start or after the mix it names. Past the latest it wants a reason. */
 const waitWindowShape = record({
   earliestMinutes: minutes,
   /** End of the good time; then it is getting late. */
   bestMinutes: minutes,
   latestMinutes: maybe(minutes),
-  /** Past the latest it is ended only with a reason: the harm is done by then. */
+  /** Of former versions, where only some windows wanted a reason. */
   hard: maybe(yesNo()),
+  ...ofAnyWindow,
   early: sentence,
   late: sentence,
   source,
 })
 export type WaitWindow = Of<typeof waitWindowShape>
 
-/** When a step must be started, minutes after another one was finished. */
+/** When a step must be started, minutes after another one was finished or after the mix it names. */
 const startWindowShape = record({
   afterStepId: id(),
+  ...ofAnyWindow,
   earliestMinutes: maybe(minutes),
   bestMinutes: minutes,
   latestMinutes: maybe(minutes),

@@ -17,7 +17,7 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 describe('what every answer tells the browser', () => {
-  it.each(['/lab', '/nowhere', '/health'])(
+  it.each(['/cases', '/bench', '/people', '/session', '/alloy-pieces', '/nowhere', '/health'])(
     '%s: nothing from elsewhere, no frame, no guessing, nothing kept',
     async (path) => {
       const { headers } = await server.get(path)
@@ -49,6 +49,26 @@ describe('what every answer tells the browser', () => {
     const answer = await fetch(`http://127.0.0.1:${port}/`)
     expect(answer.status).toBe(200)
     expect(answer.headers.get('content-security-policy')).toContain("script-src 'self'")
+  })
+})
+
+describe('what says nothing of a case or a person', () => {
+  it('is kept by the browser and comes whole only when it has changed', async () => {
+    const first = await server.get('/lots')
+    expect(first.headers['cache-control']).toBe('private, no-cache')
+    const mark = String(first.headers.etag)
+    const again = () => server.get('/lots').set('if-none-match', mark)
+    const unchanged = await again()
+    expect(unchanged.status).toBe(304)
+    expect(unchanged.text).toBe('')
+    await server.post('/lots', { materialId: 'dental-stone', number: 'S-1' })
+    expect((await again()).status).toBe(200)
+  })
+  it('is not answered from memory to somebody who is not signed in, and a refusal is not kept', async () => {
+    const { headers } = await server.get('/lots')
+    const refused = await server.get('/lots').set('cookie', '').set('if-none-match', String(headers.etag))
+    expect(refused.status).toBe(401)
+    expect(refused.headers['cache-control']).toBe('no-store')
   })
 })
 

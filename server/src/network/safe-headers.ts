@@ -3,7 +3,7 @@ import helmet from 'helmet'
 
 /**
  * What every answer tells the browser: nothing from elsewhere, no script in the page itself, no frame around it, no guessing of
- * types, no word to other sites about where one was; and that what is read of cases is kept nowhere.
+ * types, no word to other sites about where one was; and that nothing is kept but what a route declares keepable.
  */
 export function safeHeaders(): RequestHandler[] {
   return [

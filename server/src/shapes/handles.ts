@@ -4,6 +4,7 @@ import {
   Delete,
   type ExecutionContext,
   Get,
+  Header,
   HttpCode,
   Post,
   Put,
@@ -56,6 +57,8 @@ export function Handles<K extends RouteKey>(key: K) {
     applyDecorators(
       verbs[verb](address),
       HttpCode(declared.status),
+      // Refusals are kept nowhere, whatever was asked for: this is told with a good answer alone.
+      ...(declared.keepable ? [Header('cache-control', 'private, no-cache')] : []),
       SetMetadata(ROUTE, key),
       ApiTags(declared.room),
       ApiOperation({ summary: declared.summary }),

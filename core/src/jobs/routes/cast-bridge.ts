@@ -86,7 +86,7 @@ const ponticSteps: readonly TemplateStep[] = [
 /** A three-unit bridge, from trimmed dies on the articulator to its casting, or to its pattern (common practice throughout). */
 export const castBridge: RouteTemplate = {
   id: 'cast-bridge',
-  version: 3,
+  version: 4,
   name: 'Three-unit bridge',
   usualDays: 4,
   pictures: diePictures('bridge', shows('bridge', ['pontic', 'joints', 'metal'])),

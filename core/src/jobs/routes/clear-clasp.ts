@@ -77,7 +77,7 @@ const claspPictures: RouteTemplate['pictures'] = {
 
 export const clearClasp: RouteTemplate = {
   id: 'clear-clasp',
-  version: 2,
+  version: 3,
   name: 'Clear clasp',
   usualDays: 3,
   pictures: claspPictures,
@@ -153,6 +153,7 @@ export const clearClasp: RouteTemplate = {
       handsOnMinutes: 0,
       waitMinutes: 12,
       wait: {
+        ofMix: { stepId: 'duplicate', pace: 'set' },
         earliestMinutes: 10,
         bestMinutes: 60,
         early: 'Still soft: it tears at the undercut.',
@@ -189,6 +190,7 @@ export const clearClasp: RouteTemplate = {
       handsOnMinutes: 0,
       waitMinutes: 45,
       wait: {
+        ofMix: { stepId: 'pour-copy', pace: 'separate' },
         earliestMinutes: 45,
         bestMinutes: 24 * 60,
         early: 'It would break.',

@@ -37,6 +37,7 @@ const copySteps: readonly TemplateStep[] = [
     handsOnMinutes: 1,
     waitMinutes: 12,
     wait: {
+      ofMix: { stepId: 'copy-putty', pace: 'set' },
       earliestMinutes: 10,
       bestMinutes: 15,
       early: 'Still stretches.',
@@ -143,7 +144,7 @@ const replaceSteps: readonly TemplateStep[] = [
 /** Tooth copies and an immediate denture: copies stand where the teeth stood (common practice throughout). */
 export const immediateDenture: RouteTemplate = {
   id: 'immediate-denture',
-  version: 4,
+  version: 5,
   name: 'Immediate denture',
   usualDays: 8,
   pictures: denturePictures,

@@ -30,7 +30,7 @@ const separate: TemplateStep = {
 /** One stone cast with a trimmed base, from an alginate impression (trade: common practice throughout). */
 export const studyCast: RouteTemplate = {
   id: 'study-cast',
-  version: 3,
+  version: 4,
   name: 'Study cast',
   usualDays: 2,
   pictures: castPictures,
@@ -145,7 +145,8 @@ export const studyCast: RouteTemplate = {
         afterStepId: 'inspect-impression',
         bestMinutes: 10,
         latestMinutes: 15,
-        late: 'Alginate has changed its shape by now: look whether a new impression is needed.',
+        late: 'Alginate has changed its shape by now.',
+        ifPast: { toStepId: 'inspect-impression', say: 'Look whether a new impression is needed.' },
         source: 'common practice: within about 15 min unless the pack says it keeps longer',
       },
       amounts: [
@@ -192,6 +193,7 @@ export const studyCast: RouteTemplate = {
       handsOnMinutes: 0,
       waitMinutes: 45,
       wait: {
+        ofMix: { stepId: 'pour-anatomy', pace: 'separate' },
         earliestMinutes: 45,
         bestMinutes: 90,
         latestMinutes: 240,
@@ -241,6 +243,7 @@ export const studyCast: RouteTemplate = {
       handsOnMinutes: 0,
       waitMinutes: 45,
       wait: {
+        ofMix: { stepId: 'base', pace: 'separate' },
         earliestMinutes: 45,
         bestMinutes: 180,
         early: 'The trimmer tears a base that is still soft.',

@@ -30,7 +30,7 @@ const squareBack = (id: string) => ({
 /** A matched, symmetric, labelled pair of orthodontic study models (common practice throughout). */
 export const studyModelPair: RouteTemplate = {
   id: 'study-model-pair',
-  version: 2,
+  version: 3,
   name: 'Study models, pair',
   usualDays: 7,
   pictures: onePicture(shows('pair')),
@@ -124,6 +124,7 @@ export const studyModelPair: RouteTemplate = {
       waitMinutes: 45,
       mayBeSkipped: 'Neither base is too thin.',
       wait: {
+        ofMix: { stepId: 'rebase', pace: 'separate' },
         earliestMinutes: 45,
         bestMinutes: 180,
         early: 'The trimmer tears a base that is still soft.',
