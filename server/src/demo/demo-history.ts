@@ -2,6 +2,7 @@ import {
   type CaseCommand,
   carefulWork,
   currentStep,
+  type JobState,
   type LabCalendar,
   latestStart,
   obey,
@@ -9,6 +10,7 @@ import {
   type RouteStep,
   receiveCase,
   seededRandom,
+  stepWindow,
   type WorkingCase,
 } from '@yentrik/core'
 import type { DemoCase } from './demo-lab.ts'
@@ -91,6 +93,7 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
     plan.push({ command, by, gapMinutes, bound })
   }
   let by = person()
+  const setting = new Set<string>()
   for (;;) {
     const step = currentStep(working.state.jobs[0]!)
     if (!step) return plan
@@ -98,7 +101,7 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
     const last = step.id === demo.upTo && incidents.length === 0
     if (last && !demo.start) break
     if (step.stage !== 'receive' && random() < 0.3) by = person()
-    add({ type: 'startStep', ...on }, pause(step, random), isBound(step), by)
+    add({ type: 'startStep', ...on }, pause(step, random), isBound(step) || setting.size > 0, by)
     if (demo.note?.step === step.id) add({ type: 'note', ...on, text: demo.note.text }, 1, true, by)
     if (last) {
       if (demo.finally)
@@ -116,10 +119,7 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
         )
       break
     }
-    // A hard window ends on the minute; hands are no excuse.
-    const hard = step.wait?.hard ? step.wait.bestMinutes : undefined
-    const wait = hard ?? step.wait?.earliestMinutes ?? step.waitMinutes ?? 0
-    const hands = hard ? 0 : Math.max(1, Math.round(step.handsOnMinutes * (0.9 + 0.4 * random())))
+    const hands = Math.max(1, Math.round(step.handsOnMinutes * (0.9 + 0.4 * random())))
     const incident = incidents[0]?.step === step.id ? incidents.shift() : undefined
     if (incident) {
       add({ type: 'recordCheck', ...on, checkId: incident.check, answer: incident.answer }, hands, true, by)
@@ -132,12 +132,27 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
       continue
     }
     const entries = carefulWork(JOB, step, random, context.lotOf)
-    for (const [index, entry] of entries.entries())
-      add(entry, index === 0 ? hands + wait : 0, wait > 0 || isBound(step), by)
-    add({ type: 'finishStep', ...on }, entries.length > 0 ? 1 : hands + wait, wait > 0 || isBound(step), by)
+    const mixes = entries.filter(({ type }) => type === 'recordMix')
+    const begun = clock
+    // Nobody goes home between a mix and what counts from it.
+    if (mixes.length > 0 && countedFrom(working.state.jobs[0]!, step.id)) setting.add(step.id)
+    const bound = () => setting.size > 0 || isBound(step) || step.wait !== undefined
+    for (const [index, mix] of mixes.entries()) add(mix, index === 0 ? hands / 2 : 0, bound(), by)
+    const opens = stepWindow(working.state.jobs[0]!, step)?.goodFrom ?? begun
+    const usual = step.wait ? 0 : (step.waitMinutes ?? 0)
+    const done = Math.max(begun + (step.wait ? 0 : hands + usual) * MINUTE, opens, clock)
+    for (const entry of entries)
+      if (entry.type !== 'recordMix') add(entry, Math.max(0, Math.ceil((done - clock) / MINUTE)), bound(), by)
+    add({ type: 'finishStep', ...on }, Math.max(0, Math.ceil((done - clock) / MINUTE)), bound(), by)
+    if (step.wait?.ofMix) setting.delete(step.wait.ofMix.stepId)
   }
   if (demo.hold) add({ type: 'hold', reason: demo.hold }, 2, true, by)
   return plan
+}
+
+/** Whether something on the route waits for what is mixed in a step. */
+function countedFrom({ route }: JobState, stepId: string): boolean {
+  return route.steps.some(({ wait }) => wait?.ofMix?.stepId === stepId)
 }
 
 function pause(step: RouteStep, random: () => number): number {
