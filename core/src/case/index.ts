@@ -35,8 +35,8 @@ export {
 export { attemptOf, type KeptCommand, renumbered, withKept } from './kept-command.ts'
 export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
 export type { CaseState, JobState } from './state.ts'
-export { finishedAt, isSettled, type Reading, type StepState, startedAt } from './step-state.ts'
-export { stepWindow } from './step-window.ts'
+export { finishedAt, isSettled, type Reading, type StepMix, type StepState, startedAt } from './step-state.ts'
+export { metMillis, stepWindow } from './step-window.ts'
 export { wantedChanges } from './wanted-changes.ts'
 export { type StepWindow, type WindowVerdict, windowByMachine, windowVerdict } from './window-verdict.ts'
 export {

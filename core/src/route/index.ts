@@ -4,6 +4,7 @@ export {
   type AmountOf,
   checkMix,
   goodMix,
+  MIX_ROOM_CELSIUS,
   type MixFigure,
   type RecordedMix,
   recordedMix,

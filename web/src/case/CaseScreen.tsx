@@ -12,6 +12,7 @@ import {
 } from '@yentrik/core'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
+import { dayAndTime } from '../format/format.ts'
 import { useScannedCommand } from '../keys/scanned-command.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
 import { useNow } from '../live/lab-clock.ts'
@@ -21,6 +22,7 @@ import { useShelf } from '../record/shelf.ts'
 import { RouteList } from '../route/RouteList.tsx'
 import { CaseHeader } from './CaseHeader.tsx'
 import { CaseSheets, type OpenSheet, wantsReason } from './CaseSheets.tsx'
+import { EarlierSheet } from './EarlierSheet.tsx'
 import { KeptQuestions } from './KeptQuestions.tsx'
 import { QuarantineFlag } from './QuarantineFlag.tsx'
 import { RecordView } from './RecordView.tsx'
@@ -28,6 +30,7 @@ import { Standing } from './Standing.tsx'
 import { Cautions, StepCard, useMainAction } from './StepCard.tsx'
 import { StepClock } from './StepClock.tsx'
 import { toolsBesideStep } from './step-tools.tsx'
+import { WhatCanBeDone } from './WhatCanBeDone.tsx'
 
 /** One case: where it is on its route, the current step, what was done. */
 export function CaseScreen() {
@@ -71,6 +74,7 @@ function CaseWork({
   const [tab, setTab] = useState<'step' | 'record'>('step')
   const [peekId, setPeekId] = useState<string>()
   const [opened, setOpened] = useState<OpenSheet>()
+  const [earlier, setEarlier] = useState<{ readonly stepId: string; readonly at: number }>()
   const now = useNow()
   const inHand = handStep(job, now)
   const step = (peekId && stepOf(job, peekId)) || inHand || job.route.steps.at(-1)!
@@ -85,10 +89,17 @@ function CaseWork({
     openCase.clearRefusal()
     setOpened(next)
   }
+  const realAt = earlier?.stepId === step.id ? earlier.at : undefined
   const give = async (command: CaseCommand) => {
-    const stored = await openCase.give(command)
-    if (stored) setPeekId(undefined)
-    return stored
+    const timed = realAt !== undefined && isTimed(command) && command.stepId === step.id
+    const stored = await openCase.give(
+      timed ? { ...command, realAt: new Date(realAt).toISOString() } : command,
+    )
+    if (!stored) return false
+    setPeekId(undefined)
+    // A reading leaves it standing: the end of the step may have been then too.
+    if (timed && command.type !== 'recordCheck') setEarlier(undefined)
+    return true
   }
   const move = (outOfTimeReason?: string) =>
     give({
@@ -173,6 +184,7 @@ function CaseWork({
                     <Message tone="error" words={refusal} />
                   </div>
                 )}
+              {isInHand && open && main.missed && <WhatCanBeDone job={job} step={step} onGive={give} />}
               <div className="flex flex-wrap gap-2">
                 {isInHand && open && (
                   <button
@@ -182,7 +194,13 @@ function CaseWork({
                     disabled={openCase.busy}
                   >
                     {main.words}
+                    {realAt !== undefined && ` at ${dayAndTime(realAt, now)}`}
                     <kbd className="key">space</kbd>
+                  </button>
+                )}
+                {realAt !== undefined && (
+                  <button type="button" className="act" onClick={() => setEarlier(undefined)}>
+                    Now after all
                   </button>
                 )}
                 {peekId && step.id !== inHand?.id && (
@@ -199,6 +217,9 @@ function CaseWork({
                   <details className="dropdown dropdown-top dropdown-end ml-auto">
                     <summary className="act">More</summary>
                     <ul className="menu dropdown-content card-flat z-20 mb-2 w-60 text-lg">
+                      {isInHand && open && (
+                        <MoreItem name="It was earlier" onPick={() => openSheet({ sheet: 'earlier' })} />
+                      )}
                       <MoreItem name="Go back" keyName="G" onPick={() => openSheet({ sheet: 'goBack' })} />
                       <MoreItem
                         name="Ask the dentist"
@@ -227,6 +248,16 @@ function CaseWork({
           </aside>
         </div>
       )}
+      {opened?.sheet === 'earlier' && (
+        <EarlierSheet
+          what={main.words}
+          onClose={shut}
+          onTime={(at) => {
+            setEarlier({ stepId: step.id, at })
+            shut()
+          }}
+        />
+      )}
       <CaseSheets
         openCase={openCase}
         state={state}
@@ -240,6 +271,13 @@ function CaseWork({
       />
     </main>
   )
+}
+
+/** What counts from a moment, and may have been earlier than it is tapped. */
+function isTimed(
+  command: CaseCommand,
+): command is Extract<CaseCommand, { type: 'startStep' | 'finishStep' | 'recordCheck' }> {
+  return ['startStep', 'finishStep', 'recordCheck'].includes(command.type)
 }
 
 /** What wants hands now: a step that runs by itself stands back until its time, where another can be done meanwhile. */

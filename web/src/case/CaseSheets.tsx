@@ -7,12 +7,22 @@ import { AmendSheet } from './AmendSheet.tsx'
 import { AnswerSheet, GoBackSheet, StaleSheet } from './case-sheets.tsx'
 import { StepClock } from './StepClock.tsx'
 import { VariantsSheet } from './VariantsSheet.tsx'
+import { WhatCanBeDone } from './WhatCanBeDone.tsx'
 import { WordsSheet } from './WordsSheet.tsx'
 
 /** What is laid over the case: one question at a time. */
 export type OpenSheet =
   | {
-      readonly sheet: 'goBack' | 'note' | 'ask' | 'answer' | 'hold' | 'variants' | 'amend' | 'skip'
+      readonly sheet:
+        | 'goBack'
+        | 'note'
+        | 'ask'
+        | 'answer'
+        | 'hold'
+        | 'variants'
+        | 'amend'
+        | 'skip'
+        | 'earlier'
     }
   | { readonly sheet: 'mix'; readonly amount: Amount }
 
@@ -55,6 +65,7 @@ export function CaseSheets({
         <Sheet title="What was used" onClose={onShut}>
           <MixEntry
             amount={opened.amount}
+            caseId={openCase.caseId}
             draftKey={draft(`mix ${opened.amount.id}`)}
             refusal={refusal}
             onRecord={async (mix) => {
@@ -79,7 +90,20 @@ export function CaseSheets({
           label={`Why ${running ? 'it is done' : 'it starts'} all the same`}
           button={running ? 'Done all the same' : 'Start all the same'}
           draftKey={draft('out of time')}
-          intro={<StepClock caseId={openCase.caseId} job={job} step={step} />}
+          intro={
+            <>
+              <StepClock caseId={openCase.caseId} job={job} step={step} />
+              <WhatCanBeDone
+                job={job}
+                step={step}
+                onGive={async (command) => {
+                  const stored = await onGive(command)
+                  if (stored) openCase.clearRefusal()
+                  return stored
+                }}
+              />
+            </>
+          }
           refusal={openCase.refusal?.problem.said?.detail ?? openCase.refusal?.problem.detail}
           onClose={openCase.clearRefusal}
           onGive={onMove}

@@ -261,6 +261,6 @@ export function useMainAction(
   return {
     words: running ? (step.kind === 'clinic' ? 'It is back' : 'Done') : 'Start',
     early: verdict === 'tooSoon',
-    missed: verdict === 'past' && window?.to === 'start',
+    missed: verdict === 'past',
   }
 }

@@ -1,7 +1,14 @@
-import { type JobState, type RouteStep, type StepMeaning, type StepState, startedAt } from '@yentrik/core'
+import {
+  type JobState,
+  type RouteStep,
+  type StepMeaning,
+  type StepMix,
+  type StepState,
+  startedAt,
+} from '@yentrik/core'
 import type { ReactNode } from 'react'
 import { CoolingClock } from '../curing/CoolingClock.tsx'
-import { DoughClock, doughMixedAt } from '../curing/DoughClock.tsx'
+import { DoughClock, doughsOf } from '../curing/DoughClock.tsx'
 import { SawDepth } from '../curing/SawDepth.tsx'
 import type { OpenCase } from '../record/open-case.ts'
 
@@ -12,12 +19,28 @@ interface StepToolProps {
   readonly state: StepState
 }
 
+/** One room for all jars. */
+const rightRoom = (openCase: OpenCase, doughs: readonly StepMix[]) => async (roomCelsius: number) => {
+  for (const { sequence } of doughs)
+    await openCase.give({
+      type: 'correct',
+      corrects: sequence,
+      roomCelsius,
+      reason: 'The room was measured.',
+    })
+}
+
 /** What helps in a step, by what the step means: in the step itself, or beside it by the clock. */
 export const toolsInStep: { readonly [M in StepMeaning]?: (props: StepToolProps) => ReactNode } = {
-  doughRipens: ({ job, state }) => {
-    const mixedAt = doughMixedAt(job)
-    return mixedAt !== undefined && state.status !== 'done' && <DoughClock mixedAt={mixedAt} />
-  },
+  doughRipens: ({ openCase, job, state }) =>
+    state.status !== 'done' &&
+    doughsOf(job).map((mix, index, all) => (
+      <DoughClock
+        key={mix.amountId}
+        mix={mix}
+        {...(index === all.length - 1 ? { onRoom: rightRoom(openCase, all) } : {})}
+      />
+    )),
   mouldSawn: ({ openCase, job, step, state }) =>
     state.status === 'running' && (
       <SawDepth
@@ -31,8 +54,5 @@ export const toolsInStep: { readonly [M in StepMeaning]?: (props: StepToolProps)
   },
 }
 export const toolsBesideStep: { readonly [M in StepMeaning]?: (props: { job: JobState }) => ReactNode } = {
-  trialClosures: ({ job }) => {
-    const mixedAt = doughMixedAt(job)
-    return mixedAt !== undefined && <DoughClock narrow mixedAt={mixedAt} />
-  },
+  trialClosures: ({ job }) => doughsOf(job).map((mix) => <DoughClock key={mix.amountId} narrow mix={mix} />),
 }

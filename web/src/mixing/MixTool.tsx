@@ -1,10 +1,9 @@
 import {
   type Amount,
-  changedSetMinutes,
-  gypsumSettingFactor,
   type Mix,
   materials,
   mixClock,
+  mixSettingFactor,
   packsNeeded,
   type RecordedMix,
   type Saying,
@@ -29,6 +28,8 @@ import { HowMuchPanel } from './HowMuchPanel.tsx'
 import { emptyFlask, freshEntry, type HowMuchEntry, howMuch } from './how-much.ts'
 import { MixClocks, useRunningMixes } from './MixClocks.tsx'
 import { MoreSums } from './MoreSums.tsx'
+import { mixConditions, ripensByRoom } from './mix-conditions.ts'
+import { useRoomCelsius } from './room-celsius.ts'
 import { Vessels } from './Vessels.tsx'
 import { BowlFields, WeighPanel, waterFor } from './WeighPanel.tsx'
 import { Effects, InTheBowl } from './WhatItDoes.tsx'
@@ -110,9 +111,10 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
   /** What lies on the pan, while nothing has been taken. */
   const onPan =
     devices?.balance.connected && (devices.balance.grams ?? 0) > 0.5 ? devices.balance.grams : undefined
+  const { roomCelsius, field: room } = useRoomCelsius()
   const own = running.find((each) => each.caseId === step?.caseId && each.materialId === classId)
 
-  const settingFactor = factorOf(
+  const settingFactor = mixSettingFactor(
     card,
     inBowl.powder && inBowl.liquid ? inBowl.liquid / inBowl.powder : wanted,
     changers,
@@ -132,6 +134,8 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
     if (!step?.onRecord) return
     if (inBowl.powder === undefined || inBowl.liquid === undefined)
       return refuse('Weigh powder and liquid first, or type what was used.')
+    // Its fault stands at its field.
+    if (ripensByRoom({ id: classId }) && roomCelsius === undefined) return
     const productName = shelf.products.find((each) => each.product.productId === card.id)?.product.name
     const stored = await step.onRecord({
       amountId: step.amount.id,
@@ -142,7 +146,9 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
       liquidFrom: bowl.liquidFrom,
       lots: lot ? [lot.lotId] : [],
       ...(productName ? { product: productName } : {}),
-      ...(own ? { metAt: own.metAt } : {}),
+      // What is in the water is known here though no clock was started.
+      ...(card.family === 'gypsum' ? { settingFactor } : {}),
+      ...mixConditions(classId, card, own, roomCelsius),
     })
     if (stored) beginBowl()
   }
@@ -231,6 +237,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
               onThickening={setThickening}
             />
           )}
+          {ripensByRoom(materials.get(classId)!) && <NumberField label="Room" unit="°C" {...room} />}
           <SelectField
             label="Lot"
             options={[
@@ -323,19 +330,4 @@ function materialOptions(products: Products, onlyClass?: string): (readonly [str
         .filter(({ product }) => product.materialId === card.id)
         .map(({ product }) => [product.productId, `    ${product.name}`] as const),
     ])
-}
-
-/** How much later or sooner it sets than the pack says: by its ratio, and by what is in the water. */
-function factorOf(
-  card: Weighed,
-  millilitresPerGram: number | undefined,
-  changers: readonly string[],
-): number {
-  const byRatio =
-    (card.gypsumType !== undefined &&
-      millilitresPerGram !== undefined &&
-      gypsumSettingFactor(card.gypsumType, millilitresPerGram, card.measure.usualMillilitresPerGram)) ||
-    1
-  const { least, most } = changedSetMinutes(1, card.family === 'gypsum' ? changers : [])
-  return Math.min(20, Math.max(0.1, byRatio * Math.sqrt(least * most)))
 }

@@ -9,8 +9,12 @@ import {
 } from '@yentrik/core'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormSelect } from '../form/fields.tsx'
-import { capital, ratio } from '../format/format.ts'
+import { capital, clockTime, ratio } from '../format/format.ts'
+import { useRunningMixes } from '../mixing/MixClocks.tsx'
+import { mixConditions, ripensByRoom } from '../mixing/mix-conditions.ts'
+import { useRoomCelsius } from '../mixing/room-celsius.ts'
 import { Message } from '../parts/Message.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { useWords } from '../preferences/words.tsx'
 import { lotWords, useShelf } from '../record/shelf.ts'
@@ -46,14 +50,21 @@ interface MixEntryProps {
   /** Under which what is typed is kept. */
   readonly draftKey: string
   readonly refusal?: Saying
+  /** The case, whose mix may have a clock that runs. */
+  readonly caseId: string
   readonly onRecord: (mix: RecordedMix) => Promise<boolean>
 }
 
 /** What was really used, with its lot: into the record. */
-export function MixEntry({ amount, draftKey, refusal, onRecord }: MixEntryProps) {
+export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEntryProps) {
   const shelf = useShelf()
   const say = useWords()
   const lots = shelf.usable(amount.materialId)
+  const clock = useRunningMixes().find(
+    (each) => each.caseId === caseId && each.materialId === amount.materialId,
+  )
+  const { roomCelsius, field: room } = useRoomCelsius()
+  const byRoom = ripensByRoom({ id: amount.materialId })
   const { figures } = amountKindsShown[amount.kind]
   const lotOf = (chosen: string) => (chosen === 'first' ? (lots[0]?.lotId ?? '') : chosen)
   const productOf = (lotId: string) => lots.find((lot) => lot.lotId === lotId)?.productId
@@ -67,12 +78,15 @@ export function MixEntry({ amount, draftKey, refusal, onRecord }: MixEntryProps)
       liquid: figures && readNumber(liquid, figures.liquid.unit).fault,
     }),
     store: ({ powder, liquid, lotId: chosen }) => {
+      // Its fault stands at its field.
+      if (byRoom && roomCelsius === undefined) return Promise.resolve(false)
       const lotId = lotOf(chosen)
       return onRecord({
         amountId: amount.id,
         materialId: amount.materialId,
         lots: lotId ? [lotId] : [],
         ...(productOf(lotId) ? { product: cardOf(lotId).name } : {}),
+        ...(figures ? mixConditions(amount.materialId, cardOf(lotId), clock, roomCelsius) : {}),
         ...(figures
           ? {
               [figures.powder.figure]: readNumber(powder, figures.powder.unit).value,
@@ -117,6 +131,19 @@ export function MixEntry({ amount, draftKey, refusal, onRecord }: MixEntryProps)
             </Message>
           ))}
         </div>
+      )}
+      {byRoom && (
+        <NumberField
+          label="Room"
+          unit="°C"
+          {...room}
+          hint="Dough ripens by it: twice as slow for 10 °C colder."
+        />
+      )}
+      {clock && (
+        <p>
+          Its clock runs from <b className="figures">{clockTime(Date.parse(clock.metAt))}</b>.
+        </p>
       )}
       <FormSelect
         form={form}
