@@ -29,7 +29,7 @@ export async function restoreInUse() {
   await lab.remove()
   return {
     name: 'restore while the server runs',
-    figures: `backup ${made.status === 0 ? 'made' : 'failed'}; refused with "${refused.stderr.trim().split('\n').at(-1)}"`,
+    figures: `backup ${made.status === 0 ? 'made' : 'failed'}; refused with "${refused.stderr.trim().split('\n').at(-1).replace(lab.dataFile, 'the file')}"`,
     found: `restored with the server stopped: exit ${restored.status}, ${events?.length} event of 1`,
     good: made.status === 0 && refused.status !== 0 && restored.status === 0 && events?.length === 1,
   }

@@ -174,7 +174,7 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
       await expect(check(page, 'Cure as it was')).toContainText('On record')
     })
     await done(page)
-    await go('Flask cools on the bench', { minutes: 90, measures: { 'Flask temperature': '23' } })
+    await go('Flask cools, bench and water', { minutes: 90, measures: { 'Flask temperature': '23' } })
     await go('Open the flask, cap off')
     await go('Saw and split the middle')
     await go('Read what the mould tells', { looks: { Resin: 'Sound', 'Denture on its cast': 'No wobble' } })

@@ -1,3 +1,4 @@
+import { impressionsShape } from '../route/index.ts'
 import { byTag, choice, id, instant, list, maybe, type Of, record, text, whole } from '../shape/index.ts'
 import { authorisationShape, type Deeds, deeds } from './payloads.ts'
 
@@ -24,6 +25,7 @@ const receivedJobShape = record({
   jobId: id(),
   /** Names the immutable copy of the route. */
   routeId: id(),
+  impressions: maybe(impressionsShape),
 })
 
 const receipt = {

@@ -32,9 +32,9 @@ export function caseState(events: readonly CaseEvent[], routes: RouteLookup): Ca
     receivedAt: first.at,
     sequence: 1,
     lots: [],
-    jobs: first.jobs.map(({ jobId, routeId }) => {
+    jobs: first.jobs.map(({ jobId, routeId, impressions = [] }) => {
       const route = routes(routeId)
-      return { jobId, routeId, route, steps: freshSteps(route), remakes: 0 }
+      return { jobId, routeId, route, steps: freshSteps(route), impressions, remakes: 0 }
     }),
   }
   for (const event of rest) state = applyEvent(state, event, routes)
@@ -136,6 +136,8 @@ function applyToJob(job: JobState, event: JobEvent, routes: RouteLookup): JobSta
         sheets: [...step.sheets, { ...stamp, sheetId, sheet }],
       }))
     }
+    case 'impressionsRecorded':
+      return { ...job, impressions: event.impressions }
     case 'wentBack':
       return goBack(job, event.toStepId, event.remake, event.reason, at)
     case 'variantSwapped': {

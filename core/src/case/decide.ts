@@ -7,6 +7,7 @@ import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext, CommandOf } from './case-command.ts'
 import type { CaseEventData } from './case-event.ts'
 import { isDelivered } from './case-state.ts'
+import { checkedImpressions } from './impressions.ts'
 import { failingChecks, failingSheets, openChecks, stepOf } from './job.ts'
 import type { WorkAuthorisation } from './payloads.ts'
 import { beforeFinish, beforeStart, mustHaveMet, realTime, startOf } from './real-time.ts'
@@ -102,6 +103,12 @@ function decideOnJob(
   switch (command.type) {
     case 'goBack':
       return goBack(job, command)
+    case 'recordImpressions':
+      return {
+        type: 'impressionsRecorded',
+        jobId: job.jobId,
+        impressions: checkedImpressions(job.route, command.impressions, context.now),
+      }
     case 'swapVariant':
       return swapVariant(job, command, context)
     default:

@@ -12,7 +12,7 @@ import type { JobState } from './state.ts'
 
 const jobOf = (templateId: string): JobState => {
   const route = buildRoute(routeTemplates.get(templateId)!)
-  return { jobId: templateId, routeId: 'r', route, steps: {}, remakes: 0 }
+  return { jobId: templateId, routeId: 'r', route, steps: {}, impressions: [], remakes: 0 }
 }
 const reader = {
   jobs: ['complete-denture', 'cast-bridge', 'wire-clasp-partial', 'study-model-pair'].map(jobOf),
@@ -180,6 +180,18 @@ const sentences: Required<Omit<Words, 'sheetRecorded'>> = {
     [
       { changes: { tryInAt: '', shade: '', teeth: [], wanted: '', notes: '' }, reason: 'all' },
       'Changed the try-in date, the shade, the teeth, what is wanted, the notes on the work authorisation (all)',
+    ],
+  ],
+  impressionsRecorded: [
+    [
+      {
+        jobId: 'complete-denture',
+        impressions: [
+          { of: 'impression', material: 'polyether' },
+          { of: 'opposing', material: 'alginate', keepsMinutes: 90 },
+        ],
+      },
+      'Impression: polyether, hour not known; Impression (opposing): alginate, hour not known, keeps 90 min by its pack',
     ],
   ],
   stepStarted: [

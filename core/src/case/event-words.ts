@@ -1,6 +1,6 @@
 import { materials } from '../materials/index.ts'
 import { joined, qty, type Saying, saying } from '../quantity/index.ts'
-import type { Check, RouteStep } from '../route/index.ts'
+import { type Check, type Impression, impressionKeeping, type RouteStep } from '../route/index.ts'
 import { type SheetReader, sheetWords } from '../sheet/index.ts'
 import type { CaseCommand } from './case-command.ts'
 import type { CaseEvent, DentistDecision, EventOfType } from './case-event.ts'
@@ -58,6 +58,8 @@ function plainWords(event: CaseEvent, reader: EventReader): Saying {
         ? saying`${sheet.name}: ${sheetWords(sheet, event.sheet, reader)}`
         : `A sheet that the route does not ask for: ${event.sheetId}`
     }
+    case 'impressionsRecorded':
+      return joined(event.impressions.map(impressionWords), '; ')
     case 'wentBack':
       return `${event.remake ? 'Remake from' : 'Went back to'} ${stepName(event.jobId, event.toStepId)}${because(event.reason)}`
     case 'corrected':
@@ -75,6 +77,16 @@ function plainWords(event: CaseEvent, reader: EventReader): Saying {
     case 'dentistAnswered':
       return `The dentist answered: ${event.answer} (${decisionWords[event.decision]})`
   }
+}
+
+/** What came from the mouth, and when. */
+export function impressionWords({ of, material, takenAt, keepsMinutes }: Impression): Saying {
+  const named = `Impression${of === 'impression' ? '' : ` (${of})`}: ${impressionKeeping[material].name.toLowerCase()}`
+  const taken =
+    takenAt === undefined
+      ? saying`${named}, hour not known`
+      : saying`${named}, taken at ${{ moment: Date.parse(takenAt) }}`
+  return keepsMinutes === undefined ? taken : saying`${taken}, keeps ${qty.minutes(keepsMinutes)} by its pack`
 }
 
 const chainWords: Readonly<Record<EventOfType<'imported'>['chain'], string>> = {

@@ -19,6 +19,7 @@ export {
   readingWords,
   stepIn,
 } from './event-words.ts'
+export { pouredBy } from './impressions.ts'
 export {
   checksMeaning,
   currentStep,

@@ -1,5 +1,5 @@
 import type { Right } from '../rights/index.ts'
-import { recordedMix } from '../route/index.ts'
+import { impressionsShape, recordedMix } from '../route/index.ts'
 import {
   changesOf,
   choice,
@@ -61,6 +61,10 @@ export const deeds = {
   recordSheet: {
     becomes: 'sheetRecorded',
     payload: record({ ...onStep, sheetId: id('parts-list'), sheet: sheetDataShape }),
+  },
+  recordImpressions: {
+    becomes: 'impressionsRecorded',
+    payload: record({ jobId: id('job-1'), impressions: impressionsShape }),
   },
   goBack: {
     becomes: 'wentBack',

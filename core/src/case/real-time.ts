@@ -46,7 +46,8 @@ export function mustHaveMet({ metAt }: Pick<RecordedMix, 'metAt'>, now: number):
   if (metAt !== undefined) mustNotBeLater(instantMillis(metAt, 'metAt'), now, 'metAt')
 }
 
-function mustNotBeLater(at: number, now: number, field: string): void {
+/** @throws {DomainError} `later-than-now` */
+export function mustNotBeLater(at: number, now: number, field: string): void {
   if (at > now + CLOCKS_DIFFER_MILLIS)
     throw new DomainError(
       'later-than-now',

@@ -1,5 +1,5 @@
 import type { Saying } from '../quantity/index.ts'
-import type { Route } from '../route/index.ts'
+import type { Impression, Route } from '../route/index.ts'
 import type { WorkAuthorisation } from './payloads.ts'
 import type { StepState } from './step-state.ts'
 
@@ -16,6 +16,8 @@ export interface JobState {
   readonly routeId: string
   readonly route: Route
   readonly steps: Readonly<Record<string, StepState>>
+  /** What came from the mouth, and when. */
+  readonly impressions: readonly Impression[]
   readonly question?: DentistQuestion
   /** The last time it went back, until the step it went back to is finished again. */
   readonly wentBack?: {

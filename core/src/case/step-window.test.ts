@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { type CureRun, curePresets } from '../curing/index.ts'
+import { type CureRun, coldAfterMinutes, curePresets, judgeCure } from '../curing/index.ts'
 import { programMinutes } from '../program/index.ts'
 import { Bench, J, MINUTE } from '../testing/index.ts'
 import { type StepWindow, stepOf, stepWindow, windowByMachine, windowVerdict } from './index.ts'
@@ -73,4 +73,44 @@ describe('a cure whose curve is on record', () => {
     expect(windowVerdict(usual, bench.now)).toBe('tooSoon')
     expect(bench.job.jobId).toBe(J)
   })
+})
+
+describe('a flask that cools', () => {
+  const { program } = curePresets[0]!
+  const cured: CureRun = {
+    sections: [
+      { shape: 'sheet', millimetres: 2.5 },
+      { shape: 'ridge', millimetres: 8 },
+    ],
+    program,
+    from: 'hand',
+    measured: [{ minutes: Math.round(programMinutes(program)), celsius: 100 }],
+    showsTooMuchCelsius: 0,
+  }
+  /** Hours from out of the bath until it may be opened, by the step. */
+  function opensAfter(cooling: 'water' | 'air', run?: CureRun): number {
+    const bench = new Bench('complete-denture', { arch: 'upper', 'flask-cooling': cooling }).upTo(
+      'cure-long-boil',
+    )
+    for (const command of bench.carefully('cure-long-boil')) bench.do(command)
+    if (run) bench.sheet('cure-long-boil', 'cure', { kind: 'cure', machine: 'Bath', run })
+    bench.now += 11 * HOUR
+    bench.finish('cure-long-boil')
+    const stepId = cooling === 'water' ? 'cool-flask' : 'cool-flask-air'
+    bench.do({ type: 'startStep', jobId: J, stepId })
+    const { from, goodFrom } = stepWindow(bench.job, stepOf(bench.job, stepId))!
+    return (goodFrom - from) / HOUR
+  }
+  it('in air alone needs 3.5 to 6.5 h (common practice, and the heat field within a few minutes)', () => {
+    const hours = opensAfter('air', cured)
+    expect(hours).toBeGreaterThan(3.5)
+    expect(hours).toBeLessThan(6.6)
+  })
+  it('on the bench and then in cold water about an hour', () => {
+    const hours = opensAfter('water', cured)
+    expect(hours).toBeGreaterThan(45 / 60)
+    expect(hours).toBeLessThan(1.5)
+  })
+  it('is the hour that the screen of the cure tells: when the mould of that cure is cold', () =>
+    expect(60 * opensAfter('air', cured)).toBeCloseTo(coldAfterMinutes(judgeCure(cured, 'air')), 6))
 })

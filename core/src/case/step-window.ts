@@ -1,6 +1,8 @@
+import { type Cooling, coldAfterMinutes, judgeCure } from '../curing/index.ts'
 import type { Amount, OfMix, RouteStep } from '../route/index.ts'
 import { judgeSheet, type SheetOf } from '../sheet/index.ts'
-import { recordedSheet } from './job.ts'
+import { impressionClocks } from './impressions.ts'
+import { lastSheetOf, recordedSheet } from './job.ts'
 import { paced } from './mix-pace.ts'
 import type { JobState } from './state.ts'
 import { finishedAt, type StepMix } from './step-state.ts'
@@ -13,16 +15,56 @@ export function stepWindow(job: JobState, step: RouteStep): StepWindow | undefin
   const state = job.steps[step.id]
   if (state?.status === 'running' && step.wait) {
     const window = windowFrom('finish', Date.parse(state.startedAt), step.wait, job)
+    if (step.wait.cools) return coolingWindow(window, job, step.wait.cools)
     // A curve on record that is good says more than the usual hours: it may be short of them.
     return curveIsGood(job, step) ? { ...window, goodFrom: window.from } : window
   }
   if (state?.status === 'running' && step.dueBackOf)
     return dueBackWindow(job, Date.parse(state.startedAt), step.dueBackOf)
+  if (state?.status === 'waiting' && step.pours) return pourWindow(job, step, step.pours)
   if (state?.status === 'waiting' && step.startWindow) {
     const over = finishedAt(job.steps[step.startWindow.afterStepId])
     if (over) return windowFrom('start', Date.parse(over), step.startWindow, job)
   }
   return undefined
+}
+
+/** By when an impression must be in stone: from the mouth where that is known, else from when it was looked at here. */
+function pourWindow(
+  job: JobState,
+  step: RouteStep,
+  { lookedAtIn, say }: NonNullable<RouteStep['pours']>,
+): StepWindow | undefined {
+  const looked = finishedAt(job.steps[lookedAtIn])
+  const windows = impressionClocks(job, step).flatMap((clock) => {
+    const from = clock.takenAt ?? (looked === undefined ? undefined : Date.parse(looked))
+    if (from === undefined) return []
+    return [
+      {
+        to: 'start',
+        from,
+        goodFrom: from,
+        lateFrom: from + clock.bestMinutes * MINUTE,
+        pastFrom: from + clock.latestMinutes * MINUTE,
+        late: clock.late,
+        ifPast: { toStepId: lookedAtIn, say },
+        source:
+          clock.takenAt === undefined
+            ? `${clock.source}; the hour of the impression is not known`
+            : clock.source,
+      } as const,
+    ]
+  })
+  // The one that closes first.
+  return windows.sort((a, b) => a.pastFrom - b.pastFrom)[0]
+}
+
+/** Opened when the whole mould is cold, by the cure on record; else after the usual time. */
+function coolingWindow(window: StepWindow, job: JobState, cooling: Cooling): StepWindow {
+  const run = lastSheetOf(job, 'cure')?.run
+  if (!run) return window
+  const goodFrom = window.from + millis(coldAfterMinutes(judgeCure(run, cooling)))
+  return { ...window, goodFrom, lateFrom: Math.max(goodFrom, window.lateFrom) }
 }
 
 function curveIsGood(job: JobState, step: RouteStep): boolean {
@@ -91,8 +133,11 @@ function mixesOf(job: JobState, { stepId }: OfMix): { readonly mix: StepMix; rea
 function span(from: number, { earliestMinutes = 0, bestMinutes, latestMinutes }: Minutes) {
   return {
     from,
-    goodFrom: from + earliestMinutes * MINUTE,
-    lateFrom: from + bestMinutes * MINUTE,
-    pastFrom: latestMinutes === undefined ? Number.POSITIVE_INFINITY : from + latestMinutes * MINUTE,
+    goodFrom: from + millis(earliestMinutes),
+    lateFrom: from + millis(bestMinutes),
+    pastFrom: latestMinutes === undefined ? Number.POSITIVE_INFINITY : from + millis(latestMinutes),
   }
 }
+
+/** An instant on record is whole. */
+const millis = (minutes: number) => Math.round(minutes * MINUTE)

@@ -1,12 +1,13 @@
 import { DomainError } from '../refusal/index.ts'
-import { buildRoute, type Route, readRoute } from '../route/index.ts'
-import { id, list, named, type Of, record, text } from '../shape/index.ts'
+import { buildRoute, impressionsShape, type Route, readRoute } from '../route/index.ts'
+import { id, list, maybe, named, type Of, record, text } from '../shape/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext } from './case-command.ts'
 import type { CaseEvent, EventStamp } from './case-event.ts'
 import { applyEvent, caseState, type RouteLookup } from './case-state.ts'
 import type { EventHash } from './chain.ts'
 import { decide } from './decide.ts'
+import { checkedImpressions } from './impressions.ts'
 import { authorisationShape } from './payloads.ts'
 import type { CaseState } from './state.ts'
 
@@ -24,6 +25,7 @@ export const intakeParts = {
     record({
       templateId: id('study-cast'),
       choices: named(text(80), 60, { example: { arch: 'upper' } }),
+      impressions: maybe(impressionsShape),
     }),
     8,
     1,
@@ -60,7 +62,7 @@ export function receiveCase(
       'authorisation.dueAt',
     )
   const routes = new Map<string, Route>()
-  const jobs = intake.jobs.map(({ templateId, choices }, index) => {
+  const jobs = intake.jobs.map(({ templateId, choices, impressions }, index) => {
     const template = templates.get(templateId)
     if (!template)
       throw new DomainError(
@@ -72,7 +74,13 @@ export function receiveCase(
     const route = buildRoute(template, choices)
     const routeId = routeIdOf(route)
     routes.set(routeId, route)
-    return { jobId: `job-${index + 1}`, routeId }
+    return {
+      jobId: `job-${index + 1}`,
+      routeId,
+      ...(impressions && impressions.length > 0
+        ? { impressions: checkedImpressions(route, impressions, at) }
+        : {}),
+    }
   })
   const { docket } = intake
   const authorisation = {

@@ -28,14 +28,23 @@ interface Bath {
   readonly film: number
 }
 const WATER_FILM_WATTS_PER_M2K = 500
-/** After the bath: on the bench, then in cold water (common practice). Source of the films: natural convection, estimated. */
-const COOLING = [
-  { celsius: USUAL_ROOM_CELSIUS, film: 10, minutes: 30 },
-  { celsius: 20, film: 300, minutes: 20 },
-] as const
-const LONGEST_COOLING_SECONDS = 3 * 3600
-/** How long that takes, min. */
-export const COOLING_MINUTES = COOLING.reduce((sum, { minutes }) => sum + minutes, 0)
+/** How a flask cools after its bath: on the bench and then in cold water, or in air alone (common practice). */
+export const coolings = ['water', 'air'] as const
+export type Cooling = (typeof coolings)[number]
+const ON_THE_BENCH = { celsius: USUAL_ROOM_CELSIUS, film: 10 }
+/** Source of the films: natural convection, estimated. The last goes on until the flask may be opened. */
+const coolingBaths: Readonly<Record<Cooling, readonly (Bath & { readonly minutes: number })[]>> = {
+  water: [
+    { ...ON_THE_BENCH, minutes: 30 },
+    { celsius: 20, film: 300, minutes: 20 },
+  ],
+  air: [{ ...ON_THE_BENCH, minutes: 180 }],
+}
+const LONGEST_COOLING_SECONDS = 9 * 3600
+const coolingMinutes = (cooling: Cooling) =>
+  coolingBaths[cooling].reduce((sum, { minutes }) => sum + minutes, 0)
+/** How long bench and cold water take, min. */
+export const COOLING_MINUTES = coolingMinutes('water')
 
 /** A cure to be followed. */
 export interface CureQuestion {
@@ -45,6 +54,8 @@ export interface CureQuestion {
   readonly recipe?: DoughRecipe
   /** Of flask and dough as they go in; room temperature when left out. */
   readonly startCelsius?: number
+  /** Bench and cold water when left out. */
+  readonly cooling?: Cooling
   /** The bath as it was measured, °C after so many minutes, until the flask came out; left out: as the program says. */
   readonly measured?: { readonly at: (minutes: number) => number; readonly endMinutes: number }
 }
@@ -121,12 +132,13 @@ export function cure(question: CureQuestion, fineness: CureFineness = drawnFinen
     flask = usualFlask,
     recipe = usualDough,
     startCelsius = USUAL_ROOM_CELSIUS,
+    cooling = 'water',
     measured,
   } = question
   checkBath(program)
   const bathMinutes = measured?.endMinutes ?? programMinutes(program)
   const celsiusAt = measured?.at ?? ((minutes: number) => programCelsius(program, minutes))
-  const bath = (minutes: number): Bath => bathAt(minutes, bathMinutes, celsiusAt)
+  const bath = (minutes: number): Bath => bathAt(minutes, bathMinutes, celsiusAt, cooling)
   const field = new CureField(section, flask, startCelsius, fineness.cells)
   const cells = field.resinCells
   const resin = new ReactingResin(cells, recipe)
@@ -134,9 +146,9 @@ export function cure(question: CureQuestion, fineness: CureFineness = drawnFinen
     (HEAT_OF_POLYMERISATION * recipe.monomerShare * recipe.kilogramsPerM3) / MMA_KILOGRAMS_PER_MOLE
   const heat = new Float64Array(cells)
   const storedAtStart = field.stored
-  const breaks = breaksOf(program, measured, bathMinutes)
-  const cold = (bathMinutes + COOLING_MINUTES) * 60
-  // A flask that is still warm then stays in cold water until it may be opened.
+  const breaks = breaksOf(program, measured, bathMinutes, cooling)
+  const cold = (bathMinutes + coolingMinutes(cooling)) * 60
+  // A flask that is still warm then stays where it is until it may be opened.
   const end = cold + LONGEST_COOLING_SECONDS
   const curve: CureMoment[] = []
   let [now, step, given, nextMinute, nextBreak] = [0, SHORTEST_SECONDS * 10, 0, 0, 0]
@@ -240,14 +252,19 @@ export function vapourPressure(celsius: number, monomerShare: number): number {
   return activity * Math.exp((-36_500 / GAS_CONSTANT) * (1 / (celsius + ICE_POINT_KELVIN) - 1 / 373.95))
 }
 
-function bathAt(minutes: number, bathMinutes: number, celsiusAt: (minutes: number) => number): Bath {
+function bathAt(
+  minutes: number,
+  bathMinutes: number,
+  celsiusAt: (minutes: number) => number,
+  cooling: Cooling,
+): Bath {
   if (minutes <= bathMinutes) return { celsius: celsiusAt(minutes), film: WATER_FILM_WATTS_PER_M2K }
   let from = bathMinutes
-  for (const { celsius, film, minutes: length } of COOLING) {
+  for (const { celsius, film, minutes: length } of coolingBaths[cooling]) {
     if (minutes <= from + length) return { celsius, film }
     from += length
   }
-  return COOLING.at(-1)!
+  return coolingBaths[cooling].at(-1)!
 }
 
 /** Instants that a step must end on, s. */
@@ -255,6 +272,7 @@ function breaksOf(
   program: TemperatureProgram,
   measured: CureQuestion['measured'],
   bathMinutes: number,
+  cooling: Cooling,
 ): number[] {
   const own = measured
     ? []
@@ -262,7 +280,9 @@ function breaksOf(
         startMinutes,
         startMinutes + rampMinutes,
       ])
-  return [...own, bathMinutes, bathMinutes + COOLING[0].minutes, bathMinutes + COOLING_MINUTES]
+  let from = bathMinutes
+  const cooled = coolingBaths[cooling].map(({ minutes }) => (from += minutes))
+  return [...own, bathMinutes, ...cooled]
     .map((minutes) => minutes * 60)
     .filter((seconds) => seconds > 0)
     .sort((a, b) => a - b)

@@ -1,9 +1,11 @@
 export { type Closure, checkClosures, closureShape, gentleLimits, judgeClosures } from './closures.ts'
 export {
   COOLING_MINUTES,
+  type Cooling,
   type CureFineness,
   type CureOutcome,
   type CureQuestion,
+  coolings,
   cure,
   drawnFineness,
   MONOMER_BOILS_CELSIUS,
@@ -22,6 +24,13 @@ export {
   sectionName,
 } from './cure-verdict.ts'
 export { DOUGH_SOURCE, type DoughStageName, doughStageAt, doughStages } from './dough-stages.ts'
-export { type CureJudgement, type CureRun, checkCureRun, cureRunShape, judgeCure } from './judge-cure.ts'
+export {
+  type CureJudgement,
+  type CureRun,
+  checkCureRun,
+  coldAfterMinutes,
+  cureRunShape,
+  judgeCure,
+} from './judge-cure.ts'
 
 export { LEFT_BY_SAW_MILLIMETRES, sawDepth } from './saw-depth.ts'

@@ -1,7 +1,7 @@
 import { checkMeasured, insideCelsius, measuredRunShape, programCelsius } from '../program/index.ts'
 import { qty, type Saying, saying } from '../quantity/index.ts'
 import { list, type Of, partsOf, record } from '../shape/index.ts'
-import { type CureOutcome, checkBath, cure } from './cure.ts'
+import { type Cooling, type CureOutcome, checkBath, cure } from './cure.ts'
 import { checkSection, resinSectionShape, usualFlask } from './cure-bodies.ts'
 import { BOIL_CELSIUS, COLD_WATER_CELSIUS, stretch } from './cure-programs.ts'
 import { cureVerdict, type FollowedSection, ISO_RESIDUAL_PERCENT } from './cure-verdict.ts'
@@ -34,23 +34,27 @@ export function checkCureRun(run: CureRun): void {
 const BOILS_TRIED = [30, 60, 90, 120, 180]
 const RAMP_MINUTES = 30
 
-const judged = new WeakMap<CureRun, CureJudgement>()
+const judged = { water: new WeakMap<CureRun, CureJudgement>(), air: new WeakMap<CureRun, CureJudgement>() }
 
 /**
  * What a cure did, by running it again on the bath as it was read, until the flask came out.
  *
  * Porous: a section boiled inside. Extend: more monomer stays than ISO 20795-1 allows, and a boil would drive it down.
+ * @param cooling how the flask cools afterwards
  * @throws {DomainError} of `checkCureRun`
  * Source: the cure model with its limits; a measured test of the product decides.
  */
-export function judgeCure(run: CureRun): CureJudgement {
-  const known = judged.get(run)
+export function judgeCure(run: CureRun, cooling: Cooling = 'water'): CureJudgement {
+  const known = judged[cooling].get(run)
   if (known) return known
   checkCureRun(run)
   const at = insideCelsius(run)
   const endMinutes = run.endMinutes ?? run.measured.at(-1)!.minutes
   const follow = (measured: { at: (minutes: number) => number; endMinutes: number }) =>
-    run.sections.map((section) => ({ section, outcome: cure({ section, program: run.program, measured }) }))
+    run.sections.map((section) => ({
+      section,
+      outcome: cure({ section, program: run.program, measured, cooling }),
+    }))
   const followed = follow({ at, endMinutes })
   const { say, worst, mostMonomer } = cureVerdict(followed)
   const judgement: CureJudgement =
@@ -59,7 +63,7 @@ export function judgeCure(run: CureRun): CureJudgement {
       : enough(mostMonomer.outcome)
         ? { verdict: 'accept', followed, say }
         : { verdict: 'extend', followed, ...extension(say) }
-  judged.set(run, judgement)
+  judged[cooling].set(run, judgement)
   return judgement
 
   function extension(why: Saying): Pick<CureJudgement, 'say' | 'boilMinutes'> {
@@ -82,6 +86,10 @@ export function judgeCure(run: CureRun): CureJudgement {
         }
   }
 }
+
+/** From out of the bath until every section may be opened, min. */
+export const coldAfterMinutes = ({ followed }: Pick<CureJudgement, 'followed'>): number =>
+  Math.max(...followed.map(({ outcome }) => outcome.openFromMinutes - outcome.bathMinutes))
 
 function enough({ residualPercent }: CureOutcome): boolean {
   return residualPercent <= ISO_RESIDUAL_PERCENT

@@ -1,4 +1,4 @@
-import { DOUGH_SOURCE } from '../curing/index.ts'
+import { type Cooling, DOUGH_SOURCE } from '../curing/index.ts'
 import { COMMON_PRACTICE } from '../materials/index.ts'
 import { kilopascalsFromPsi } from '../quantity/index.ts'
 import type { TemplateStep } from '../route/index.ts'
@@ -66,6 +66,51 @@ function cure(id: string, choice: string, name: string, how: string, minutes: nu
       },
     ],
     cautions: ['hotFlask', 'monomer'],
+  }
+}
+
+function cools({
+  cooling,
+  earliestMinutes,
+  source,
+  ...step
+}: Pick<TemplateStep, 'id' | 'name' | 'how' | 'waitMinutes'> & {
+  readonly cooling: Cooling
+  readonly earliestMinutes: number
+  readonly source: string
+}): TemplateStep {
+  return {
+    ...step,
+    stage: 'cure',
+    means: 'flaskCools',
+    picture: shows('bath'),
+    kind: 'unattended',
+    when: { 'flask-cooling': [cooling] },
+    why: 'Opened warm, the base warps and keeps it.',
+    handsOnMinutes: 0,
+    wait: {
+      cools: cooling,
+      earliestMinutes,
+      bestMinutes: 24 * 60,
+      early: 'The middle is still warm: it warps.',
+      late: 'No harm.',
+      source,
+    },
+    checks: [
+      {
+        id: 'flask-temperature',
+        means: 'flaskTemperature',
+        name: 'Flask temperature',
+        how: 'Thermometer on the metal, both sides.',
+        kind: 'measure',
+        quantity: 'celsius',
+        max: 30,
+        above: adjust('Leave it until it is at room temperature.'),
+        plausible: { min: 0, max: 110 },
+        source: 'common practice: room temperature; 30 °C our choice',
+      },
+    ],
+    cautions: ['hotFlask'],
   }
 }
 
@@ -218,40 +263,25 @@ export const dentureCuring: readonly TemplateStep[] = [
     '74 °C (165 °F) for 2 h, then 100 °C for 1 h.',
     4 * 60,
   ),
-  {
+  cools({
     id: 'cool-flask',
-    name: 'Flask cools on the bench',
-    stage: 'cure',
-    means: 'flaskCools',
-    picture: shows('bath'),
-    kind: 'unattended',
-    how: ['In air down to room temperature, then cool water.'],
-    why: 'Opened warm, the base warps and keeps it.',
-    handsOnMinutes: 0,
-    waitMinutes: 90,
-    wait: {
-      earliestMinutes: 60,
-      bestMinutes: 24 * 60,
-      early: 'The middle is still warm: it warps.',
-      late: 'No harm.',
-      source: COMMON_PRACTICE,
-    },
-    checks: [
-      {
-        id: 'flask-temperature',
-        means: 'flaskTemperature',
-        name: 'Flask temperature',
-        how: 'Thermometer on the metal, both sides.',
-        kind: 'measure',
-        quantity: 'celsius',
-        max: 30,
-        above: adjust('Leave it until it is at room temperature.'),
-        plausible: { min: 0, max: 110 },
-        source: 'common practice: room temperature; 30 °C our choice',
-      },
-    ],
-    cautions: ['hotFlask'],
-  },
+    name: 'Flask cools, bench and water',
+    cooling: 'water',
+    how: ['30 min on the bench.', 'Then cold water, until its middle is cold.'],
+    earliestMinutes: 60,
+    waitMinutes: 70,
+    source:
+      'Phillips, recalled: 30 min on the bench, then cold water about 15 min; the model of the cure wants an hour',
+  }),
+  cools({
+    id: 'cool-flask-air',
+    name: 'Flask cools in air',
+    cooling: 'air',
+    how: ['On the bench, in air alone, overnight.'],
+    earliestMinutes: 240,
+    waitMinutes: 390,
+    source: `${COMMON_PRACTICE}: overnight; a whole flask needs 3.5-6.5 h to the room's temperature`,
+  }),
   {
     id: 'open-flask',
     name: 'Open the flask, cap off',

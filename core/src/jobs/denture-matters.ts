@@ -80,6 +80,16 @@ export const processingMatters: readonly Matter[] = [
     'Long, then boil: least residual monomer.',
   ),
   matter(
+    'flask-cooling',
+    'Flask cools',
+    [
+      ['water', 'On the bench, then in cold water'],
+      ['air', 'In air, overnight'],
+    ],
+    'water',
+    'Bench, then water: about an hour. In air alone a whole flask needs 3.5-6.5 h.',
+  ),
+  matter(
     'deflasking',
     'Deflasking the middle',
     [

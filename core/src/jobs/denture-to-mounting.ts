@@ -3,7 +3,7 @@ import { askDentist, goBack, look } from './checks.ts'
 import { readAuthorisation } from './door.ts'
 import { mountingSteps } from './mounting-steps.ts'
 import { shows } from './pictures.ts'
-import { masterSets, wettingAgent } from './pour-steps.ts'
+import { masterSets, pours, wettingAgent } from './pour-steps.ts'
 
 /** A complete denture from the door to the mounted casts. */
 export const dentureToMounting: readonly TemplateStep[] = [
@@ -68,6 +68,10 @@ export const dentureToMounting: readonly TemplateStep[] = [
     how: ['Weigh, measure, vacuum mix.', 'Vibrate in from one heel.', 'Keep the land 3-4 mm wide.'],
     why: 'The denture will fit the cast, so the cast must be the mouth.',
     handsOnMinutes: 15,
+    pours: pours(
+      { id: 'impression', name: 'Final impression', usual: 'addition-silicone' },
+      { id: 'opposing', name: 'Opposing impression', usual: 'alginate', ifGiven: true },
+    ),
     amounts: [
       {
         id: 'master-stone',

@@ -1,7 +1,7 @@
 import type { Matter, TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
 import { mountingSteps } from './mounting-steps.ts'
-import { masterSets, wettingAgent } from './pour-steps.ts'
+import { masterSets, pours, wettingAgent } from './pour-steps.ts'
 
 /** From the impression of a prepared tooth to its trimmed die on the articulator (common practice). */
 
@@ -53,6 +53,10 @@ const steps: readonly TemplateStep[] = [
     ],
     why: 'A bubble at the margin is a die thrown away.',
     handsOnMinutes: 12,
+    pours: pours(
+      { id: 'impression', name: 'Impression of the preparation', usual: 'addition-silicone' },
+      { id: 'opposing', name: 'Opposing impression', usual: 'alginate', ifGiven: true },
+    ),
     amounts: [
       {
         id: 'die-stone',

@@ -93,7 +93,6 @@ describe('what a step waits for', () => {
 
 describe('what must be begun in time', () => {
   it.each([
-    ['study-cast', 'pour-anatomy', 'inspect-impression', 15],
     ['cast-crown', 'invest', 'margin-check', 60],
     ['cast-bridge', 'invest', 'margin-check', 60],
   ])('%s: %s, counted from %s, within %d min', (templateId, stepId, afterStepId, minutes) => {

@@ -73,9 +73,6 @@ describe('figures of the trade (common practice)', () => {
   const step = (template: RouteTemplate, id: string, choices = {}) =>
     buildRoute(template, choices).steps.find((s) => s.id === id)!
   it('stone sets 45 min', () => expect(step(studyCast, 'set').wait?.earliestMinutes).toBe(45))
-  it('alginate is poured within 15 min', () => {
-    expect(step(studyCast, 'pour-anatomy').startWindow?.latestMinutes).toBe(15)
-  })
   it('the pin may open up to 2 mm', () => expect(measure('pin-opening', 'pin-open').max).toBe(2))
   it('trial closures at 1500 psi, the final one at 3000', () => {
     const trial = step(denture, 'trial-closures').sheets?.[0]

@@ -1,7 +1,14 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { TemplateStep } from '../route/index.ts'
+import type { PouredImpression, TemplateStep } from '../route/index.ts'
 
 /** What pours of a master cast do alike (common practice). */
+
+/** Impressions that came through the door, where they were looked at. */
+export const pours = (...impressions: PouredImpression[]): TemplateStep['pours'] => ({
+  impressions,
+  lookedAtIn: 'inspect-impression',
+  say: 'Look whether a new impression is needed.',
+})
 
 export const wettingAgent: TemplateStep = {
   id: 'wetting-agent',

@@ -22,6 +22,14 @@ export {
   readingOutcome,
   takeReading,
 } from './checks.ts'
+export {
+  type Impression,
+  type ImpressionMaterial,
+  impressionKeeping,
+  impressionMaterials,
+  impressionsShape,
+  type PouredImpression,
+} from './impressions.ts'
 export type { CheckMeaning, StepMeaning } from './meanings.ts'
 export { type Drawing, drawings, type Picture } from './pictures.ts'
 export { readRoute } from './read-route.ts'

@@ -69,6 +69,8 @@ function windowFaults(step: RouteStep, earlier: ReadonlySet<string>): string[] {
     if (!earlier.has(startWindow.afterStepId))
       faults.push(`its starting window counts from "${startWindow.afterStepId}", which is not before it`)
   }
+  if (step.pours && !earlier.has(step.pours.lookedAtIn))
+    faults.push(`what it pours is looked at in "${step.pours.lookedAtIn}", which is not before it`)
   const known = (id: string) => id === step.id || earlier.has(id)
   for (const { ofMix, ifPast } of [wait, startWindow].flatMap((window) => window ?? [])) {
     if (ofMix && !known(ofMix.stepId))

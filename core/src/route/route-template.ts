@@ -1,3 +1,4 @@
+import { coolings } from '../curing/index.ts'
 import {
   choice,
   figure,
@@ -15,6 +16,7 @@ import { type StepSheet, sheetOfShape, stepSheetShape } from '../sheet/index.ts'
 import { type Amount, amountShape } from './amounts.ts'
 import { cautionIds } from './cautions.ts'
 import { type Check, checkShape } from './checks.ts'
+import { poursShape } from './impressions.ts'
 import { type CheckMeaning, stepMeanings } from './meanings.ts'
 import { type Picture, pictureShape } from './pictures.ts'
 
@@ -83,6 +85,8 @@ const waitWindowShape = record({
   /** End of the good time; then it is getting late. */
   bestMinutes: minutes,
   latestMinutes: maybe(minutes),
+  /** A flask cools in it, this way: once the cure is on record it opens when that mould is cold by the model. */
+  cools: maybe(choice(coolings)),
   /** Of former versions, where only some windows wanted a reason. */
   hard: maybe(yesNo()),
   ...ofAnyWindow,
@@ -126,6 +130,8 @@ const stepShape = record({
   waitMinutes: maybe(minutes),
   wait: maybe(waitWindowShape),
   startWindow: maybe(startWindowShape),
+  /** The impressions that it pours, each with a clock of its own from the mouth. */
+  pours: maybe(poursShape),
   amounts: maybe(list(amountShape, 30)),
   checks: maybe(list(checkShape, 30)),
   sheets: maybe(list(stepSheetShape, 10)),

@@ -7,11 +7,12 @@ import {
   receiveCase,
   refusalOf,
   stepOf,
+  stepWindow,
   type WorkingCase,
 } from '../case/index.ts'
 import { routeTemplates } from '../jobs/index.ts'
 import { seededRandom } from '../random/index.ts'
-import type { Route } from '../route/index.ts'
+import type { Impression, Route } from '../route/index.ts'
 import type { SheetData } from '../sheet/index.ts'
 
 export const START = Date.parse('2026-03-02T08:00:00Z')
@@ -30,7 +31,11 @@ export const J = 'job-1'
 export class Bench {
   now = START
   working: WorkingCase
-  constructor(templateId = 'study-cast', choices: Record<string, string> = {}) {
+  constructor(
+    templateId = 'study-cast',
+    choices: Record<string, string> = {},
+    impressions: readonly Impression[] = [],
+  ) {
     const authorisation = {
       clinic: 'Mill Lane',
       prescriber: 'Dr. Orla',
@@ -41,7 +46,7 @@ export class Bench {
       enclosures: [],
     }
     this.working = receiveCase(
-      { docket: 'K-1', authorisation, jobs: [{ templateId, choices }] },
+      { docket: 'K-1', authorisation, jobs: [{ templateId, choices, impressions }] },
       START,
       'Ada',
       routes,
@@ -64,7 +69,8 @@ export class Bench {
         if (step.id === stepId) return this
       }
       for (const command of carefulWork(J, step, random)) this.do(command)
-      this.now += (step.wait?.earliestMinutes ?? 1) * MINUTE
+      const opens = stepWindow(this.job, step)?.goodFrom ?? 0
+      this.now = Math.max(this.now + (step.wait ? 0 : MINUTE), opens)
       this.do({ type: 'finishStep', jobId: J, stepId: step.id })
     }
   }

@@ -161,7 +161,7 @@ function pause(step: RouteStep, random: () => number): number {
 
 /** Receiving and whatever has a starting window follow at once. */
 function isBound(step: RouteStep): boolean {
-  return step.stage === 'receive' || step.startWindow !== undefined
+  return step.stage === 'receive' || step.startWindow !== undefined || step.pours !== undefined
 }
 
 /** Minutes before now that count as this shift, whatever the hour: the demo is always in mid-work. */

@@ -5,6 +5,7 @@ import {
   type EventReader,
   isDelivered,
   type JobState,
+  pouredBy,
   type RouteStep,
   stepOf,
   stepWindow,
@@ -219,6 +220,9 @@ function CaseWork({
                     <ul className="menu dropdown-content card-flat z-20 mb-2 w-60 text-lg">
                       {isInHand && open && (
                         <MoreItem name="It was earlier" onPick={() => openSheet({ sheet: 'earlier' })} />
+                      )}
+                      {open && pouredBy(job.route).length > 0 && (
+                        <MoreItem name="The impression" onPick={() => openSheet({ sheet: 'impressions' })} />
                       )}
                       <MoreItem name="Go back" keyName="G" onPick={() => openSheet({ sheet: 'goBack' })} />
                       <MoreItem

@@ -5,6 +5,7 @@ import { type OpenCase, refusalNow } from '../record/open-case.ts'
 import { MixEntry } from '../route/MixEntry.tsx'
 import { AmendSheet } from './AmendSheet.tsx'
 import { AnswerSheet, GoBackSheet, StaleSheet } from './case-sheets.tsx'
+import { ImpressionsSheet } from './ImpressionsSheet.tsx'
 import { StepClock } from './StepClock.tsx'
 import { VariantsSheet } from './VariantsSheet.tsx'
 import { WhatCanBeDone } from './WhatCanBeDone.tsx'
@@ -23,6 +24,7 @@ export type OpenSheet =
         | 'amend'
         | 'skip'
         | 'earlier'
+        | 'impressions'
     }
   | { readonly sheet: 'mix'; readonly amount: Amount }
 
@@ -107,6 +109,14 @@ export function CaseSheets({
           refusal={openCase.refusal?.problem.said?.detail ?? openCase.refusal?.problem.detail}
           onClose={openCase.clearRefusal}
           onGive={onMove}
+        />
+      )}
+      {opened?.sheet === 'impressions' && (
+        <ImpressionsSheet
+          job={job}
+          refusal={refusal}
+          onClose={onShut}
+          onGive={(impressions) => onGive({ type: 'recordImpressions', jobId: job.jobId, impressions })}
         />
       )}
       {opened?.sheet === 'skip' && (

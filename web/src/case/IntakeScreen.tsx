@@ -8,16 +8,19 @@ import { request } from '../live/request.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
+import { ImpressionFields } from './ImpressionFields.tsx'
 import {
   choicesOf,
   emptyIntake,
   type Intake,
   intakeFaults,
   intakeOf,
+  pouredOf,
   prescribedOf,
   templateOf,
   usualDueDay,
 } from './intake.ts'
+import { impressionsFault } from './typed-impressions.ts'
 
 /** Takes a case in, in under a minute: what, for whom, when. The impression is looked at in the first steps. */
 export function IntakeScreen() {
@@ -68,6 +71,16 @@ export function IntakeScreen() {
             ))}
           </div>
         </div>
+        {pouredOf(values).length > 0 && (
+          <div className="sm:col-span-6">
+            <ImpressionFields
+              poured={pouredOf(values)}
+              typed={values.impressions}
+              onTyped={(impressions) => set('impressions', impressions)}
+              fault={impressionsFault(pouredOf(values), values.impressions)}
+            />
+          </div>
+        )}
         <div className="sm:col-span-2">
           <FormText form={form} name="clinic" label="Clinic" suggestions={clinics} autoFocus />
         </div>

@@ -1,7 +1,9 @@
 import type { Body } from '@yentrik/contract'
 import {
+  buildRoute,
   DomainError,
   parseTeeth,
+  pouredBy,
   type RouteTemplate,
   routeTemplates,
   type ToothNotation,
@@ -10,6 +12,7 @@ import type { Faults } from '../form/entry-form.ts'
 import { labNow } from '../live/lab-clock.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { dateText, instantOf } from '../parts/date-entry.ts'
+import { impressionsFault, impressionsOf, type TypedImpression } from './typed-impressions.ts'
 
 const DAY = 86_400_000
 
@@ -17,6 +20,7 @@ const DAY = 86_400_000
 export const emptyIntake = {
   templateId: 'study-cast',
   choices: {} as Readonly<Record<string, string>>,
+  impressions: {} as Readonly<Record<string, TypedImpression>>,
   docket: '',
   clinic: '',
   prescriber: '',
@@ -47,6 +51,9 @@ export function choicesOf(typed: Intake): Readonly<Record<string, string>> {
   )
 }
 
+/** The impressions that the job as chosen pours. */
+export const pouredOf = (typed: Intake) => pouredBy(buildRoute(templateOf(typed), choicesOf(typed)))
+
 const dueOf = (typed: Intake) => instantOf(typed.dueDay || usualDueDay(templateOf(typed)), typed.dueTime)
 
 /** What is wrong with it, by the entry. */
@@ -73,6 +80,7 @@ export function intakeFaults(typed: Intake, notation: ToothNotation): Faults<Int
           ? 'It is past. Enter the date the clinic wants it back.'
           : undefined,
     teeth: teethFault(typed.teeth, notation),
+    impressions: impressionsFault(pouredOf(typed), typed.impressions),
   }
 }
 
@@ -113,6 +121,8 @@ export function intakeOf(typed: Intake, notation: ToothNotation): Body<'POST /ca
         .filter((word) => word !== ''),
       notes: optional(typed.notes),
     },
-    jobs: [{ templateId: template.id, choices }],
+    jobs: [
+      { templateId: template.id, choices, impressions: impressionsOf(pouredOf(typed), typed.impressions) },
+    ],
   }
 }

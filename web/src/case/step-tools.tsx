@@ -48,9 +48,9 @@ export const toolsInStep: { readonly [M in StepMeaning]?: (props: StepToolProps)
         onNote={(text) => openCase.give({ type: 'note', jobId: job.jobId, stepId: step.id, text })}
       />
     ),
-  flaskCools: ({ job, state }) => {
+  flaskCools: ({ job, step, state }) => {
     const out = state.status === 'running' ? startedAt(state) : undefined
-    return out && <CoolingClock job={job} outAt={Date.parse(out)} />
+    return out && <CoolingClock job={job} outAt={Date.parse(out)} cooling={step.wait?.cools ?? 'water'} />
   },
 }
 export const toolsBesideStep: { readonly [M in StepMeaning]?: (props: { job: JobState }) => ReactNode } = {

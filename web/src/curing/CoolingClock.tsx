@@ -1,4 +1,4 @@
-import { type JobState, lastSheetOf } from '@yentrik/core'
+import { type Cooling, coldAfterMinutes, type JobState, lastSheetOf } from '@yentrik/core'
 import { clockTime } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useJudgedCure } from './use-cure.ts'
@@ -6,14 +6,20 @@ import { useJudgedCure } from './use-cure.ts'
 const MINUTE = 60_000
 
 /** From which hour the flask is cold by the model, and how warm its middle likely is now. The thermometer decides. */
-export function CoolingClock({ job, outAt }: { readonly job: JobState; readonly outAt: number }) {
+export function CoolingClock({
+  job,
+  outAt,
+  cooling,
+}: {
+  readonly job: JobState
+  readonly outAt: number
+  readonly cooling: Cooling
+}) {
   const now = useNow()
-  const judged = useJudgedCure(lastSheetOf(job, 'cure')?.run)
+  const judged = useJudgedCure(lastSheetOf(job, 'cure')?.run, cooling)
   if (!judged?.answer) return null
   const outcomes = judged.answer.followed.map(({ outcome }) => outcome)
-  const coldAt =
-    outAt +
-    Math.max(...outcomes.map(({ openFromMinutes, bathMinutes }) => openFromMinutes - bathMinutes)) * MINUTE
+  const coldAt = outAt + coldAfterMinutes(judged.answer) * MINUTE
   const insideNow = Math.max(
     ...outcomes.map(({ curve, bathMinutes }) => {
       const minutes = bathMinutes + (now - outAt) / MINUTE
@@ -34,7 +40,9 @@ export function CoolingClock({ job, outAt }: { readonly job: JobState; readonly 
         )}
       </p>
       <p className="text-sm opacity-80">
-        By the model of the cure: half an hour on the bench, then cold water. The thermometer decides.
+        By the model of the cure:{' '}
+        {cooling === 'air' ? 'in air alone' : 'half an hour on the bench, then cold water'}. The thermometer
+        decides.
       </p>
     </section>
   )

@@ -1,4 +1,5 @@
 import {
+  type Cooling,
   type CureFineness,
   type CureRun,
   type CureWish,
@@ -29,7 +30,7 @@ const curingWork = {
     ),
 
   /** What a cure did, by its bath as it was read. */
-  judge: (run: CureRun) => attempt(() => judgeCure(run)),
+  judge: (run: CureRun, cooling: Cooling) => attempt(() => judgeCure(run, cooling)),
 
   /** A safe bath for so many minutes. */
   propose: (wish: CureWish, minutes: number) => attempt(() => safeBy(wish, minutes)),

@@ -1,4 +1,5 @@
 import {
+  type Cooling,
   type CureJudgement,
   type CureRun,
   type FollowedSection,
@@ -27,8 +28,13 @@ export function useFollowed(
 }
 
 /** What a cure did, by its bath as it was read. */
-export function useJudgedCure(run: CureRun | undefined): Attempt<CureJudgement> | undefined {
-  return useWorker(run, (taken) => inCuringWorker((work) => work.judge(taken)))
+export function useJudgedCure(
+  run: CureRun | undefined,
+  cooling: Cooling = 'water',
+): Attempt<CureJudgement> | undefined {
+  return useWorker(run && { run, cooling }, (taken) =>
+    inCuringWorker((work) => work.judge(taken.run, taken.cooling)),
+  )
 }
 
 /** The step of a job that cures, with its sheet. */

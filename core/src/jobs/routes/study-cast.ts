@@ -3,6 +3,7 @@ import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
 import { adjust, askDentist, goBack, look, remake } from '../checks.ts'
 import { oneArch } from '../door.ts'
 import { castPictures, shows } from '../pictures.ts'
+import { pours } from '../pour-steps.ts'
 
 const SET_SHORT = 'Stone pulled early breaks at the teeth and scratches.'
 const SET_LONG = 'Alginate dries on the cast, gets hard and takes the surface with it.'
@@ -141,14 +142,7 @@ export const studyCast: RouteTemplate = {
       ],
       why: 'Fed from one side, the stone drives the air ahead of it.',
       handsOnMinutes: 10,
-      startWindow: {
-        afterStepId: 'inspect-impression',
-        bestMinutes: 10,
-        latestMinutes: 15,
-        late: 'Alginate has changed its shape by now.',
-        ifPast: { toStepId: 'inspect-impression', say: 'Look whether a new impression is needed.' },
-        source: 'common practice: within about 15 min unless the pack says it keeps longer',
-      },
+      pours: pours({ id: 'impression', name: 'Impression', usual: 'alginate' }),
       amounts: [
         {
           id: 'stone',
