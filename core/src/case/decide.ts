@@ -311,7 +311,8 @@ function correct(state: CaseState, command: CommandOf<'correct'>): CaseEventData
           liquidMillilitres = mix.liquidMillilitres,
           roomCelsius,
         } = command
-        checkedMix(step, { ...mix, powderGrams, liquidMillilitres })
+        // Who corrects says why: that stands for a ratio outside its range too.
+        checkedMix(step, { ...mix, powderGrams, liquidMillilitres, ratioReason: mix.ratioReason ?? reason })
         return {
           type: 'corrected',
           corrects: command.corrects,

@@ -159,7 +159,7 @@ function mixWords(event: EventOfType<'mixRecorded'>, { lotNumber }: EventReader)
         : ' used'
   const from = taken.length > 0 ? `, from the ${taken.join(' and ')}` : ''
   const lots = event.lots.length > 0 ? `, lot ${event.lots.map(lotNumber).join(', ')}` : ', no lot noted'
-  return saying`${name}${amount}${from}${lots}`
+  return saying`${name}${amount}${from}${lots}${because(event.ratioReason)}`
 }
 
 const entryNames: Readonly<Record<string, string>> = {

@@ -117,7 +117,12 @@ export const deeds = {
 export type Deeds = typeof deeds
 
 /** What somebody must be allowed to do for a command. */
-export function rightOfCommand(type: keyof Deeds): Right {
-  const deed = deeds[type]
+export function rightOfCommand(command: {
+  readonly type: keyof Deeds
+  readonly ratioReason?: string
+}): Right {
+  const deed = deeds[command.type]
+  // Whoever goes on with a mix outside its range decides something.
+  if (command.ratioReason !== undefined) return 'decide'
   return 'right' in deed ? deed.right : 'work'
 }

@@ -25,7 +25,13 @@ function poured(mix: Partial<RecordedMix>, tapAfter: number) {
   const bench = new Bench().upTo('pour-anatomy')
   const met = bench.now
   bench.now += tapAfter * MINUTE
-  mixed(bench, 'pour-anatomy', { ...stone, liquidMillilitres: 23, metAt: at(met), ...mix })
+  mixed(bench, 'pour-anatomy', {
+    ...stone,
+    liquidMillilitres: 23,
+    metAt: at(met),
+    ratioReason: 'as a trial',
+    ...mix,
+  })
   bench.finish('pour-anatomy')
   bench.do({ type: 'startStep', jobId: J, stepId: 'retention' })
   bench.finish('retention')

@@ -1,12 +1,50 @@
 import { type Binder, materials } from '../materials/index.ts'
 import { programMinutes, type TemperatureProgram } from '../program/index.ts'
-import { qty, saying } from '../quantity/index.ts'
+import { qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 
 /** Gypsum binder breaks down with carbon above it. Source: Phillips, recalled. */
 export const GYPSUM_CEILING_CELSIUS = 700
 /** Where quartz and cristobalite expand all at once. Source: Phillips, recalled. */
 export const inversions = { cristobaliteCelsius: [200, 270] as const, quartzCelsius: 573 }
+
+/** A ring that goes into a furnace hotter than this is not taken slowly through its inversions, °C (choice: where the first begins). */
+export const HOT_ENTRY_FROM_CELSIUS = inversions.cristobaliteCelsius[0]
+
+/**
+ * Why a ring may not go in so hot; undefined: it may. Only a phosphate-bonded product that its maker has marked for it may.
+ * @param marked whether the product in hand is; never known of a class card
+ * Source: common practice, the sheet of the maker; a wet ring bursts by its steam.
+ */
+export function hotEntryFault(startCelsius: number, binder: Binder, marked: boolean): Saying | undefined {
+  if (startCelsius <= HOT_ENTRY_FROM_CELSIUS || (marked && binder === 'phosphate')) return undefined
+  return binder === 'gypsum'
+    ? saying`A gypsum-bonded ring never goes into ${qty.celsius(startCelsius, 0)}: steam bursts it`
+    : saying`A ring whose product is not marked for it does not go into ${qty.celsius(startCelsius, 0)}: steam bursts it`
+}
+
+/** @throws {DomainError} `not-marked-for-hot-entry` */
+export function mustMayGoInHot(startCelsius: number, binder: Binder, marked: boolean): void {
+  const fault = hotEntryFault(startCelsius, binder, marked)
+  if (fault)
+    throw new DomainError(
+      'not-marked-for-hot-entry',
+      saying`${fault}.`,
+      'Start in a cold furnace, or mark the product on the shelf where its sheet says so.',
+      'startCelsius',
+    )
+}
+
+/** What a program does that nobody wants of it, as sentences. */
+export function programWarnings({ startCelsius, segments }: TemperatureProgram): Saying[] {
+  const last = segments.at(-1)
+  const before = segments.at(-2)?.toCelsius ?? startCelsius
+  return last && last.toCelsius < before
+    ? [
+        saying`The last stretch falls from ${qty.celsius(before, 0)} to ${qty.celsius(last.toCelsius, 0)}: the mould shrinks before it is cast.`,
+      ]
+    : []
+}
 
 /** No furnace of the trade is hotter (choice). */
 const HOTTEST_CELSIUS = 1300
@@ -84,11 +122,12 @@ export const usualPeaks: Readonly<Record<Binder, number>> = {
  * A safe program by binder, size, number of rings and kind of pattern: slow through cristobalite and quartz, the first
  * hold long enough to drive out the water, the last longer for more and larger rings.
  *
- * @throws {DomainError} `segment`, `gypsum-too-hot`
+ * @throws {DomainError} `segment`, `gypsum-too-hot`, `not-marked-for-hot-entry`
  * Source: common practice; the rates and added minutes our choice, the maker's sheet wins.
  */
 export function burnoutProgram(wish: BurnoutWish): TemperatureProgram {
   const { binder, radiusMillimetres, rings, pattern, fast, peakCelsius } = wish
+  if (fast) mustMayGoInHot(peakCelsius, binder, true)
   const larger = Math.max(0, radiusMillimetres - 32.5)
   const more = Math.max(0, rings - 1)
   const finalHold = 60 + 2 * larger + 10 * more + (pattern === 'resin' ? 30 : 0)

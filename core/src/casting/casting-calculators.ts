@@ -1,6 +1,7 @@
 import { binders } from '../materials/index.ts'
 import { programShape } from '../program/index.ts'
-import { calculator, choice, figure, list, maybe, partsOf, record, whole } from '../shape/index.ts'
+import { calculator, choice, figure, list, maybe, partsOf, record, whole, yesNo } from '../shape/index.ts'
+import { programWarnings } from './burnout-program.ts'
 import { alloyGrams, patternCm3, patternPartShape } from './casting-metal.ts'
 import { coreReady } from './core-ready.ts'
 import { concentrationFor, dieShape, expansionBudgetShape } from './expansion-budget.ts'
@@ -82,7 +83,12 @@ const sprueCalculator = calculator({
 const burnoutCalculator = calculator({
   name: 'burnout',
   summary: 'When the core of a ring is ready, as a range, minutes from putting it in',
-  input: record({ ...partsOf(programShape), binder: choice(binders), ring: ringSizeShape }),
+  input: record({
+    ...partsOf(programShape),
+    binder: choice(binders),
+    ring: ringSizeShape,
+    hotEntry: maybe(yesNo({ description: 'Its product is marked by its maker for a hot furnace' })),
+  }),
   example: {
     startCelsius: 20,
     segments: [
@@ -93,10 +99,12 @@ const burnoutCalculator = calculator({
     ring: { radiusMillimetres: 32.5, heightMillimetres: 55 },
   },
   heavy: true,
-  answer: ({ binder, ring, startCelsius, segments }) => {
-    const { castFromMinutes, programMinutes, heats } = coreReady(ring, binder, { startCelsius, segments })
+  answer: ({ binder, ring, startCelsius, segments, hotEntry }) => {
+    const program = { startCelsius, segments }
+    const { castFromMinutes, programMinutes, heats } = coreReady(ring, binder, program, { hotEntry })
     const { waterGoneMinutes, curve } = heats.typical
-    return { programMinutes, castFromMinutes, waterGoneMinutes, typical: curve }
+    const warnings = programWarnings(program)
+    return { programMinutes, castFromMinutes, waterGoneMinutes, warnings, typical: curve }
   },
 })
 

@@ -359,7 +359,9 @@ describe('burnout programs', () => {
       fast: fc.boolean(),
     })
     fc.assert(
-      fc.property(wish, fc.integer({ min: 0, max: 2e12 }), (asked, instant) => {
+      fc.property(wish, fc.integer({ min: 0, max: 2e12 }), (drawn, instant) => {
+        // Gypsum-bonded never goes in hot.
+        const asked = { ...drawn, fast: drawn.fast && drawn.binder === 'phosphate' }
         const program = burnoutProgram({ ...asked, peakCelsius: asked.binder === 'gypsum' ? 680 : 850 })
         expect(readyAfter(startFor(instant, program, 20), program, 20)).toBeCloseTo(instant, 3)
         const resin = burnoutProgram({ ...asked, pattern: 'resin', peakCelsius: 680 })

@@ -2,7 +2,7 @@ import type { Binder } from '../materials/index.ts'
 import { programMinutes, type TemperatureProgram } from '../program/index.ts'
 import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { checkProgram } from './burnout-program.ts'
+import { checkProgram, mustMayGoInHot } from './burnout-program.ts'
 import {
   followMinutes,
   type RingGrid,
@@ -27,19 +27,26 @@ export interface CoreReady {
   readonly castFromMinutes: Readonly<Record<RingSpeed, number | undefined>>
 }
 
+interface FollowedBy {
+  /** On both conductivities, from `factorFor`; 1 when nothing was read. */
+  readonly factor?: number
+  readonly grid?: RingGrid
+  /** The product in hand is marked for a hot entry. */
+  readonly hotEntry?: boolean
+}
+
 /**
  * A burnout followed in the fast, the typical and the slow investment.
- * @param factor on both conductivities, from `factorFor`; 1 when nothing was read
- * @throws {DomainError} of `checkProgram` and `ringHeat`
+ * @throws {DomainError} of `checkProgram`, `mustMayGoInHot` and `ringHeat`
  */
 export function coreReady(
   size: RingSize,
   binder: Binder,
   program: TemperatureProgram,
-  factor = 1,
-  grid: RingGrid = usualGrid,
+  { factor = 1, grid = usualGrid, hotEntry = false }: FollowedBy = {},
 ): CoreReady {
   checkProgram(program, binder)
+  mustMayGoInHot(program.startCelsius, binder, hotEntry)
   const length = programMinutes(program)
   const follow = (speed: RingSpeed) =>
     ringHeat(

@@ -4,8 +4,11 @@ export {
   burnoutProgram,
   checkProgram,
   GYPSUM_CEILING_CELSIUS,
+  HOT_ENTRY_FROM_CELSIUS,
   inversions,
+  mustMayGoInHot,
   overnight,
+  programWarnings,
   usualPeaks,
 } from './burnout-program.ts'
 export { castingCalculators } from './casting-calculators.ts'

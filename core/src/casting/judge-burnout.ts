@@ -10,8 +10,15 @@ import {
 } from '../program/index.ts'
 import { qty, type Saying, saying } from '../quantity/index.ts'
 import { requirePositive } from '../refusal/index.ts'
-import { choice, type Of, partsOf, record } from '../shape/index.ts'
-import { checkProgram, GYPSUM_CEILING_CELSIUS, inversions } from './burnout-program.ts'
+import { choice, maybe, type Of, partsOf, record, yesNo } from '../shape/index.ts'
+import {
+  checkProgram,
+  GYPSUM_CEILING_CELSIUS,
+  hotEntryFault,
+  inversions,
+  mustMayGoInHot,
+  programWarnings,
+} from './burnout-program.ts'
 import {
   CORE_WITHIN_CELSIUS,
   type RingGrid,
@@ -28,6 +35,8 @@ export const burnoutRunShape = record({
   ...partsOf(measuredRunShape),
   binder: choice(binders),
   ring: ringSizeShape,
+  /** The product in the ring is marked by its maker for a hot furnace. */
+  hotEntry: maybe(yesNo()),
 })
 export type BurnoutRun = Of<typeof burnoutRunShape>
 
@@ -80,14 +89,24 @@ export function judgeBurnout(run: BurnoutRun, grid: RingGrid = usualGrid): Burno
   checkBurnoutRun(run)
   const lastMinutes = run.measured.at(-1)!.minutes
   const endMinutes = run.endMinutes ?? programMinutes(run.program)
-  const judgement = judgeFurnace(run, insideCelsius(run), { lastMinutes, endMinutes }, grid)
+  const judgement = judgeFurnace(run, startOf(run), insideCelsius(run), { lastMinutes, endMinutes }, grid)
   if (grid === usualGrid) judged.set(run, judgement)
   return judgement
 }
 
+/** A reading of the first minute says how hot the furnace was when the ring went in. */
+const FIRST_READING_WITHIN_MINUTES = 1
+function startOf({ program, measured, showsTooMuchCelsius }: BurnoutRun): number {
+  const [first] = measured
+  return first && first.minutes <= FIRST_READING_WITHIN_MINUTES
+    ? first.celsius - showsTooMuchCelsius
+    : program.startCelsius
+}
+
 /** @param times how far the furnace was read, and when its program is over */
 function judgeFurnace(
-  { binder, ring, program }: Pick<BurnoutRun, 'binder' | 'ring' | 'program'>,
+  { binder, ring, program, hotEntry = false }: Pick<BurnoutRun, 'binder' | 'ring' | 'program' | 'hotEntry'>,
+  startCelsius: number,
   at: (minutes: number) => number,
   { lastMinutes, endMinutes }: { readonly lastMinutes: number; readonly endMinutes: number },
   grid: RingGrid,
@@ -99,8 +118,11 @@ function judgeFurnace(
   const base = {
     heat,
     ...(fall ? { coreFellToCelsius: fall.to } : {}),
-    alsoSeen: heatedFast(program, at, lastMinutes),
+    alsoSeen: [...programWarnings(program), ...heatedFast(program, at, lastMinutes)],
   }
+  const unmarked = hotEntryFault(startCelsius, binder, hotEntry)
+  if (unmarked)
+    return { ...base, verdict: 'discard', say: saying`${unmarked}. Discard the ring and invest again.` }
   const crossed = fall && crossedInversion(fall.from, fall.to)
   if (binder === 'gypsum' && hottest > GYPSUM_CEILING_CELSIUS)
     return {
@@ -253,9 +275,16 @@ export function judgeCut(
   binder: Binder,
   program: TemperatureProgram,
   cut: PowerCut,
-  grid: RingGrid = usualGrid,
+  { grid = usualGrid, hotEntry = false }: { readonly grid?: RingGrid; readonly hotEntry?: boolean } = {},
 ): BurnoutJudgement {
   checkProgram(program, binder)
+  mustMayGoInHot(program.startCelsius, binder, hotEntry)
   const { at, endMinutes } = furnaceWithCut(program, cut)
-  return judgeFurnace({ binder, ring, program }, at, { lastMinutes: endMinutes, endMinutes }, grid)
+  return judgeFurnace(
+    { binder, ring, program, hotEntry },
+    program.startCelsius,
+    at,
+    { lastMinutes: endMinutes, endMinutes },
+    grid,
+  )
 }

@@ -210,7 +210,7 @@ describe('a furnace without power for a while', () => {
   it('a short cut is held out, a long one at the peak falls through quartz and is discarded', () => {
     const grid = { across: 10, along: 8, stepSeconds: 30 }
     const judge = (after: number, minutes: number) =>
-      judgeCut(ring, 'phosphate', normal, cut(after, minutes), grid)
+      judgeCut(ring, 'phosphate', normal, cut(after, minutes), { grid })
     expect(judge(250, 4).verdict).not.toBe('discard')
     const short = judge(250, 10)
     // It has fallen and comes back within its hold, which ends later by the cut and the climb.
@@ -349,7 +349,7 @@ describe('the water in an investment (EN 1992-1-2 3.3.2, recalled)', () => {
       startCelsius: 20,
       segments: [{ rampCelsiusPerMinute: 5, toCelsius: 400, holdMinutes: 300 }],
     }
-    const judged = judgeCut(ring, 'phosphate', low, cut(250, 400), coarse)
+    const judged = judgeCut(ring, 'phosphate', low, cut(250, 400), { grid: coarse })
     expect(inMetric(judged)).toMatchObject({
       verdict: 'discard',
       say: expect.stringContaining('inversion of cristobalite'),

@@ -54,7 +54,7 @@ const steps: readonly TemplateStep[] = [
     why: 'A bubble at the margin is a die thrown away.',
     handsOnMinutes: 12,
     pours: pours(
-      { id: 'impression', name: 'Impression of the preparation', usual: 'addition-silicone' },
+      { id: 'impression', name: 'Impression', usual: 'addition-silicone' },
       { id: 'opposing', name: 'Opposing impression', usual: 'alginate', ifGiven: true },
     ),
     amounts: [

@@ -15,6 +15,9 @@ type ParsedNumber =
     }
   | { readonly ok: false; readonly sentence: string }
 
+/** A comma before three digits: of a decimal, or of thousands. A leading 0 leaves no doubt. */
+const TWO_WAYS = /^[+-]?[1-9]\d{0,2},\d{3}$/
+
 /** How a unit goes into the first one of its kind, and back. */
 interface Unit {
   readonly toBase: (value: number) => number
@@ -42,7 +45,8 @@ const interchangeable: readonly Readonly<Record<string, Unit>>[] = [
 /**
  * Reads a number as people type it: a point or a comma as the decimal separator, spaces around it, its unit behind it. A unit
  * that measures the same is converted: 1 in in a field of mm is 25.4 mm.
- * A number with both separators, or with two, is refused rather than guessed: 1,234 could be 1.234 or 1234.
+ * A number with both separators, or with two, is refused rather than guessed; so is one that can be read two ways, as 1,200, and
+ * one that stops at its separator, as 24, where a digit may be missing.
  *
  * @param text as typed
  * @param unit of the field; empty: a bare number
@@ -55,7 +59,14 @@ export function parseTypedNumber(
 ): ParsedNumber {
   const trimmed = text.trim()
   if (trimmed === '') return { ok: false, sentence: `Enter a number${unit && ` in ${unit}`}.` }
-  const [, digits = '', typedUnit = ''] = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(\D*)$/.exec(trimmed) ?? []
+  const [, digits = '', typedUnit = ''] = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+))\s*(\D*)$/.exec(trimmed) ?? []
+  if (TWO_WAYS.test(digits)) {
+    const [small, large] = [digits.replace(',', '.'), digits.replace(',', '')]
+    return {
+      ok: false,
+      sentence: `"${trimmed}" can be read as ${small} or ${large}. Type the one that is meant.`,
+    }
+  }
   const value = Number(digits.replace(',', '.'))
   const own = unit.toLowerCase()
   const typed = typedUnit.toLowerCase()

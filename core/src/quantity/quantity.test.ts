@@ -99,6 +99,28 @@ describe('typed numbers', () => {
       expect(parseTypedNumber(text, 'mm')).toEqual({ ok: false, sentence: expect.stringContaining('mm') })
     },
   )
+  it.each([
+    ['1,200', '1.200', '1200'],
+    ['12,345', '12.345', '12345'],
+    ['-1,500 mm', '-1.500', '-1500'],
+  ])('asks about "%s", which can be read two ways', (text, small, large) => {
+    const parsed = parseTypedNumber(text, 'mm')
+    expect(parsed).toEqual({
+      ok: false,
+      sentence: `"${text}" can be read as ${small} or ${large}. Type the one that is meant.`,
+    })
+  })
+  it.each([
+    ['0,125', 0.125],
+    ['1,20', 1.2],
+    ['1.200', 1.2],
+    ['1234,567', 1234.567],
+  ])('"%s" leaves no doubt', (text, value) =>
+    expect(parseTypedNumber(text, 'mm')).toEqual({ ok: true, value }),
+  )
+  it.each(['24,', '24.', '24, mm'])('"%s" stops at its separator: a digit may be missing', (text) =>
+    expect(parseTypedNumber(text, 'mm').ok).toBe(false),
+  )
   // Exact by definition: 1 in = 25.4 mm, 1 bar = 100 kPa, (F - 32) · 5/9; NIST SP 811: 1 psi = 6.894757 kPa.
   it.each([
     ['1 in', 'mm', 25.4],

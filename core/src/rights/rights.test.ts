@@ -36,7 +36,7 @@ describe('commands to a case', () => {
     const commands = Object.keys(deeds) as (keyof typeof deeds)[]
     expect(commands.length).toBeGreaterThan(14)
     for (const command of commands)
-      expect([command, rightOfCommand(command)]).toEqual([
+      expect([command, rightOfCommand({ type: command })]).toEqual([
         command,
         deciding.includes(command) ? 'decide' : 'work',
       ])

@@ -1,4 +1,5 @@
 import { materials } from '../materials/index.ts'
+import { RATIO_TOLERANCE_FRACTION } from '../mixing/index.ts'
 import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import {
@@ -12,6 +13,7 @@ import {
   type Of,
   record,
   text,
+  words,
   yesNo,
 } from '../shape/index.ts'
 
@@ -54,8 +56,16 @@ export const recordedMix = {
   roomCelsius: maybe(figure(MIX_ROOM_CELSIUS.min, MIX_ROOM_CELSIUS.max)),
   /** On the pack's setting time, by ratio and what is in the water; none: by the ratio. */
   settingFactor: maybe(figure(0.1, 20)),
-  /** The times of its pack, min, where they are not those of the class. */
-  pack: maybe(record({ setMinutes: maybe(figure(0, 20_160)), separateMinutes: maybe(figure(0, 20_160)) })),
+  /** What its pack says, where that is not what the class says. */
+  pack: maybe(
+    record({
+      setMinutes: maybe(figure(0, 20_160)),
+      separateMinutes: maybe(figure(0, 20_160)),
+      millilitresPerGram: maybe(figure(0, 10)),
+    }),
+  ),
+  /** Why it is used although its ratio is outside the range of card and pack. */
+  ratioReason: maybe(words()),
   /** Taken settled from the balance, given by the dispenser; by hand when not said. */
   powderFrom: maybe(choice(['balance', 'hand'])),
   liquidFrom: maybe(choice(['dispenser', 'hand'])),
@@ -107,7 +117,65 @@ export const goodMix = (amount: Amount, random: () => number): Omit<RecordedMix,
 /** More than this in one mix is a slip (choice). */
 const MOST_IN_ONE_MIX = 10_000
 
-/** Refuses a mix that nobody can have made. @throws {DomainError} `no-such-material`, `amount-not-plausible` */
+/** So far beyond the range of a card no mix can be wetted or poured: a decimal point was lost (choice). */
+const ABSURD_FACTOR = 2
+
+/** The ratios that card, pack and step allow, mL/g, each end with what a balance and a cylinder cannot tell; undefined: none is said. */
+function allowedRatios(amount: Amount, mix: Pick<RecordedMix, 'materialId' | 'pack'>) {
+  const measure = materials.get(mix.materialId)?.measure
+  if (amount.kind !== 'mix' || measure?.by !== 'mass') return undefined
+  const said = [mix.pack?.millilitresPerGram, amount.millilitresPerGram].filter(
+    (ratio) => ratio !== undefined,
+  )
+  return {
+    least: Math.min(measure.minMillilitresPerGram, ...said) * (1 - RATIO_TOLERANCE_FRACTION),
+    most: Math.max(measure.maxMillilitresPerGram, ...said) * (1 + RATIO_TOLERANCE_FRACTION),
+  }
+}
+
+/**
+ * Whether a mix hit a ratio that card or pack allows. `outside`: it wants a decision; `absurd`: it cannot have been mixed so.
+ * @returns `within` where nothing is said of it, or a figure is missing
+ */
+export function ratioVerdict(
+  amount: Amount,
+  mix: Pick<RecordedMix, 'materialId' | 'pack' | 'powderGrams' | 'liquidMillilitres'>,
+): 'within' | 'outside' | 'absurd' {
+  const allowed = allowedRatios(amount, mix)
+  const { powderGrams, liquidMillilitres } = mix
+  if (!allowed || !powderGrams || liquidMillilitres === undefined) return 'within'
+  const ratio = liquidMillilitres / powderGrams
+  if (ratio >= allowed.least && ratio <= allowed.most) return 'within'
+  const absurd = ratio < allowed.least / ABSURD_FACTOR || ratio > allowed.most * ABSURD_FACTOR
+  return absurd ? 'absurd' : 'outside'
+}
+
+function checkRatio(amount: Amount, mix: Omit<RecordedMix, 'lots'>): void {
+  const verdict = ratioVerdict(amount, mix)
+  if (verdict === 'within') return
+  const { least, most } = allowedRatios(amount, mix)!
+  const { powderGrams = 0, liquidMillilitres = 0 } = mix
+  const hit = saying`${qty.grams(powderGrams)} + ${qty.millilitres(liquidMillilitres)} is ${qty.millilitresPerGram(liquidMillilitres / powderGrams)}, outside ${least.toFixed(2)} to ${qty.millilitresPerGram(most, 2)}`
+  if (verdict === 'absurd')
+    throw new DomainError(
+      'ratio-not-plausible',
+      saying`${hit}: it cannot have been mixed so.`,
+      'Look for a lost decimal point, and enter what was weighed and measured.',
+      'liquidMillilitres',
+    )
+  if (!mix.ratioReason?.trim())
+    throw new DomainError(
+      'ratio-outside-range',
+      saying`${hit}.`,
+      'Correct the figures, mix again, or say why it is used all the same.',
+      'ratioReason',
+    )
+}
+
+/**
+ * Refuses a mix that nobody can have made, and one outside its range without a reason.
+ * @throws {DomainError} `no-such-material`, `amount-not-plausible`, `ratio-not-plausible`, `ratio-outside-range`
+ */
 export function checkMix(amount: Amount, mix: Omit<RecordedMix, 'lots'>): void {
   if (!materials.has(mix.materialId))
     throw new DomainError(
@@ -128,6 +196,7 @@ export function checkMix(amount: Amount, mix: Omit<RecordedMix, 'lots'>): void {
         field,
       )
   }
+  checkRatio(amount, mix)
 }
 
 function figureIn(field: MixFigure, value: number) {

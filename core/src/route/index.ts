@@ -7,6 +7,7 @@ export {
   MIX_ROOM_CELSIUS,
   type MixFigure,
   type RecordedMix,
+  ratioVerdict,
   recordedMix,
 } from './amounts.ts'
 export { ARCH_MATTER } from './arch-matter.ts'

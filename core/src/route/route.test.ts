@@ -340,7 +340,7 @@ describe('what is mixed', () => {
     })
   it('is more than nothing, and no more than a worker can hold', () => {
     expect(mixed({})).not.toThrow()
-    expect(mixed({ powderGrams: 10_000 })).not.toThrow()
+    expect(mixed({ powderGrams: 10_000, liquidMillilitres: 3000 })).not.toThrow()
     for (const powderGrams of [0, -1, 10_001, Number.NaN, undefined])
       expect(mixed({ powderGrams })).toThrow(
         expect.objectContaining({ code: 'amount-not-plausible', field: 'powderGrams' }),

@@ -74,7 +74,7 @@ export class CasesController {
 
   @Handles('POST /cases/:caseId/events')
   command({ path, body: { seen, command, key, doneAt }, me }: Call<'POST /cases/:caseId/events'>) {
-    mustHave(me, rightOfCommand(command.type))
+    mustHave(me, rightOfCommand(command))
     return this.cases.command(path.caseId, seen, command, me.name, { key, doneAt })
   }
 }

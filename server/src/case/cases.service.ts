@@ -6,15 +6,16 @@ import {
   type CaseEvent,
   type CaseSummary,
   instantMillis,
+  type LabProduct,
   looseLink,
   namedRoutes,
   obey,
   receiveCase,
   type WorkingCase,
 } from '@yentrik/core'
-import { EntityManager } from 'typeorm'
+import { EntityManager, In } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
-import { CaseSummaryRow, CommandKeyRow, LabSettingRow, LotRow } from '../database/entities.ts'
+import { CaseSummaryRow, CommandKeyRow, LabProductRow, LabSettingRow, LotRow } from '../database/entities.ts'
 import { eventHash } from '../database/event-hash.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
@@ -135,6 +136,8 @@ export class CasesService {
           manager,
           command.sheet.pieces.flatMap(({ lots }) => lots.map(({ lotId }) => lotId)),
         )
+      if (command.type === 'recordSheet' && command.sheet.kind === 'burnout' && command.sheet.run.hotEntry)
+        await mustBeMarkedForHotEntry(manager, working.state.lots)
       const done = doneAt === undefined ? undefined : instantMillis(doneAt, 'doneAt')
       const following = obey(working, command, this.clock.now(), by, house, done)
       const added = following.events.at(-1)!
@@ -226,6 +229,22 @@ async function lotsMustBeUsable(manager: EntityManager, lots: readonly string[])
         { field: 'lots' },
       )
   }
+}
+
+/** What a burnout says of its product must be so on the shelf. @throws {Refusal} `not-marked-for-hot-entry` */
+async function mustBeMarkedForHotEntry(manager: EntityManager, lotIds: readonly string[]): Promise<void> {
+  const lots = await manager.findBy(LotRow, { lotId: In([...lotIds]) })
+  const products = await manager.findBy(LabProductRow, {
+    productId: In(lots.flatMap(({ productId }) => productId ?? [])),
+  })
+  if (!products.some(({ product }) => (product as LabProduct).hotEntry))
+    throw new Refusal(
+      422,
+      'not-marked-for-hot-entry',
+      'No product of this case is marked for a hot furnace.',
+      'Record its lot with the mix, and mark the product on the shelf where its sheet says so.',
+      { field: 'sheet.run.hotEntry' },
+    )
 }
 
 /** The lab's running number. */

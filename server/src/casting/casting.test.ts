@@ -120,6 +120,37 @@ describe('the stock of alloy', () => {
     expect(document.lots).toEqual([{ lotId, materialId: 'nickel-chromium', number: 'N-2' }])
   })
 
+  it('a burnout says nothing of its product that the shelf does not: no hot furnace for a class card', async () => {
+    const { on, give } = await crownAt('burnout')
+    const hot = {
+      startCelsius: 850,
+      segments: [{ rampCelsiusPerMinute: 1, toCelsius: 850, holdMinutes: 90 }],
+    }
+    const answer = await give({
+      type: 'recordSheet',
+      ...on,
+      sheetId: 'burnout-phosphate',
+      sheet: {
+        kind: 'burnout',
+        machine: 'Furnace',
+        run: {
+          binder: 'phosphate',
+          ring: { radiusMillimetres: 32.5, heightMillimetres: 55 },
+          program: hot,
+          from: 'hand',
+          measured: [{ minutes: 90, celsius: 850 }],
+          showsTooMuchCelsius: 0,
+          hotEntry: true,
+        },
+      },
+    })
+    expect([answer.status, answer.body.code, answer.body.field]).toEqual([
+      422,
+      'not-marked-for-hot-entry',
+      'sheet.run.hotEntry',
+    ])
+  })
+
   it('a lot in quarantine goes into no charge', async () => {
     const lotId = await alloyLot('N-3')
     const { body } = await server.post('/alloy-pieces', { lotId, grams: [9] }).expect(201)

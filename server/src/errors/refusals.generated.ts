@@ -98,6 +98,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"no-such-docket","status":404,"means":["There is no case …."],"remedies":["Check the code, or take it in as a new case."]},
   {"code":"no-such-equipment","status":404,"means":["There is no …."],"remedies":["Reload the list."]},
   {"code":"no-such-gauge","status":422,"means":["No gauge is … thick."],"remedies":["Use a ball reservoir or two sprues."]},
+  {"code":"no-such-impression","status":422,"means":["The impression \"…\" is there twice.","This job pours no impression \"…\"."],"remedies":["Name each once: …."]},
   {"code":"no-such-job","status":422,"means":["The case has no job ….","There is no usual amount for \"…\"."],"remedies":["Reload the case.","Choose one of: ….","Look at the case."]},
   {"code":"no-such-lot","status":422,"means":["There is no lot ….","That is no lot of an alloy."],"remedies":["Choose a lot from the shelf.","Take its lot onto the shelf first.","Reload the shelf."]},
   {"code":"no-such-material","status":422,"means":["There is no material …."],"remedies":["Choose one from the shelf.","Choose one from the list."]},

@@ -29,7 +29,6 @@ export function ImpressionFields({
         const { id, name, ifGiven } = impression
         const entry = typed[id] ?? usualImpression(impression)
         const change = (part: Partial<TypedImpression>) => onTyped({ ...typed, [id]: { ...entry, ...part } })
-        const keeps = entry.material !== '' && !impressionKeeping[entry.material].window
         return (
           <div key={id} className="grid items-start gap-x-5 gap-y-2 sm:grid-cols-4">
             <SelectField
@@ -43,7 +42,7 @@ export function ImpressionFields({
               value={entry.material}
               onChoose={(material) => change({ material: material as ImpressionMaterial | '' })}
             />
-            {entry.material !== '' && (
+            {entry.material === '' ? null : impressionKeeping[entry.material].window ? (
               <>
                 <TextField
                   label="Taken at"
@@ -57,18 +56,18 @@ export function ImpressionFields({
                   text={entry.day || dateText(labNow())}
                   onText={(day) => change({ day })}
                 />
-                {keeps ? (
-                  <p className="text-sm opacity-80 sm:mt-9">{impressionKeeping[entry.material].say}</p>
-                ) : (
-                  <TextField
-                    label="Keeps, min"
-                    text={entry.keeps}
-                    onText={(text) => change({ keeps: text })}
-                    inputMode="numeric"
-                    hint="Only where its pack says so"
-                  />
-                )}
+                <TextField
+                  label="Keeps, min"
+                  text={entry.keeps}
+                  onText={(text) => change({ keeps: text })}
+                  inputMode="numeric"
+                  hint="Only where its pack says so"
+                />
               </>
+            ) : (
+              <p className="text-sm opacity-80 sm:col-span-3 sm:mt-10">
+                {impressionKeeping[entry.material].say}
+              </p>
             )}
           </div>
         )

@@ -35,7 +35,13 @@ describe('a work authorisation as it is typed', () => {
         enclosures: ['tray', 'bite'],
         notes: undefined,
       },
-      jobs: [{ templateId: 'study-cast', choices: { arch: 'upper' } }],
+      jobs: [
+        {
+          templateId: 'study-cast',
+          choices: { arch: 'upper' },
+          impressions: [{ of: 'impression', material: 'alginate' }],
+        },
+      ],
     })
   })
   it('takes teeth as the bench writes them', () => {
@@ -154,7 +160,13 @@ describe('the intake', () => {
     await waitFor(() => expect(where()).toBe('/case/c-new'))
     expect(posted(sent)[0]?.body).toMatchObject({
       authorisation: { clinic: 'Mill Lane', wanted: 'Study cast, lower' },
-      jobs: [{ templateId: 'study-cast', choices: { arch: 'lower' } }],
+      jobs: [
+        {
+          templateId: 'study-cast',
+          choices: { arch: 'lower' },
+          impressions: [{ of: 'impression', material: 'alginate' }],
+        },
+      ],
     })
     expect(storedDraft('intake')).toBeUndefined()
   })

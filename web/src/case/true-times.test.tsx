@@ -170,3 +170,36 @@ describe('what was used, into the record', () => {
     await waitFor(() => expect(bench.job.steps['mix-dough']!.mixes[0]).toMatchObject({ roomCelsius: 28 }))
   })
 })
+
+describe('a ratio outside its range', () => {
+  const weigh = async (powder: string, water: string) => {
+    const bench = new Bench().upTo('pour-anatomy')
+    const { user } = await opened(bench)
+    await user.click(await screen.findByRole('button', { name: /^Weigh and record/ }))
+    const dialog = within(screen.getByRole('dialog'))
+    await user.type(dialog.getByLabelText('Powder'), powder)
+    await user.type(dialog.getByLabelText('Water'), water)
+    const store = () => user.click(dialog.getByRole('button', { name: 'Into the record' }))
+    return { bench, user, dialog, store }
+  }
+  it('is asked about before it is stored, and goes on record with its reason', async () => {
+    const { bench, user, dialog, store } = await weigh('100', '28')
+    await store()
+    expect(bench.job.steps['pour-anatomy']!.mixes).toHaveLength(0)
+    expect(
+      dialog.getByText('Correct the figures, mix again, or say why it is used all the same.'),
+    ).toBeTruthy()
+    await user.type(dialog.getByLabelText('Why it is used all the same'), 'Thin on purpose')
+    await store()
+    await waitFor(() =>
+      expect(bench.job.steps['pour-anatomy']!.mixes[0]).toMatchObject({ ratioReason: 'Thin on purpose' }),
+    )
+  })
+  it('a lost decimal is refused in words; what was typed stays', async () => {
+    const { bench, dialog, store } = await weigh('100', '230')
+    await store()
+    expect(await dialog.findByText(/Look for a lost decimal point/)).toBeTruthy()
+    expect((dialog.getByLabelText('Water') as HTMLInputElement).value).toBe('230')
+    expect(bench.job.steps['pour-anatomy']!.mixes).toHaveLength(0)
+  })
+})

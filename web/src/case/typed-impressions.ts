@@ -1,4 +1,9 @@
-import type { Impression, ImpressionMaterial, PouredImpression } from '@yentrik/core'
+import {
+  type Impression,
+  type ImpressionMaterial,
+  impressionKeeping,
+  type PouredImpression,
+} from '@yentrik/core'
 import { labNow } from '../live/lab-clock.ts'
 import { dateText, instantOf, timeText } from '../parts/date-entry.ts'
 import { readNumber } from '../parts/read-number.ts'
@@ -36,6 +41,8 @@ export function impressionsFault(poured: readonly PouredImpression[], typed: Typ
     const entry = typed[impression.id]
     if (!entry || entry.material === '') continue
     const taken = takenOf(entry)
+    // Of what keeps nothing more is asked.
+    if (!impressionKeeping[entry.material].window) continue
     if (entry.time !== '' && taken === undefined)
       return `${impression.name}: enter a day and a time of the clock, or leave the time empty.`
     if (taken !== undefined && taken > labNow() + 60_000)
@@ -52,6 +59,7 @@ export function impressionsOf(poured: readonly PouredImpression[], typed: Typed)
   return poured.flatMap((impression) => {
     const entry = typed[impression.id] ?? usualImpression(impression)
     if (entry.material === '') return []
+    if (!impressionKeeping[entry.material].window) return [{ of: impression.id, material: entry.material }]
     const taken = entry.time === '' ? undefined : takenOf(entry)
     const keeps = readNumber(entry.keeps, '').value
     return [

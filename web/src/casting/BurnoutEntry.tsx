@@ -11,6 +11,7 @@ import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { burnoutFor, programOf, ringOf, shownDraft, withRing } from './burnout-draft.ts'
 import { burnoutOf } from './LiveBurnout.tsx'
+import { useMarkedForHotEntry } from './marked-for-hot-entry.ts'
 import { sprueStart } from './SpruePanel.tsx'
 
 /** A burnout into the record: the curve of the furnace, or what was read off it by hand. */
@@ -33,6 +34,8 @@ export function BurnoutEntry({
   const [sprue] = useDraft<Typed>(`cast ${caseId} ${job.jobId} sprue`, () => sprueStart)
   const draft = shownDraft(withRing(kept, sprue))
   const ring = ringOf(draft)
+  const marked = useMarkedForHotEntry(sheet.binder, job)
+  const hotEntry = draft.fast && marked !== undefined
   const { program, wrong } = programOf(draft)
   const started = startedAt(job.steps[step.id])
   const byHand = (reading: MeasuredPoint) => {
@@ -47,6 +50,7 @@ export function BurnoutEntry({
         from: 'hand',
         measured: [reading],
         showsTooMuchCelsius: 0,
+        ...(hotEntry ? { hotEntry } : {}),
       },
     })
   }
@@ -77,7 +81,7 @@ export function BurnoutEntry({
               void onRecord({
                 kind: 'burnout',
                 machine: run.machine,
-                run: burnoutOf(run, sheet.binder, ring, 0),
+                run: burnoutOf(run, sheet.binder, ring, 0, hotEntry),
               })
             }
           >

@@ -4,8 +4,10 @@ import {
   type CoreReading,
   type CoreReady,
   checkProgram,
+  mustMayGoInHot,
   overnight,
   type PowerCut,
+  programWarnings,
   type RingSpeed,
   type Saying,
   sheetsWanted,
@@ -35,6 +37,7 @@ import type { ForCase } from '../record/IntoRecord.tsx'
 import { coreColour, furnaceColour, plannedOption } from './burnout-chart.ts'
 import { type BurnoutDraft, burnoutUnits, programOf, proposed, ringOf, shownDraft } from './burnout-draft.ts'
 import { LiveBurnout } from './LiveBurnout.tsx'
+import { useMarkedForHotEntry } from './marked-for-hot-entry.ts'
 import { useBurnout, useCut } from './use-burnout.ts'
 
 const ringSpecs = [
@@ -42,6 +45,7 @@ const ringSpecs = [
   { key: 'height', label: 'Ring, high', unit: 'mm' },
   { key: 'rings', label: 'Rings', unit: '' },
   { key: 'peak', label: 'Final hold', unit: '°C' },
+  { key: 'room', label: 'Room', unit: '°C' },
 ] as const
 const ringKeys = ['diameter', 'height'] as const
 /** A burnout: when to put it in so that it is ready, and when its core really is. */
@@ -68,7 +72,14 @@ export function BurnoutPanel({
   // The same ring while its two measures are the same: the curve of a run is followed for it.
   const ring = useMemo(() => ringOf(draft), [diameter, height])
   const run = useRun(forCase)
-  const refusal = program && attempt(() => checkProgram(program, draft.binder)).refusal
+  const marked = useMarkedForHotEntry(draft.binder, forCase?.job)
+  const hotEntry = draft.fast && marked !== undefined
+  const refusal =
+    program &&
+    attempt(() => {
+      checkProgram(program, draft.binder)
+      mustMayGoInHot(program.startCelsius, draft.binder, hotEntry)
+    }).refusal
   const reading = readingOf(draft)
   const question =
     program && ring && !refusal
@@ -76,6 +87,7 @@ export function BurnoutPanel({
           size: ring,
           binder: draft.binder,
           program,
+          hotEntry,
           ...(reading ? { reading } : {}),
         }
       : undefined
@@ -107,6 +119,9 @@ export function BurnoutPanel({
       )}
       {followed?.refusal && <Message tone="error" words={followed.refusal} />}
       {ready && putInAt !== undefined && <CoreWords ready={ready} putInAt={putInAt} now={now} />}
+      {program &&
+        !refusal &&
+        programWarnings(program).map((words, n) => <Message key={n} tone="warning" words={words} />)}
       {judged && putInAt !== undefined && <CutWords judged={judged} putInAt={putInAt} now={now} />}
       {ready ? (
         <BurnoutChart ready={ready} putInAt={putInAt ?? now} />
@@ -120,7 +135,7 @@ export function BurnoutPanel({
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
       <section className="card-flat grid content-start gap-3 p-4" aria-label="Burnout">
         {run && ring ? (
-          <LiveBurnout run={run} binder={draft.binder} ring={ring} forCase={forCase} />
+          <LiveBurnout run={run} binder={draft.binder} ring={ring} hotEntry={hotEntry} forCase={forCase} />
         ) : (
           planned
         )}
@@ -161,15 +176,22 @@ export function BurnoutPanel({
             onChoose={(pattern) => change({ pattern })}
           />
         </div>
-        <Pills
-          label="Goes in"
-          options={[
-            ['cold', 'Cold, program'],
-            ['hot', 'Hot, if marked for it'],
-          ]}
-          value={draft.fast ? 'hot' : 'cold'}
-          onChoose={(entry) => change({ fast: entry === 'hot' })}
-        />
+        {marked !== undefined || draft.fast ? (
+          <Pills
+            label="Goes in"
+            options={[
+              ['cold', 'Cold, program'],
+              ['hot', marked ? `Hot, ${marked}` : 'Hot'],
+            ]}
+            value={draft.fast ? 'hot' : 'cold'}
+            onChoose={(entry) => change({ fast: entry === 'hot' })}
+          />
+        ) : (
+          <p className="text-sm opacity-80">
+            Goes in cold. Straight into a hot furnace only where the product in the ring is marked for it on
+            the shelf; gypsum-bonded never.
+          </p>
+        )}
         <FigureFields
           specs={ringSpecs}
           typed={draft.figures}

@@ -45,8 +45,10 @@ export function burnoutOf(
   binder: Binder,
   ring: RingSize,
   showsTooMuchCelsius: number,
+  hotEntry: boolean,
 ): BurnoutRun {
   return {
+    ...(hotEntry ? { hotEntry } : {}),
     binder,
     ring,
     program: run.program,
@@ -62,11 +64,14 @@ export function LiveBurnout({
   run,
   binder,
   ring,
+  hotEntry,
   forCase,
 }: {
   readonly run: MachineRunShown
   readonly binder: Binder
   readonly ring: RingSize
+  /** The product in it is marked for a hot furnace. */
+  readonly hotEntry: boolean
   readonly forCase?: ForCase
 }) {
   const now = useNow()
@@ -76,7 +81,10 @@ export function LiveBurnout({
   const { value: tooMuch = 0 } = readNumber(typed.tooMuch ?? '', '°C', { apart: true })
   const [second, setSecond] = useState<Saying>()
   const { refusal, run: doing } = useRequest()
-  const burnout = useMemo(() => burnoutOf(run, binder, ring, tooMuch), [run, binder, ring, tooMuch])
+  const burnout = useMemo(
+    () => burnoutOf(run, binder, ring, tooMuch, hotEntry),
+    [run, binder, ring, tooMuch, hotEntry],
+  )
   const judged = useJudged(run.measured.length > 1 ? burnout : undefined)
   const judgement = judged?.answer
   const start = Date.parse(run.startedAt)

@@ -3,6 +3,7 @@ import {
   burnoutProgram,
   type RingSize,
   type TemperatureProgram,
+  USUAL_ROOM_CELSIUS,
   usualPeaks,
 } from '@yentrik/core'
 import { attempt } from '../parts/attempt.ts'
@@ -24,7 +25,14 @@ export const burnoutStart: BurnoutDraft = {
   binder: 'phosphate',
   pattern: 'wax',
   fast: false,
-  figures: { diameter: '65', height: '55', rings: '1', peak: String(usualPeaks.phosphate), reserve: '10' },
+  figures: {
+    diameter: '65',
+    height: '55',
+    rings: '1',
+    peak: String(usualPeaks.phosphate),
+    room: '20',
+    reserve: '10',
+  },
   segments: [],
   readyAt: '09:30',
 }
@@ -32,11 +40,16 @@ export const burnoutStart: BurnoutDraft = {
 /** To begin with, for a case: its investment, and the ring that was chosen for it. */
 export function burnoutFor(binder: Binder | undefined): BurnoutDraft {
   if (!binder) return burnoutStart
-  const { rings, reserve } = burnoutStart.figures
+  const { rings, room, reserve } = burnoutStart.figures
   return {
     ...burnoutStart,
     binder,
-    figures: { rings: rings ?? '1', reserve: reserve ?? '10', peak: String(usualPeaks[binder]) },
+    figures: {
+      rings: rings ?? '1',
+      room: room ?? '20',
+      reserve: reserve ?? '10',
+      peak: String(usualPeaks[binder]),
+    },
   }
 }
 
@@ -51,6 +64,7 @@ export const burnoutUnits: Readonly<Record<string, string>> = {
   diameter: 'mm',
   height: 'mm',
   peak: '°C',
+  room: '°C',
   reserve: 'min',
   cutAfter: 'min',
   cutFor: 'min',
@@ -94,5 +108,6 @@ export function programOf(draft: BurnoutDraft): {
   const { segments, wrong } = readSegments(draft.segments)
   if (!segments) return { wrong }
   const first = segments[0]
-  return { program: { startCelsius: draft.fast && first ? first.toCelsius : 20, segments } }
+  const room = readNumber(draft.figures.room ?? '', '°C').value ?? USUAL_ROOM_CELSIUS
+  return { program: { startCelsius: draft.fast && first ? first.toCelsius : room, segments } }
 }

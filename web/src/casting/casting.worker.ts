@@ -21,6 +21,8 @@ export interface BurnoutQuestion {
   readonly binder: Binder
   readonly program: TemperatureProgram
   readonly reading?: CoreReading
+  /** The product in the ring is marked for it. */
+  readonly hotEntry: boolean
 }
 export interface FollowedBurnout {
   readonly ready: CoreReady
@@ -29,15 +31,18 @@ export interface FollowedBurnout {
 }
 
 const castingWork = {
-  follow: ({ size, binder, program, reading }: BurnoutQuestion): Attempt<FollowedBurnout> =>
+  follow: ({ size, binder, program, reading, hotEntry }: BurnoutQuestion): Attempt<FollowedBurnout> =>
     attempt(() => {
       const factor = reading && factorFor(size, ringMaterials[binder].typical, program, reading)
-      return { ready: coreReady(size, binder, program, factor), ...(factor ? { factor } : {}) }
+      return {
+        ready: coreReady(size, binder, program, { hotEntry, ...(factor ? { factor } : {}) }),
+        ...(factor ? { factor } : {}),
+      }
     }),
 
   /** What a power cut did to a burnout. */
-  cut: ({ size, binder, program, cut }: BurnoutQuestion & { readonly cut: PowerCut }) =>
-    attempt(() => judgeCut(size, binder, program, cut)),
+  cut: ({ size, binder, program, cut, hotEntry }: BurnoutQuestion & { readonly cut: PowerCut }) =>
+    attempt(() => judgeCut(size, binder, program, cut, { hotEntry })),
 
   /** What a measured burnout did to its ring. */
   judge: (run: BurnoutRun) => attempt(() => judgeBurnout(run)),

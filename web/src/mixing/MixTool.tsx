@@ -6,6 +6,7 @@ import {
   mixSettingFactor,
   packsNeeded,
   type RecordedMix,
+  ratioVerdict,
   type Saying,
   type StepMeaning,
 } from '@yentrik/core'
@@ -20,6 +21,7 @@ import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { TextField } from '../parts/TextField.tsx'
 import { lotWords, useShelf } from '../record/shelf.ts'
 import { powderWords } from './amount-figures.ts'
 import { type Bowl, bowlNumbers, emptyBowl } from './bowl.ts'
@@ -114,6 +116,16 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
   const { roomCelsius, field: room } = useRoomCelsius()
   const own = running.find((each) => each.caseId === step?.caseId && each.materialId === classId)
 
+  const [ratioReason, setRatioReason] = useDraft<string>(draft('ratio reason'), () => '')
+  const outside =
+    step !== undefined &&
+    ratioVerdict(step.amount, {
+      materialId: classId,
+      powderGrams: inBowl.powder,
+      liquidMillilitres: inBowl.liquid,
+      pack: mixConditions(classId, card, undefined, undefined).pack,
+    }) === 'outside'
+
   const settingFactor = mixSettingFactor(
     card,
     inBowl.powder && inBowl.liquid ? inBowl.liquid / inBowl.powder : wanted,
@@ -136,6 +148,8 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
       return refuse('Weigh powder and liquid first, or type what was used.')
     // Its fault stands at its field.
     if (ripensByRoom({ id: classId }) && roomCelsius === undefined) return
+    const conditions = mixConditions(classId, card, own, roomCelsius)
+    const reason = ratioReason.trim()
     const productName = shelf.products.find((each) => each.product.productId === card.id)?.product.name
     const stored = await step.onRecord({
       amountId: step.amount.id,
@@ -148,9 +162,12 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
       ...(productName ? { product: productName } : {}),
       // What is in the water is known here though no clock was started.
       ...(card.family === 'gypsum' ? { settingFactor } : {}),
-      ...mixConditions(classId, card, own, roomCelsius),
+      ...conditions,
+      ...(outside && reason ? { ratioReason: reason } : {}),
     })
-    if (stored) beginBowl()
+    if (!stored) return
+    beginBowl()
+    setRatioReason('')
   }
   return (
     <main className="mx-auto flex max-w-[1500px] flex-col gap-3 p-4 sm:p-5">
@@ -238,6 +255,14 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
             />
           )}
           {ripensByRoom(materials.get(classId)!) && <NumberField label="Room" unit="°C" {...room} />}
+          {outside && (
+            <TextField
+              label="Why it is used all the same"
+              text={ratioReason}
+              onText={setRatioReason}
+              hint="Outside the range of card and pack: else correct it, or mix again."
+            />
+          )}
           <SelectField
             label="Lot"
             options={[

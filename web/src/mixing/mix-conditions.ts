@@ -18,11 +18,16 @@ export function mixConditions(
   roomCelsius: number | undefined,
 ): MixConditions {
   const ofClass = materials.get(materialId)
+  const ratioOf = (of: MaterialCard | undefined) =>
+    of?.measure?.by === 'mass' ? of.measure.usualMillilitresPerGram : undefined
+  const said = [
+    ...(['setMinutes', 'separateMinutes'] as const).map(
+      (time) => [time, card.clock?.[time], ofClass?.clock?.[time]] as const,
+    ),
+    ['millilitresPerGram', ratioOf(card), ratioOf(ofClass)] as const,
+  ]
   const pack = Object.fromEntries(
-    (['setMinutes', 'separateMinutes'] as const).flatMap((time) => {
-      const minutes = card.clock?.[time]
-      return minutes === undefined || minutes === ofClass?.clock?.[time] ? [] : [[time, minutes]]
-    }),
+    said.flatMap(([figure, own, usual]) => (own === undefined || own === usual ? [] : [[figure, own]])),
   )
   return {
     ...(clock ? { metAt: clock.metAt, settingFactor: clock.settingFactor } : {}),

@@ -173,7 +173,7 @@ async function keptHere(
 ): Promise<Refusal | undefined> {
   const record = heldAnswer('GET /cases/:caseId', { path: { caseId } })
   if (!record || !person) return refusedHere(notOpenHere())
-  const right = rightOfCommand(command.type)
+  const right = rightOfCommand(command)
   if (!mayDo(person.role, right)) {
     const { sentence, remedy } = rightRefused(person.role, right)
     return refusedHere(new DomainError('right-missing', sentence, remedy))

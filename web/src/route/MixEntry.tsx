@@ -5,10 +5,11 @@ import {
   type MixFigure,
   materials,
   type RecordedMix,
+  ratioVerdict,
   type Saying,
 } from '@yentrik/core'
 import { useEntryForm } from '../form/entry-form.ts'
-import { FormNumber, FormSelect } from '../form/fields.tsx'
+import { FormNumber, FormSelect, FormText } from '../form/fields.tsx'
 import { capital, clockTime, ratio } from '../format/format.ts'
 import { useRunningMixes } from '../mixing/MixClocks.tsx'
 import { mixConditions, ripensByRoom } from '../mixing/mix-conditions.ts'
@@ -70,14 +71,28 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
   const productOf = (lotId: string) => lots.find((lot) => lot.lotId === lotId)?.productId
   const cardOf = (lotId: string) =>
     shelf.card(amount.materialId, productOf(lotId)) ?? materials.get(amount.materialId)!
+  /** Whether the ratio wants a decision, by card, pack and step. */
+  const decisionOn = (powder: string, liquid: string) => {
+    const { pack } = mixConditions(amount.materialId, cardOf(lotOf(form.values.lotId)), undefined, undefined)
+    return ratioVerdict(amount, {
+      materialId: amount.materialId,
+      powderGrams: readNumber(powder, 'g').value,
+      liquidMillilitres: readNumber(liquid, 'mL').value,
+      ...(pack ? { pack } : {}),
+    })
+  }
   const form = useEntryForm({
     draftKey,
-    start: () => ({ powder: '', liquid: '', lotId: 'first' }),
-    check: ({ powder, liquid }) => ({
+    start: () => ({ powder: '', liquid: '', lotId: 'first', ratioReason: '' }),
+    check: ({ powder, liquid, ratioReason }) => ({
+      ratioReason:
+        decisionOn(powder, liquid) === 'outside' && ratioReason.trim() === ''
+          ? 'Correct the figures, mix again, or say why it is used all the same.'
+          : undefined,
       powder: figures && readNumber(powder, figures.powder.unit).fault,
       liquid: figures && readNumber(liquid, figures.liquid.unit).fault,
     }),
-    store: ({ powder, liquid, lotId: chosen }) => {
+    store: ({ powder, liquid, lotId: chosen, ratioReason }) => {
       // Its fault stands at its field.
       if (byRoom && roomCelsius === undefined) return Promise.resolve(false)
       const lotId = lotOf(chosen)
@@ -86,6 +101,7 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
         materialId: amount.materialId,
         lots: lotId ? [lotId] : [],
         ...(productOf(lotId) ? { product: cardOf(lotId).name } : {}),
+        ...(decisionOn(powder, liquid) === 'outside' ? { ratioReason: ratioReason.trim() } : {}),
         ...(figures ? mixConditions(amount.materialId, cardOf(lotId), clock, roomCelsius) : {}),
         ...(figures
           ? {
@@ -131,6 +147,14 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
             </Message>
           ))}
         </div>
+      )}
+      {decisionOn(values.powder, values.liquid) === 'outside' && (
+        <FormText
+          form={form}
+          name="ratioReason"
+          label="Why it is used all the same"
+          hint="Outside the range of card and pack: else correct the figures, or mix again."
+        />
       )}
       {byRoom && (
         <NumberField
