@@ -61,7 +61,7 @@ export function checkProgram(program: TemperatureProgram, binder: Binder): void 
     throw new DomainError(
       'segment',
       saying`A furnace does not start at ${qty.celsius(startCelsius)}.`,
-      saying`Enter the temperature at which the ring goes in, 0 to ${qty.celsius(HOTTEST_CELSIUS)}.`,
+      saying`Enter the temperature at which the ring goes in, ${qty.celsius(0)} to ${qty.celsius(HOTTEST_CELSIUS)}.`,
       'startCelsius',
     )
   if (segments.length === 0)
@@ -73,7 +73,7 @@ export function checkProgram(program: TemperatureProgram, binder: Binder): void 
       toCelsius >= 0 &&
       toCelsius <= HOTTEST_CELSIUS &&
       holdMinutes >= 0 &&
-      (!moves || rampCelsiusPerMinute > 0)
+      (!moves || (rampCelsiusPerMinute > 0 && Number.isFinite(rampCelsiusPerMinute)))
     if (!good)
       throw new DomainError(
         'segment',

@@ -120,6 +120,8 @@ export function followMinutes(program: TemperatureProgram): number {
 function checkRing(size: RingSize, { across, along, stepSeconds }: RingGrid): void {
   requirePositive(size.radiusMillimetres, 'radiusMillimetres', 'The radius')
   requirePositive(size.heightMillimetres, 'heightMillimetres', 'The height')
+  requirePositive(size.metalMillimetres ?? 0, 'metalMillimetres', 'The metal of the ring', { orZero: true })
+  requirePositive(size.liningMillimetres ?? 0, 'liningMillimetres', 'The lining', { orZero: true })
   const whole = (n: number) => Number.isInteger(n) && n >= 2 && n <= 64
   if (!whole(across) || !whole(along) || !(stepSeconds > 0 && stepSeconds <= 300))
     throw new DomainError('grid', 'The grid makes no sense.', 'Use 2 to 64 cells and steps to 300 s.', 'grid')

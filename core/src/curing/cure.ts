@@ -5,7 +5,7 @@ import {
   programStretches,
   type TemperatureProgram,
 } from '../program/index.ts'
-import { GAS_CONSTANT, ICE_POINT_KELVIN, qty, saying } from '../quantity/index.ts'
+import { GAS_CONSTANT, ICE_POINT_KELVIN, qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { type FlaskBody, type ResinSection, usualFlask } from './cure-bodies.ts'
 import { CureField, type CureGrid, usualCells } from './cure-field.ts'
@@ -120,7 +120,7 @@ export const drawnFineness: CureFineness = { cells: usualCells, longestSeconds: 
  * What happens inside the resin: heat through flask and stone, the reaction and its own heat, the monomer that is left.
  *
  * Each step: the kinetics of every cell at its temperature, their heat from the exact rise, then one implicit heat step.
- * @throws {DomainError} `bath`, `section-too-thick`, `dough`, `not-a-positive-number`
+ * @throws {DomainError} `bath`, `flask-start`, `section-too-thick`, `dough`, `not-a-positive-number`
  * Source: heat conduction with free-radical kinetics (see `resin-kinetics`); calibrated to practice, not to a product.
  * Limits: about ±10 °C on the peak of a thick section, ±40 % on residual monomer. Not counted: packing pressure,
  * shrinkage, cross-linker, dissolved water and air, teeth, the sides of the flask, several flasks in one bath.
@@ -136,6 +136,7 @@ export function cure(question: CureQuestion, fineness: CureFineness = drawnFinen
     measured,
   } = question
   checkBath(program)
+  checkFlaskStart(startCelsius)
   const bathMinutes = measured?.endMinutes ?? programMinutes(program)
   const celsiusAt = measured?.at ?? ((minutes: number) => programCelsius(program, minutes))
   const bath = (minutes: number): Bath => bathAt(minutes, bathMinutes, celsiusAt, cooling)
@@ -291,34 +292,63 @@ function breaksOf(
 /** Hotter than this is not counted on, °C. */
 const HOTTEST_BATH_CELSIUS = 130
 
-/** Refuses a bath that cannot be run. @throws {DomainError} `bath` */
+const MOST_LINES = 12
+const LONGEST_HOLD_MINUTES = 24 * 60
+const LONGEST_BATH_MINUTES = 36 * 60
+
+/** Refuses a bath that cannot be run: which line, which of its figures, and what it may be. @throws {DomainError} `bath` */
 export function checkBath({ startCelsius, segments }: TemperatureProgram): void {
-  const good =
-    segments.length > 0 &&
-    segments.length <= 12 &&
-    startCelsius >= 0 &&
-    startCelsius <= HOTTEST_BATH_CELSIUS &&
-    segments.every(
-      ({ rampCelsiusPerMinute, toCelsius, holdMinutes }) =>
-        rampCelsiusPerMinute > 0 &&
-        Number.isFinite(rampCelsiusPerMinute) &&
-        toCelsius >= 0 &&
-        toCelsius <= HOTTEST_BATH_CELSIUS &&
-        holdMinutes >= 0 &&
-        holdMinutes <= 24 * 60,
+  const within = (value: number, most: number) => value >= 0 && value <= most
+  if (!within(startCelsius, HOTTEST_BATH_CELSIUS))
+    refuseBath(
+      saying`A bath does not start at ${qty.celsius(startCelsius)}.`,
+      saying`Enter ${qty.celsius(0)} to ${qty.celsius(HOTTEST_BATH_CELSIUS)}.`,
+      'startCelsius',
     )
-  if (!good || !(programMinutes({ startCelsius, segments }) > 0))
+  if (segments.length === 0) refuseBath('The bath is empty.', 'Add a line.', 'segments')
+  if (segments.length > MOST_LINES)
+    refuseBath(`The bath has ${segments.length} lines.`, `Enter ${MOST_LINES} at most.`, 'segments')
+  for (const [index, { rampCelsiusPerMinute, toCelsius, holdMinutes }] of segments.entries()) {
+    const field = (name: string) => `segments.${index}.${name}`
+    if (!(rampCelsiusPerMinute > 0 && Number.isFinite(rampCelsiusPerMinute)))
+      refuseBath(
+        saying`Line ${index + 1} heats at ${qty.celsiusPerMinute(rampCelsiusPerMinute)}.`,
+        'Enter a rate above 0.',
+        field('rampCelsiusPerMinute'),
+      )
+    if (!within(toCelsius, HOTTEST_BATH_CELSIUS))
+      refuseBath(
+        saying`Line ${index + 1} goes to ${qty.celsius(toCelsius)}.`,
+        saying`Enter ${qty.celsius(0)} to ${qty.celsius(HOTTEST_BATH_CELSIUS)}.`,
+        field('toCelsius'),
+      )
+    if (!within(holdMinutes, LONGEST_HOLD_MINUTES))
+      refuseBath(
+        saying`Line ${index + 1} holds for ${qty.minutes(holdMinutes)}.`,
+        saying`Enter 0 to ${qty.minutes(LONGEST_HOLD_MINUTES)}.`,
+        field('holdMinutes'),
+      )
+  }
+  const minutes = programMinutes({ startCelsius, segments })
+  if (!(minutes > 0)) refuseBath('The bath takes no time.', 'Enter a hold.', 'segments')
+  if (minutes > LONGEST_BATH_MINUTES)
+    refuseBath('That bath runs longer than a day and a half.', 'Shorten a hold.', 'segments')
+}
+
+function refuseBath(message: Saying, remedy: Saying, field: string): never {
+  throw new DomainError('bath', message, remedy, field)
+}
+
+/** No flask is put in hotter (choice). */
+const HOTTEST_FLASK_CELSIUS = 200
+
+/** @throws {DomainError} `flask-start` */
+function checkFlaskStart(celsius: number): void {
+  if (!(celsius >= 0 && celsius <= HOTTEST_FLASK_CELSIUS))
     throw new DomainError(
-      'bath',
-      'That bath cannot be run.',
-      saying`Enter a rate above 0, 0 to ${qty.celsius(HOTTEST_BATH_CELSIUS)} and holds to 24 h, twelve lines at most.`,
-      'segments',
-    )
-  if (programMinutes({ startCelsius, segments }) > 36 * 60)
-    throw new DomainError(
-      'bath',
-      'That bath runs longer than a day and a half.',
-      'Shorten a hold.',
-      'segments',
+      'flask-start',
+      saying`A flask does not go in at ${qty.celsius(celsius)}.`,
+      saying`Enter ${qty.celsius(0)} to ${qty.celsius(HOTTEST_FLASK_CELSIUS)}; left out, the room.`,
+      'startCelsius',
     )
 }

@@ -1,5 +1,5 @@
 import { millimetresFromInches, qty, saying } from '../quantity/index.ts'
-import { DomainError } from '../refusal/index.ts'
+import { DomainError, requireWithin } from '../refusal/index.ts'
 import { changesOf, choice, figure, maybe, type Of, record } from '../shape/index.ts'
 
 /** What a person may set; the rest follows. Lengths mm, angles degrees. All are our choice unless said otherwise. */
@@ -32,8 +32,19 @@ export const usualTrimChoices: TrimChoices = {
 /** Heel lengths, both ends allowed: 3/8 to 5/8 in (common practice). */
 export const heelRange = { min: millimetresFromInches(3 / 8), max: millimetresFromInches(5 / 8) } as const
 
-/** @throws {DomainError} `heel-range` */
-export function checkHeel({ heelMillimetres }: TrimChoices): void {
+/** What a hand sets on the trimmer: outside these a slip (choice). */
+const choiceLimits = [
+  ['backClearanceMillimetres', 'The clearance behind the notches', 0, 20, 'millimetres'],
+  ['vestibuleAllowanceMillimetres', 'The stone left outside the vestibule', 0, 10, 'millimetres'],
+  ['canineRayDegrees', 'The angle at the canine', 0, 90, 'degrees'],
+  ['frontMaxDegrees', 'The steepest front', 10, 80, 'degrees'],
+] as const
+
+/** @throws {DomainError} `heel-range`, `trim-choice` */
+export function checkTrimChoices(choices: TrimChoices): void {
+  for (const [field, what, least, most, kind] of choiceLimits)
+    requireWithin(choices[field], { least, most, what, field: `choices.${field}`, kind, code: 'trim-choice' })
+  const { heelMillimetres } = choices
   if (!(heelMillimetres >= heelRange.min - 1e-9 && heelMillimetres <= heelRange.max + 1e-9))
     throw new DomainError(
       'heel-range',

@@ -14,7 +14,7 @@ import {
   type UpperLandmarks,
 } from './landmarks.ts'
 import { along, type CutLine, dot, meet, minus, type Point } from './plane-geometry.ts'
-import { checkHeel, heelRange, type TrimChoices, usualTrimChoices } from './trim-choices.ts'
+import { checkTrimChoices, heelRange, type TrimChoices, usualTrimChoices } from './trim-choices.ts'
 
 interface TrimWarning {
   readonly code:
@@ -77,7 +77,7 @@ interface LowerFront {
  * `no-room-for-heel`, `cuts-cross`
  */
 export function planUpper(landmarks: UpperLandmarks, choices: TrimChoices = usualTrimChoices): TrimPlan {
-  checkHeel(choices)
+  checkTrimChoices(choices)
   const framed = frameUpper(landmarks, choices.backClearanceMillimetres)
   const side = planSides(framed, choices)
   const front = upperFront(framed, side, choices)
@@ -95,7 +95,7 @@ export function planLower(
   upperSideAngleDegrees: number,
   choices: TrimChoices = usualTrimChoices,
 ): TrimPlan {
-  checkHeel(choices)
+  checkTrimChoices(choices)
   const framed = frameLower(landmarks)
   const side = planSides(framed, choices)
   const front = lowerFront(framed, side, choices)
