@@ -254,3 +254,27 @@ describe('what is counted and closed', () => {
     expect(wax).toMatchObject({ materialId: 'sheet-wax-28', count: 2 })
   })
 })
+
+describe('what may be done side by side, and what is done differently', () => {
+  it('a clear clasp is blocked out and copied while its strips dry (common practice)', () => {
+    const steps = buildRoute(routeTemplates.get('clear-clasp')!).steps
+    const after = (id: string) => steps.find((each) => each.id === id)!.after
+    expect(after('block-out')).not.toContain('dry-strips')
+    expect(after('dry-strips')).toEqual(after('block-out'))
+    expect(after('form-strip')).toEqual(expect.arrayContaining(['dry-strips', 'copy-sets']))
+  })
+  it('gypsum-bonded gold is quenched when the red has gone, about 1-3 min; phosphate cools on the bench', () => {
+    const cooled = (investment: string) =>
+      buildRoute(routeTemplates.get('cast-crown')!, { casting: 'here', investment }).steps.filter(({ id }) =>
+        ['quench', 'cool-casting'].includes(id),
+      )
+    expect(cooled('gypsum').map(({ id, wait }) => [id, wait?.earliestMinutes, wait?.bestMinutes])).toEqual([
+      ['quench', 1, 3],
+    ])
+    expect(cooled('phosphate').map(({ id }) => id)).toEqual(['cool-casting'])
+    expect(cooled('phosphate')[0]!.how.join(' ')).toContain('no water')
+  })
+  it('a burnout is not ready after an hour: 240 min, unless its own curve says so (common practice)', () => {
+    for (const id of casts) expect(step(id, 'burnout', { casting: 'here' }).wait?.earliestMinutes).toBe(240)
+  })
+})

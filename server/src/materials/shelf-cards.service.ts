@@ -32,6 +32,12 @@ export class ShelfCards {
       .sort((a, b) => a.product.name.localeCompare(b.product.name))
   }
 
+  /** The card that a mix goes by: of the product where one is named and still there, else of the class. */
+  async cardOf(materialId: string, productId: string | null): Promise<MaterialCard | undefined> {
+    const row = productId && (await this.dataSource.manager.findOneBy(LabProductRow, { productId }))
+    return row ? onShelf(row.product as LabProduct).card : materials.get(materialId)
+  }
+
   /** Stores a new product, or the changed figures of one. @throws {Refusal} `no-such-material`, `product-faulty`, `product-known` */
   async keep(entered: Omit<LabProduct, 'productId'>, productId?: string): Promise<ProductOnShelf> {
     const product: LabProduct = { ...entered, productId: productId ?? randomUUID() }

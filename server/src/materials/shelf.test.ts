@@ -169,6 +169,39 @@ describe('products', () => {
 })
 
 describe('clocks of mixes', () => {
+  const running = async () =>
+    ((await server.get('/mixing/clocks').expect(200)).body as { clockId: string }[]).map(
+      ({ clockId }) => clockId,
+    )
+  const started = async (more: object = {}) =>
+    (
+      await server
+        .post('/mixing/clocks', { materialId: 'dental-stone', settingFactor: 1, ...more })
+        .expect(201)
+    ).body.clockId as string
+  const forward = (forwardMinutes: number) => server.post('/clock', { speed: 1, forwardMinutes }).expect(201)
+  it('end when the stone has been free for a while; a slower mix runs on', async () => {
+    const usual = await started()
+    const slow = await started({ settingFactor: 3 })
+    await forward(50)
+    expect(await running()).toEqual(expect.arrayContaining([usual, slow]))
+    await forward(20)
+    expect(await running()).toEqual([slow])
+    // 45 min, three times as slow (common practice), and a quarter of an hour to take it off.
+    await forward(90)
+    expect(await running()).toEqual([])
+  })
+  it('go with their case: one that has gone out has none', async () => {
+    const { caseId } = await server.receive()
+    const clock = await started({ caseId, docket: 'K-1' })
+    expect(await running()).toContain(clock)
+    const on = { jobId: 'job-1' }
+    await server.command(caseId, 1, { type: 'askDentist', ...on, question: 'Go on?' }).expect(201)
+    await server
+      .command(caseId, 2, { type: 'dentistAnswered', ...on, answer: 'No', decision: 'end' })
+      .expect(201)
+    expect(await running()).not.toContain(clock)
+  })
   it('start on the server, survive a restart and are put away', async () => {
     const started = (
       await server.post('/mixing/clocks', { materialId: 'dental-stone', settingFactor: 1 }).expect(201)

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import type { Body, Query } from '@yentrik/contract'
-import { type RememberedMix, rememberedMix } from '@yentrik/core'
-import { DataSource } from 'typeorm'
+import { mixClock, type RememberedMix, rememberedMix } from '@yentrik/core'
+import { DataSource, In } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
-import { MixClockRow } from '../database/entities.ts'
+import { CaseSummaryRow, MixClockRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { LiveService } from '../live/live.service.ts'
@@ -21,8 +21,29 @@ export class MixClocks {
     private readonly cards: ShelfCards,
   ) {}
 
-  all(): Promise<MixClockRow[]> {
-    return this.dataSource.manager.find(MixClockRow, { order: { metAt: 'DESC' } })
+  /** The clocks that still run: none is left of a mix that was free long since, nor of a case that has gone out. */
+  async all(): Promise<MixClockRow[]> {
+    const { manager } = this.dataSource
+    const rows = await manager.find(MixClockRow, { order: { metAt: 'DESC' } })
+    const gone = await manager.find(CaseSummaryRow, {
+      where: { closed: true, caseId: In(rows.flatMap(({ caseId }) => caseId ?? [])) },
+      select: { caseId: true },
+    })
+    const closed = new Set(gone.map(({ caseId }) => caseId))
+    const now = this.clock.now()
+    const running = await Promise.all(
+      rows.map(
+        async (row) => (row.caseId === null || !closed.has(row.caseId)) && (await this.endOf(row)) > now,
+      ),
+    )
+    return rows.filter((_, index) => running[index])
+  }
+
+  /** When the last stretch of its clock is over, ms since 1970. */
+  private async endOf({ materialId, productId, metAt, settingFactor }: MixClockRow): Promise<number> {
+    const card = await this.cards.cardOf(materialId, productId)
+    const from = Date.parse(metAt)
+    return card?.clock ? mixClock(card.clock, from, settingFactor).stretches.at(-1)!.to : from
   }
 
   /** Powder meets liquid now. @throws {Refusal} `no-such-material`, `no-such-product` */

@@ -6,10 +6,13 @@ import {
   windowByMachine,
   windowVerdict,
 } from '@yentrik/core'
-import { clockTime, dayAndTime, duration } from '../format/format.ts'
+import { clockTime, dayAndTime, duration, minutesSeconds, secondsOf } from '../format/format.ts'
 import { useLabClock, useNow } from '../live/lab-clock.ts'
 import { Message } from '../parts/Message.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+
+/** A window as short as this is told by the second. */
+const SHORT_MILLIS = 5 * 60_000
 
 interface StepClockProps {
   readonly caseId: string
@@ -58,6 +61,9 @@ function Clock({
       <p className="text-lg">About {duration(step.handsOnMinutes * 60_000)} of hands</p>
     )
   const verdict = windowVerdict(window, now)
+  // A minute of light over wax, a minute from furnace to arm: there the seconds matter.
+  const bySeconds = window.lateFrom - window.from <= SHORT_MILLIS
+  const toGo = (until: number) => (bySeconds ? minutesSeconds(until - now) : duration(until - now))
   const end = window.pastFrom ?? window.lateFrom + 0.3 * (window.lateFrom - window.from)
   const last = Math.max(end, Math.min(now, end + 0.2 * (end - window.from)))
   const share = (instant: number) =>
@@ -68,13 +74,17 @@ function Clock({
     tooSoon: {
       label: start ? 'Start from' : 'Ready from',
       at: window.goodFrom,
-      more: `${duration(window.goodFrom - now)} to go. ${window.early ?? ''}`,
+      more: `${toGo(window.goodFrom)} to go. ${window.early ?? ''}`,
       tone: '',
     },
     good: {
       label: away ? 'Due back' : start ? 'Start by' : 'Good until',
       at: window.lateFrom,
-      more: away ? 'Out of the house until then.' : 'Good now.',
+      more: away
+        ? 'Out of the house until then.'
+        : bySeconds
+          ? `${toGo(window.lateFrom)} left.`
+          : 'Good now.',
       tone: 'text-success',
     },
     late: {
@@ -95,6 +105,7 @@ function Clock({
       <p className={`font-semibold ${said.tone}`}>{said.label}</p>
       <p className={`figures font-mono text-5xl leading-tight font-bold ${said.tone}`}>
         <time>{clockTime(said.at)}</time>
+        {bySeconds && <span className="text-3xl">{`:${secondsOf(said.at)}`}</span>}
       </p>
       {dayAndTime(said.at, now) !== clockTime(said.at) && (
         <p className="font-semibold">{dayAndTime(said.at, now)}</p>

@@ -39,3 +39,22 @@ describe('a window that runs', () => {
     expect(warning()).toBeUndefined()
   })
 })
+
+describe('a window of a minute or two', () => {
+  const shown = (secondsIn: number) => {
+    serverWith({ 'GET /machine-runs': [] })
+    const bench = new Bench('implant-verification').upTo('tray-cure')
+    const labMillis = bench.now + secondsIn * 1000
+    useLabClock.setState({ labMillis, steadyMillis: performance.now(), speed: 1, mayBeMoved: false })
+    return show(<StepClock caseId="c1" job={bench.job} step={stepOf(bench.job, 'tray-cure')} />)
+  }
+  it('is told by the second: two minutes of light over wax', () => {
+    shown(45)
+    expect(screen.getByText(/^0:4[45] to go\./)).toBeTruthy()
+    expect(screen.getByRole('region', { name: 'Clock' }).textContent).toMatch(/\d\d:\d\d:\d\d/)
+  })
+  it('and what is left of it', () => {
+    shown(100)
+    expect(screen.getByText(/^0:(19|20) left\.$/)).toBeTruthy()
+  })
+})

@@ -65,6 +65,9 @@ export function minutesSeconds(millis: number): string {
   return `${Math.floor(seconds / 60)}:${two(seconds % 60)}`
 }
 
+/** The seconds of a clock time: 07. */
+export const secondsOf = (instant: number) => two(new Date(instant).getSeconds())
+
 /** A stored value in the units of this bench. */
 export function quantity(value: number, kind: QuantityKind, units: UnitSystem): string {
   return formatQuantity(value, kind, units)

@@ -118,6 +118,8 @@ export const clearClasp: RouteTemplate = {
       name: 'Block out',
       stage: 'wax',
       kind: 'attended',
+      // The strips dry meanwhile.
+      after: ['warm-oven'],
       how: ['Survey the tooth; block out severe undercut only: more can be kept than with metal.'],
       howWhen: [
         { when: fresh, say: 'Before the mould is made, so that the clasp stays free of the base.' },
@@ -203,6 +205,7 @@ export const clearClasp: RouteTemplate = {
       name: 'Heat and form the strip',
       stage: 'finish',
       kind: 'attended',
+      after: ['dry-strips', 'copy-sets'],
       how: [
         'Beside the flame, brushing through it, never in it.',
         'When it droops lay it over the tooth and press with a cool damp towel.',
