@@ -117,10 +117,13 @@ export async function bringTo(page: Page, request: APIRequestContext, stepId: st
     if (!job || !at) throw new Error(`never came to ${stepId}`)
     if (at.id === stepId) break
     const on = { jobId: job.jobId, stepId: at.id }
+    const outOfTimeReason = 'the clock of a test'
     const commands: CaseCommand[] = [
-      ...(job.steps[at.id]?.status === 'running' ? [] : [{ type: 'startStep' as const, ...on }]),
+      ...(job.steps[at.id]?.status === 'running'
+        ? []
+        : [{ type: 'startStep' as const, ...on, outOfTimeReason }]),
       ...carefulWork(job.jobId, at, random),
-      { type: 'finishStep', ...on, outOfTimeReason: 'the clock of a test' },
+      { type: 'finishStep', ...on, outOfTimeReason },
     ]
     for (const [index, command] of commands.entries()) {
       const data = { seen: state.sequence + index, command }

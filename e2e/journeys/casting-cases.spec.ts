@@ -92,7 +92,7 @@ test('a crown cast here: furnace with a power cut, pieces from the shelf, button
     await forward(request, 3)
     await step(page).getByRole('button', { name: 'Start' }).click()
     const past = page.getByRole('dialog', { name: 'The time is past' })
-    await expect(past).toContainText('back into the oven, hold again')
+    await expect(past).toContainText('Back into the oven, hold it again.')
     await past.getByLabel('Why it starts all the same').fill('was back in the oven for twenty minutes')
     await past.getByRole('button', { name: 'Start all the same' }).click()
     await expect(past).toBeHidden()

@@ -1,5 +1,6 @@
 import type { Route, RouteTemplate } from '../route/index.ts'
 import { byTag, type Of } from '../shape/index.ts'
+import type { CaseEvent } from './case-event.ts'
 import { type Deeds, deeds } from './payloads.ts'
 
 /** What a person asks of a case. */
@@ -22,4 +23,6 @@ export interface CommandContext {
   readonly templates: ReadonlyMap<string, RouteTemplate>
   /** Keeps an immutable copy of a route and names it. */
   readonly routeIdOf: (route: Route) => string
+  /** The record so far: what is withdrawn is looked for in it. */
+  readonly events?: readonly CaseEvent[]
 }

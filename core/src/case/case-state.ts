@@ -37,22 +37,54 @@ export function caseState(events: readonly CaseEvent[], routes: RouteLookup): Ca
       return { jobId, routeId, route, steps: freshSteps(route), impressions, remakes: 0 }
     }),
   }
-  for (const event of rest) state = applyEvent(state, event, routes)
+  const gone = withdrawals(rest)
+  for (const event of rest) state = applyStanding(state, event, routes, gone)
   return state
+}
+
+/** One event further in a record of which it is known what was withdrawn. @throws {Error} as `applyEvent` */
+export function applyStanding(
+  state: CaseState,
+  event: CaseEvent,
+  routes: RouteLookup,
+  gone: ReadonlyMap<number, number>,
+): CaseState {
+  return event.type === 'withdrawn' || gone.has(event.sequence)
+    ? { ...state, sequence: following(state, event) }
+    : applyEvent(state, event, routes)
+}
+
+/** What was withdrawn, each with the entry that did. */
+export function withdrawals(events: readonly CaseEvent[]): ReadonlyMap<number, number> {
+  return new Map(
+    events.flatMap((event) => (event.type === 'withdrawn' ? [[event.withdraws, event.sequence]] : [])),
+  )
+}
+
+/** A record without what was withdrawn: what was mixed, melted and read. */
+export function standing(events: readonly CaseEvent[]): readonly CaseEvent[] {
+  const gone = withdrawals(events)
+  return gone.size === 0 ? events : events.filter(({ sequence }) => !gone.has(sequence))
+}
+
+function following(state: CaseState, event: CaseEvent): number {
+  if (event.sequence !== state.sequence + 1)
+    throw new Error(`Event ${event.sequence} cannot follow event ${state.sequence}.`)
+  return event.sequence
 }
 
 function freshSteps(route: Route): Record<string, StepState> {
   return Object.fromEntries(route.steps.map((step) => [step.id, freshStep]))
 }
 
-/** One event further. @throws {Error} when the sequence has a gap, or a step cannot move so */
+/** One event further; not one that withdraws another. @throws {Error} when the sequence has a gap, or a step cannot move so */
 export function applyEvent(state: CaseState, event: CaseEvent, routes: RouteLookup): CaseState {
-  if (event.sequence !== state.sequence + 1)
-    throw new Error(`Event ${event.sequence} cannot follow event ${state.sequence}.`)
-  const next = { ...state, sequence: event.sequence }
+  const next = { ...state, sequence: following(state, event) }
   switch (event.type) {
     case 'caseReceived':
       throw new Error('A case is received once.')
+    case 'withdrawn':
+      throw new Error('What is withdrawn is left out of the whole record: begin again from its first event.')
     case 'imported':
       return { ...next, imported: { sequence: event.sequence, ...(event.lab ? { lab: event.lab } : {}) } }
     case 'authorisationAmended':
@@ -92,6 +124,7 @@ type JobEvent = Exclude<
       | 'released'
       | 'noted'
       | 'corrected'
+      | 'withdrawn'
       | 'dentistAnswered'
   }
 >

@@ -15,13 +15,15 @@ import type { CaseState, JobState } from './state.ts'
 import { isSettled, mayMove, type StepState } from './step-state.ts'
 import { stepWindow } from './step-window.ts'
 import { windowVerdict } from './window-verdict.ts'
+import { mustBeWithdrawable } from './withdraw.ts'
 
 /**
  * Judges a command against the state of a case: the event it leads to, or a refusal that says what to do.
  * @throws {DomainError} with a stable code
  */
 export function decide(state: CaseState, command: CaseCommand, context: CommandContext): CaseEventData {
-  if (state.ended)
+  // The end of a case may itself be a slip.
+  if (state.ended && command.type !== 'withdraw')
     refuse(
       'case-ended',
       `The case ended: ${state.ended.reason}`,
@@ -38,6 +40,12 @@ export function decide(state: CaseState, command: CaseCommand, context: CommandC
       return { type: 'released' }
     case 'correct':
       return correct(state, command)
+    case 'withdraw':
+      return {
+        type: 'withdrawn',
+        withdraws: mustBeWithdrawable(state, context.events ?? [], command.withdraws),
+        reason: sentence(command.reason, 'reason', 'why it is withdrawn'),
+      }
     case 'amend':
       return {
         type: 'authorisationAmended',

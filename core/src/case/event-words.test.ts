@@ -182,6 +182,7 @@ const sentences: Required<Omit<Words, 'sheetRecorded'>> = {
       'Changed the try-in date, the shade, the teeth, what is wanted, the notes on the work authorisation (all)',
     ],
   ],
+  withdrawn: [[{ withdraws: 7, reason: 'wrong case' }, 'Withdrew entry 7 (wrong case)']],
   impressionsRecorded: [
     [
       {

@@ -64,6 +64,8 @@ function plainWords(event: CaseEvent, reader: EventReader): Saying {
       return `${event.remake ? 'Remake from' : 'Went back to'} ${stepName(event.jobId, event.toStepId)}${because(event.reason)}`
     case 'corrected':
       return saying`Corrected entry ${event.corrects} to ${correctedTo(event)}${because(event.reason)}`
+    case 'withdrawn':
+      return `Withdrew entry ${event.withdraws}${because(event.reason)}`
     case 'noted':
       return `Note: ${event.text}`
     case 'variantSwapped':

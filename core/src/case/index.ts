@@ -7,7 +7,14 @@ export {
   type EventOfType,
   eventShape,
 } from './case-event.ts'
-export { caseState, isDelivered, type RouteLookup, reopenedSteps } from './case-state.ts'
+export {
+  caseState,
+  isDelivered,
+  type RouteLookup,
+  reopenedSteps,
+  standing,
+  withdrawals,
+} from './case-state.ts'
 export { chained, type EventHash, hasLinks, looseLink } from './chain.ts'
 export { decide, refusalOf } from './decide.ts'
 export {
@@ -34,6 +41,7 @@ export {
   stepOf,
 } from './job.ts'
 export { attemptOf, type KeptCommand, renumbered, withKept } from './kept-command.ts'
+export { type Overruled, overruled, overruledWords } from './overruled.ts'
 export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
 export type { CaseState, JobState } from './state.ts'
 export { finishedAt, isSettled, type Reading, type StepMix, type StepState, startedAt } from './step-state.ts'

@@ -50,7 +50,10 @@ const begunAgain = () =>
     'Look whether it was done in this attempt too; else put it down as a note.',
   )
 
-/** A command with the numbers of entries as they came to be on record: a correction names what it corrects. */
+/** A command with the numbers of entries as they came to be on record: a correction names what it corrects, a withdrawal what it
+ * withdraws.
+ */
 export function renumbered(command: CaseCommand, was: number, is: number): CaseCommand {
-  return command.type === 'correct' && command.corrects === was ? { ...command, corrects: is } : command
+  if (command.type === 'correct' && command.corrects === was) return { ...command, corrects: is }
+  return command.type === 'withdraw' && command.withdraws === was ? { ...command, withdraws: is } : command
 }

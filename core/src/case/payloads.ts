@@ -82,6 +82,8 @@ export const deeds = {
       reason,
     }),
   },
+  /** A slip: what it says never held. It stays on record, marked. */
+  withdraw: { becomes: 'withdrawn', payload: record({ withdraws: whole(2, 1e6), reason }) },
   note: {
     becomes: 'noted',
     payload: record({ jobId: maybe(id()), stepId: maybe(id()), text: words() }),

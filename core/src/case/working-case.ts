@@ -4,7 +4,7 @@ import { id, list, maybe, named, type Of, record, text } from '../shape/index.ts
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext } from './case-command.ts'
 import type { CaseEvent, EventStamp } from './case-event.ts'
-import { applyEvent, caseState, type RouteLookup } from './case-state.ts'
+import { applyEvent, applyStanding, caseState, type RouteLookup } from './case-state.ts'
 import type { EventHash } from './chain.ts'
 import { decide } from './decide.ts'
 import { checkedImpressions } from './impressions.ts'
@@ -112,18 +112,26 @@ export function workingCase(
   return { events, routes, state: caseState(events, routeReader(routes, templates)) }
 }
 
-/** One event of others further, as it was put on record. @throws {Error} as `applyEvent` */
+/**
+ * One event of others further, as it was put on record.
+ * @param gone what the whole record withdraws, where it is known: then nothing is worked out twice
+ * @throws {Error} as `applyEvent`
+ */
 export function follow(
   working: WorkingCase,
   event: CaseEvent,
   routes: ReadonlyMap<string, Route>,
   templates: RouteSource['templates'],
+  gone?: ReadonlyMap<number, number>,
 ): WorkingCase {
-  return {
-    events: [...working.events, event],
-    routes,
-    state: applyEvent(working.state, event, routeReader(routes, templates)),
-  }
+  const events = [...working.events, event]
+  const reader = routeReader(routes, templates)
+  const state = gone
+    ? applyStanding(working.state, event, reader, gone)
+    : event.type === 'withdrawn'
+      ? caseState(events, reader)
+      : applyEvent(working.state, event, reader)
+  return { events, routes, state }
 }
 
 function routeReader(routes: ReadonlyMap<string, Route>, templates: RouteSource['templates']): RouteLookup {
@@ -167,7 +175,7 @@ export function obey(
   }
   const stamp = stampAfter(working.events, at, by, eventHash, doneAt)
   const now = Date.parse(stamp.at)
-  const data = decide(working.state, command, { now, templates, routeIdOf: keep })
+  const data = decide(working.state, command, { now, templates, routeIdOf: keep, events: working.events })
   return follow(working, { ...data, ...stamp }, routes, templates)
 }
 

@@ -1,4 +1,4 @@
-import { type CaseEvent, type EventOfType, type RouteLookup, reopenedSteps } from '../case/index.ts'
+import { type CaseEvent, type EventOfType, type RouteLookup, reopenedSteps, standing } from '../case/index.ts'
 import { type AlloyPiece, chargeOf, type LotShare, meltedOnce } from '../casting/index.ts'
 import type { Route } from '../route/index.ts'
 import type { DataOfKind } from '../sheet/index.ts'
@@ -35,7 +35,7 @@ export function meltedCharges(events: readonly CaseEvent[], routes: RouteLookup)
     melted.push(now.charge)
     current.delete(jobId)
   }
-  for (const event of events) {
+  for (const event of standing(events)) {
     if (event.type === 'caseReceived')
       for (const { jobId, routeId } of event.jobs) routeOf.set(jobId, routes(routeId))
     if (event.type === 'variantSwapped') routeOf.set(event.jobId, routes(event.routeId))

@@ -89,6 +89,7 @@ export class Bench {
     this.do({ type: 'finishStep', jobId: J, stepId })
   }
   refusal(command: CaseCommand): string | undefined {
-    return refusalOf(this.working.state, command, { now: this.now, ...routes })?.code
+    return refusalOf(this.working.state, command, { now: this.now, ...routes, events: this.working.events })
+      ?.code
   }
 }

@@ -10,6 +10,7 @@ import {
   type Route,
   routeTemplates,
   type SheetKind,
+  standing,
   type WorkingCase,
   workingCase,
 } from '@yentrik/core'
@@ -226,11 +227,15 @@ export class CaseStore {
 
 /** Sheets that take from the stock of alloy, or give back to it. */
 const meltKinds: ReadonlySet<SheetKind> = new Set(['charge', 'button'])
-const melts = (event: CaseEvent) => event.type === 'sheetRecorded' && meltKinds.has(event.sheet.kind)
+/** What may move the stock of alloy: a charge, a button, or that one of them was withdrawn. */
+const melts = (event: CaseEvent) =>
+  event.type === 'withdrawn' || (event.type === 'sheetRecorded' && meltKinds.has(event.sheet.kind))
 
 /** Whether something was taken from the shelf, or given back to it. */
 export function touchesShelf(events: readonly CaseEvent[]): boolean {
-  return events.some((event) => event.type === 'mixRecorded' || event.type === 'corrected' || melts(event))
+  return events.some(
+    (event) => ['mixRecorded', 'corrected', 'withdrawn'].includes(event.type) || melts(event),
+  )
 }
 
 function isClosed({ status }: CaseSummary): boolean {
@@ -253,7 +258,7 @@ async function writeLotUses(
     const before = uses.get(lotId) ?? { lotId, caseId, powderGrams: 0, mixes: 0, lastAt }
     uses.set(lotId, { ...before, powderGrams: before.powderGrams + grams, mixes: before.mixes + 1, lastAt })
   }
-  for (const event of events) {
+  for (const event of standing(events)) {
     if (event.type !== 'mixRecorded') continue
     const grams = corrected.get(event.sequence) ?? event.powderGrams ?? 0
     for (const lotId of event.lots) use(lotId, grams, event.at)

@@ -12,6 +12,7 @@ import {
   routeFaults,
   routeTemplates,
   type WorkingCase,
+  withdrawals,
   workingCase,
 } from '@yentrik/core'
 import { Ajv, type ErrorObject } from 'ajv'
@@ -96,8 +97,9 @@ async function replayed(
 ): Promise<WorkingCase> {
   try {
     let working = workingCase(events.slice(0, 1), routes, routeTemplates)
+    const gone = withdrawals(events)
     await inPieces(events.slice(1), (event) => {
-      working = follow(working, event, routes, routeTemplates)
+      working = follow(working, event, routes, routeTemplates, gone)
     })
     return working
   } catch (error) {

@@ -1,5 +1,5 @@
 import { meltedCharges, type WorkingCase } from '@yentrik/core'
-import type { EntityManager } from 'typeorm'
+import { type EntityManager, In, IsNull, Not } from 'typeorm'
 import { AlloyPieceRow, LabProductRow } from '../database/entities.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 
@@ -14,6 +14,7 @@ export async function writeAlloyPieces(
 ): Promise<void> {
   await manager.update(AlloyPieceRow, { takenBy: caseId }, { takenBy: null })
   const ofJob = new Map<string, number>()
+  const standingButtons: string[] = []
   for (const { jobId, alloyId, product, pieces, button, at } of meltedCharges(
     events,
     (id) => named.get(id)!,
@@ -32,9 +33,11 @@ export async function writeAlloyPieces(
     }
     const charge = (ofJob.get(jobId) ?? 0) + 1
     ofJob.set(jobId, charge)
+    const pieceId = `${caseId} ${jobId} ${charge}`
+    standingButtons.push(pieceId)
     await writeButton(
       manager,
-      `${caseId} ${jobId} ${charge}`,
+      pieceId,
       button && {
         materialId: alloyId,
         productId: await productIdOf(manager, product),
@@ -46,6 +49,12 @@ export async function writeAlloyPieces(
       },
     )
   }
+  // The button of a charge that was withdrawn was never weighed.
+  await manager.delete(AlloyPieceRow, {
+    fromCase: caseId,
+    takenBy: IsNull(),
+    pieceId: Not(In(standingButtons)),
+  })
 }
 
 /** A button that somebody has melted since stays as it was weighed then. */

@@ -151,6 +151,20 @@ describe('the stock of alloy', () => {
     ])
   })
 
+  it('a charge that is withdrawn gives its pieces back, and its button was never there', async () => {
+    const lotId = await alloyLot('N-9')
+    await server.post('/alloy-pieces', { lotId, grams: [9.1] }).expect(201)
+    const piece = (await onShelf()).find(({ grams }) => grams === 9.1)!
+    const { caseId, on, give } = await crownAt('cast')
+    const sheet = { kind: 'charge' as const, alloyId: 'nickel-chromium', pieces: [asPiece(piece)] }
+    await give({ type: 'recordSheet', ...on, sheetId: 'charge', sheet })
+    expect((await onShelf()).some(({ pieceId }) => pieceId === piece.pieceId)).toBe(false)
+    const withdraws = (await server.events(caseId)).at(-1)!.sequence
+    expect((await give({ type: 'withdraw', withdraws, reason: 'the wrong case' })).status).toBe(201)
+    expect((await onShelf()).find(({ pieceId }) => pieceId === piece.pieceId)).toMatchObject({ grams: 9.1 })
+    expect((await server.get(`/lots/${lotId}/cases`).expect(200)).body).toEqual([])
+  })
+
   it('a lot in quarantine goes into no charge', async () => {
     const lotId = await alloyLot('N-3')
     const { body } = await server.post('/alloy-pieces', { lotId, grams: [9] }).expect(201)

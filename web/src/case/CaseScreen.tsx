@@ -31,6 +31,7 @@ import { Standing } from './Standing.tsx'
 import { Cautions, StepCard, useMainAction } from './StepCard.tsx'
 import { StepClock } from './StepClock.tsx'
 import { toolsBesideStep } from './step-tools.tsx'
+import { UndoLast } from './UndoLast.tsx'
 import { WhatCanBeDone } from './WhatCanBeDone.tsx'
 
 /** One case: where it is on its route, the current step, what was done. */
@@ -252,6 +253,7 @@ function CaseWork({
           </aside>
         </div>
       )}
+      {!opened && <UndoLast openCase={openCase} reader={reader} />}
       {opened?.sheet === 'earlier' && (
         <EarlierSheet
           what={main.words}

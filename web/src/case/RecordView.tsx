@@ -1,10 +1,21 @@
-import { type CaseEvent, type CaseState, type EventReader, eventWords, personOn, saying } from '@yentrik/core'
+import {
+  type CaseEvent,
+  type CaseState,
+  type EventReader,
+  eventWords,
+  overruled,
+  overruledWords,
+  personOn,
+  refusalOf,
+  saying,
+} from '@yentrik/core'
 import { useMemo, useState } from 'react'
 import { dateAndTime } from '../format/format.ts'
 import { useWords } from '../preferences/words.tsx'
-import type { OpenCase } from '../record/open-case.ts'
+import { type OpenCase, withdrawContext } from '../record/open-case.ts'
 import { DataTable } from '../table/DataTable.tsx'
 import { CorrectSheet } from './CorrectSheet.tsx'
+import { WordsSheet } from './WordsSheet.tsx'
 
 interface Entry {
   readonly event: CaseEvent
@@ -24,6 +35,7 @@ export function RecordView({
 }) {
   const say = useWords(dateAndTime)
   const [correcting, setCorrecting] = useState<CaseEvent>()
+  const [withdrawing, setWithdrawing] = useState<Entry>()
   const [words, setWords] = useState('')
   const live = useMemo(
     () =>
@@ -37,18 +49,25 @@ export function RecordView({
     [state],
   )
   const stored = openCase.record?.events.at(-1)?.sequence ?? 0
+  const marks = useMemo(() => overruled(openCase.events), [openCase.events])
   const entries = openCase.events.map(
     (event): Entry => ({
       event,
       person: personOn(state, event),
       sentence: say(
-        saying`${eventWords(event, reader)}${event.sequence > stored ? ' (kept here, not sent yet)' : ''}`,
+        saying`${eventWords(event, reader)}${overruledWords(marks.get(event.sequence))}${event.sequence > stored ? ' (kept here, not sent yet)' : ''}`,
       ),
     }),
   )
   const found = entries.filter(({ person, sentence }) =>
     `${person} ${sentence}`.toLowerCase().includes(words.trim().toLowerCase()),
   )
+  const mayWithdraw = ({ event }: Entry) =>
+    refusalOf(
+      state,
+      { type: 'withdraw', withdraws: event.sequence, reason: 'a slip' },
+      withdrawContext(openCase.events),
+    ) === undefined
   const mayCorrect = ({ event }: Entry) =>
     live.has(event.sequence) &&
     (event.type === 'checkRecorded' || (event.type === 'mixRecorded' && event.powderGrams !== undefined))
@@ -95,7 +114,28 @@ export function RecordView({
             name: 'What',
             width: 'minmax(0,1fr)',
             value: ({ sentence }) => sentence,
-            show: ({ sentence }) => sentence,
+            show: ({ event, sentence }) => (
+              <span className={marks.has(event.sequence) ? 'line-through opacity-80' : ''}>{sentence}</span>
+            ),
+          },
+          {
+            id: 'withdraw',
+            name: '',
+            width: '7rem',
+            right: true,
+            wideOnly: true,
+            value: () => undefined,
+            show: (entry) =>
+              mayWithdraw(entry) && (
+                <button
+                  type="button"
+                  className="small-act"
+                  onClick={() => setWithdrawing(entry)}
+                  aria-label={`Withdraw: ${entry.sentence}`}
+                >
+                  Withdraw
+                </button>
+              ),
           },
           {
             id: 'correct',
@@ -136,6 +176,24 @@ export function RecordView({
           </a>
         }
       />
+      {withdrawing && (
+        <WordsSheet
+          title="Withdraw an entry"
+          label="Why"
+          button="Withdraw it"
+          draftKey={`${openCase.caseId} withdraw ${withdrawing.event.sequence}`}
+          intro={
+            <p>
+              It says: <b>{withdrawing.sentence}</b>. It stays on record, struck through, with the reason.
+            </p>
+          }
+          refusal={openCase.refusal?.said}
+          onClose={() => setWithdrawing(undefined)}
+          onGive={(reason) =>
+            openCase.give({ type: 'withdraw', withdraws: withdrawing.event.sequence, reason })
+          }
+        />
+      )}
       {correcting && (
         <CorrectSheet
           event={correcting}

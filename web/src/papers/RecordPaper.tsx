@@ -6,11 +6,14 @@ import {
   isDelivered,
   type JobState,
   materials,
+  overruled,
+  overruledWords,
   personOn,
   readingOutcome,
   readingWords,
   type StepState,
   showTooth,
+  standing,
   stepOf,
 } from '@yentrik/core'
 import { Link, useParams } from 'react-router'
@@ -36,6 +39,7 @@ export function RecordPaper() {
   const { lotNumber } = useShelf()
   if (!state || !record) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const { authorisation, docket } = state
+  const marks = overruled(record.events)
   const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')
   return (
     <Paper title={`Record of ${docket}`} waiting={waiting}>
@@ -78,12 +82,18 @@ export function RecordPaper() {
       <Deviations state={state} events={record.events} />
       <h2 className="mt-5 font-semibold">Everything in order</h2>
       <ol className="mt-1 columns-1 text-[8.5pt]">
-        {record.events.map((event) => (
-          <li key={event.sequence} className="figures break-inside-avoid">
-            {dateAndTime(Date.parse(event.at))} · {personOn(state, event)} ·{' '}
-            <Said words={eventWords(event, { jobs: state.jobs, lotNumber })} clock={dateAndTime} />
-          </li>
-        ))}
+        {record.events.map((event) => {
+          const mark = marks.get(event.sequence)
+          return (
+            <li key={event.sequence} className="figures break-inside-avoid">
+              {event.sequence} · {dateAndTime(Date.parse(event.at))} · {personOn(state, event)} ·{' '}
+              <span className={mark ? 'line-through' : ''}>
+                <Said words={eventWords(event, { jobs: state.jobs, lotNumber })} clock={dateAndTime} />
+              </span>
+              {overruledWords(mark)}
+            </li>
+          )
+        })}
       </ol>
       {chain && <ChainLine chain={chain} />}
       <footer className="mt-8 grid grid-cols-2 gap-10 break-inside-avoid pt-8">
@@ -179,7 +189,7 @@ function Materials({
   lotNumber: (lotId: string) => string
 }) {
   const used = new Map<string, Set<string>>()
-  for (const event of events)
+  for (const event of standing(events))
     if (event.type === 'mixRecorded') {
       const name = materials.get(event.materialId)?.name ?? event.materialId
       const lots = used.get(name) ?? new Set<string>()
@@ -207,6 +217,7 @@ function Deviations({ state, events }: { state: CaseState; events: readonly Case
     [
       'wentBack',
       'corrected',
+      'withdrawn',
       'dentistAnswered',
       'stepSkipped',
       'variantSwapped',

@@ -229,6 +229,9 @@ const isEntry = ({ type }: CaseCommand) =>
   type === 'recordCheck' || type === 'recordMix' || type === 'recordSheet'
 const context = () => ({ ...source, now: labNow() })
 
+/** To ask whether an entry may be withdrawn as the record stands. */
+export const withdrawContext = (events: readonly CaseEvent[]) => ({ ...context(), events })
+
 /** Whether a command still holds on the case as others have left it: the refusal in words, or undefined. */
 export function refusalNow(state: CaseState, command: CaseCommand): Saying | undefined {
   const refusal = refusalOf(state, command, context())
