@@ -160,7 +160,12 @@ test('clear clasps, three ways: moist strips, a bare face, a cloudy clasp', asyn
     await done(page)
     await step(page).getByRole('button', { name: 'Start' }).click()
     await forward(request, 60)
-    // An hour is too soon, and says so.
+    // While they dry, the hand goes on elsewhere; an hour is too soon for them, and says so.
+    await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Block out')
+    await page
+      .getByRole('list', { name: 'Route' })
+      .getByRole('button', { name: /^Dry the strips/ })
+      .click()
     await step(page).getByRole('button', { name: /^Done/ }).click()
     await expect(page.getByRole('dialog', { name: 'Too soon' })).toContainText('it would bubble')
     await page.keyboard.press('Escape')

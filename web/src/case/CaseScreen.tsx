@@ -215,6 +215,7 @@ function CaseWork({
                     Leave out
                   </button>
                 )}
+                <UndoLast openCase={openCase} reader={reader} />
                 {!state.ended && (
                   <details className="dropdown dropdown-top dropdown-end ml-auto">
                     <summary className="act">More</summary>
@@ -253,7 +254,6 @@ function CaseWork({
           </aside>
         </div>
       )}
-      {!opened && <UndoLast openCase={openCase} reader={reader} />}
       {opened?.sheet === 'earlier' && (
         <EarlierSheet
           what={main.words}

@@ -1,21 +1,14 @@
-import {
-  type CaseCommand,
-  type CaseEvent,
-  type EventReader,
-  eventWords,
-  refusalOf,
-  saying,
-} from '@yentrik/core'
+import { type CaseCommand, type CaseEvent, type EventReader, eventWords, refusalOf } from '@yentrik/core'
 import { Undo2 } from 'lucide-react'
 import { useNow } from '../live/lab-clock.ts'
-import { Said } from '../preferences/words.tsx'
+import { useWords } from '../preferences/words.tsx'
 import { type OpenCase, withdrawContext } from '../record/open-case.ts'
 import { useSession } from '../session/session.ts'
 
-/** For so long after a tap it is offered to take it back, s. */
+/** For so long after a tap it is offered to take it back, s (choice). */
 const OFFERED_SECONDS = 10
 
-/** For a few seconds after a tap: what it was, and the way to take it back. */
+/** For a few seconds after a tap of one's own, the way to take it back. */
 export function UndoLast({
   openCase,
   reader,
@@ -24,26 +17,19 @@ export function UndoLast({
   readonly reader: EventReader
 }) {
   const now = useNow()
+  const say = useWords()
   const { person } = useSession()
   const last = openCase.events.at(-1)
   if (!last || last.by !== person?.name || !isFresh(last, now) || !mayUndo(openCase, last)) return null
   return (
-    <div
-      className="bg-base-content text-base-100 fixed bottom-20 left-1/2 z-30 flex max-w-[92vw] -translate-x-1/2 items-center gap-4 rounded-2xl py-2 pr-2 pl-5 sm:bottom-6"
-      role="status"
-      aria-label="Just done"
+    <button
+      type="button"
+      className="act"
+      title={say(eventWords(last, reader))}
+      onClick={() => void openCase.give(undo(last))}
     >
-      <span className="truncate">
-        <Said words={saying`${eventWords(last, reader)}`} />
-      </span>
-      <button
-        type="button"
-        className="bg-base-100 text-base-content flex min-h-11 items-center gap-2 rounded-xl px-4 font-semibold"
-        onClick={() => void openCase.give(undo(last))}
-      >
-        <Undo2 className="size-5" aria-hidden /> Undo
-      </button>
-    </div>
+      <Undo2 className="size-5" aria-hidden /> Undo
+    </button>
   )
 }
 
@@ -58,6 +44,11 @@ function isFresh(event: CaseEvent, now: number): boolean {
   return since >= -1000 && since < OFFERED_SECONDS * 1000
 }
 
+/** What was written, as a note, is no slip of the hand. */
 function mayUndo({ state, events }: OpenCase, event: CaseEvent): boolean {
-  return state !== undefined && refusalOf(state, undo(event), withdrawContext(events)) === undefined
+  return (
+    event.type !== 'noted' &&
+    state !== undefined &&
+    refusalOf(state, undo(event), withdrawContext(events)) === undefined
+  )
 }
