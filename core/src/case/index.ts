@@ -44,8 +44,16 @@ export { attemptOf, type KeptCommand, renumbered, withKept } from './kept-comman
 export { type Overruled, overruled, overruledWords } from './overruled.ts'
 export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
 export type { CaseState, JobState } from './state.ts'
-export { finishedAt, isSettled, type Reading, type StepMix, type StepState, startedAt } from './step-state.ts'
-export { metMillis, stepWindow } from './step-window.ts'
+export {
+  finishedAt,
+  isSettled,
+  metMillis,
+  type Reading,
+  type StepMix,
+  type StepState,
+  startedAt,
+} from './step-state.ts'
+export { stepWindow } from './step-window.ts'
 export { wantedChanges } from './wanted-changes.ts'
 export { type StepWindow, type WindowVerdict, windowByMachine, windowVerdict } from './window-verdict.ts'
 export {

@@ -3,8 +3,7 @@ import { DomainError } from '../refusal/index.ts'
 import type { RecordedMix, RouteStep } from '../route/index.ts'
 import { instantMillis } from '../time/index.ts'
 import type { JobState } from './state.ts'
-import { finishedAt, type StepState, startedAt } from './step-state.ts'
-import { metMillis } from './step-window.ts'
+import { finishedAt, metMillis, type StepState, startedAt } from './step-state.ts'
 
 /** A clock of a bench may run a little before that of the server. */
 const CLOCKS_DIFFER_MILLIS = 60_000

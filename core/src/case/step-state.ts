@@ -17,6 +17,9 @@ export interface StepMix extends EventStamp, RecordedMix {
   }
 }
 
+/** When the parts of a mix met, ms since 1970: as its clock has it, else as it was recorded. */
+export const metMillis = ({ metAt, at }: Pick<StepMix, 'metAt' | 'at'>) => Date.parse(metAt ?? at)
+
 export interface RecordedSheet extends EventStamp {
   readonly sheetId: string
   readonly sheet: SheetData

@@ -5,7 +5,7 @@ import { impressionClocks } from './impressions.ts'
 import { lastSheetOf, recordedSheet } from './job.ts'
 import { paced } from './mix-pace.ts'
 import type { JobState } from './state.ts'
-import { finishedAt, type StepMix } from './step-state.ts'
+import { finishedAt, metMillis, type StepMix } from './step-state.ts'
 import type { StepWindow } from './window-verdict.ts'
 
 const MINUTE = 60_000
@@ -115,9 +115,6 @@ function windowFrom(to: StepWindow['to'], tapped: number, window: WrittenWindow,
     source,
   }
 }
-
-/** When the parts of a mix met, ms since 1970: as its clock has it, else as it was recorded. */
-export const metMillis = ({ metAt, at }: Pick<StepMix, 'metAt' | 'at'>) => Date.parse(metAt ?? at)
 
 /** The mixes of this attempt that a window counts from: of each amount the one that was mixed last. */
 function mixesOf(job: JobState, { stepId }: OfMix): { readonly mix: StepMix; readonly amount?: Amount }[] {

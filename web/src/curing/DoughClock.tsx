@@ -11,8 +11,8 @@ import {
 } from '@yentrik/core'
 import { capital, clockTime } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
-import { useRoomCelsius } from '../mixing/room-celsius.ts'
 import { NumberField } from '../parts/NumberField.tsx'
+import { useRoomCelsius } from '../record/room-celsius.ts'
 
 const MINUTE = 60_000
 /** So much of the whole the stiff end, which has none, takes in the drawing. */

@@ -13,11 +13,11 @@ import { FormNumber, FormSelect, FormText } from '../form/fields.tsx'
 import { capital, clockTime, ratio } from '../format/format.ts'
 import { useRunningMixes } from '../mixing/MixClocks.tsx'
 import { mixConditions, ripensByRoom } from '../mixing/mix-conditions.ts'
-import { useRoomCelsius } from '../mixing/room-celsius.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { useWords } from '../preferences/words.tsx'
+import { useRoomCelsius } from '../record/room-celsius.ts'
 import { lotWords, useShelf } from '../record/shelf.ts'
 
 /** A kind of amount on the screen: what its button says, and the two figures that are entered, where there are any. */
