@@ -34,16 +34,13 @@ export const radiiOf = ({ innerMillimetres, outerMillimetres }: ArmCard): ArmRad
   outerMetres: outerMillimetres / 1000,
 })
 
-/** A preload so large that the speed goes with the root of the turns. */
-const LARGE_PRELOAD_TURNS = 1000
-
 /**
- * Speed of an arm at other turns than it was measured at, rpm: the band from a spring without preload to one with a
- * large one, since the preload is not known from the desk.
+ * Speed of an arm at other turns than it was measured at, rpm: the band from a spring without preload to the
+ * limit of a large one, since the preload is not known from the desk.
  * @throws {DomainError} `not-a-positive-number`
  */
 export function armSpeed({ measuredRpm, measuredTurns }: ArmCard, turns: number): readonly [number, number] {
-  const speeds = [0, LARGE_PRELOAD_TURNS].map(
+  const speeds = [0, Number.POSITIVE_INFINITY].map(
     (preload) => measuredRpm * speedRatio(turns, measuredTurns, preload),
   )
   return [Math.min(...speeds), Math.max(...speeds)]

@@ -35,15 +35,25 @@ export function mustMayGoInHot(startCelsius: number, binder: Binder, marked: boo
     )
 }
 
+/** No room is warmer (choice). */
+const WARM_FURNACE_CELSIUS = 40
+
 /** What a program does that nobody wants of it, as sentences. */
 export function programWarnings({ startCelsius, segments }: TemperatureProgram): Saying[] {
   const last = segments.at(-1)
   const before = segments.at(-2)?.toCelsius ?? startCelsius
-  return last && last.toCelsius < before
-    ? [
-        saying`The last stretch falls from ${qty.celsius(before, 0)} to ${qty.celsius(last.toCelsius, 0)}: the mould shrinks before it is cast.`,
-      ]
-    : []
+  return [
+    ...(startCelsius > WARM_FURNACE_CELSIUS && startCelsius <= HOT_ENTRY_FROM_CELSIUS
+      ? [
+          saying`The furnace is at ${qty.celsius(startCelsius, 0)} when the ring goes in: it wants to be cold.`,
+        ]
+      : []),
+    ...(last && last.toCelsius < before
+      ? [
+          saying`The last stretch falls from ${qty.celsius(before, 0)} to ${qty.celsius(last.toCelsius, 0)}: the mould shrinks before it is cast.`,
+        ]
+      : []),
+  ]
 }
 
 /** No furnace of the trade is hotter (choice). */

@@ -51,13 +51,15 @@ function squares({ innerMetres, outerMetres }: ArmRadii): number {
 /**
  * How much faster the arm goes with more turns of its spring: ω(n) / ω(n_ref) = √(n (n + 2 n0) / (n_ref (n_ref + 2 n0))).
  *
- * The preload n0 of the spring is not known from the desk; without it show the band from n0 = 0 to a large n0.
+ * The preload n0 of the spring is not known from the desk; without it show the band from n0 = 0 to its limit, an n0 without end:
+ * √(n / n_ref).
  * @throws {DomainError} `not-a-positive-number`
  * @example speedRatio(4, 3, 1) // 1.2649
  */
 export function speedRatio(turns: number, referenceTurns: number, preloadTurns: number): number {
   requirePositive(turns, 'turns', 'The turns')
   requirePositive(referenceTurns, 'referenceTurns', 'The turns measured at')
+  if (preloadTurns === Number.POSITIVE_INFINITY) return Math.sqrt(turns / referenceTurns)
   requirePositive(preloadTurns, 'preloadTurns', 'The preload', { orZero: true })
   return Math.sqrt(
     (turns * (turns + 2 * preloadTurns)) / (referenceTurns * (referenceTurns + 2 * preloadTurns)),

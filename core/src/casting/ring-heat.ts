@@ -24,6 +24,11 @@ export interface RingGrid {
   readonly along: number
   readonly stepSeconds: number
 }
+/** A ring so much colder than its furnace is followed in shorter steps (model notes). */
+const HOT_ENTRY_BY_CELSIUS = 200
+const HOT_STEP_SECONDS = 10
+const ROOM_CELSIUS = 20
+const WARMEST_ROOM_CELSIUS = 40
 export const usualGrid: RingGrid = { across: 16, along: 12, stepSeconds: 30 }
 
 /** One instant of the curve. */
@@ -82,27 +87,32 @@ export function ringHeat(
     kind: 'minutes',
   })
   const at = typeof furnace === 'function' ? furnace : (t: number) => programCelsius(furnace, t)
-  const field = new RingField(size, material, grid, 20)
-  const steps = Math.ceil((minutes * 60) / grid.stepSeconds)
-  const curve: RingMoment[] = [{ minutes: 0, furnaceCelsius: at(0), wallCelsius: 20, coreCelsius: 20 }]
+  // A cold furnace is as warm as the room, and so is the ring that goes in.
+  const start = at(0) <= WARMEST_ROOM_CELSIUS ? at(0) : ROOM_CELSIUS
+  // Into a hot furnace the usual steps are too long; who asks for other steps gets those.
+  const hot = grid === usualGrid && at(0) - start > HOT_ENTRY_BY_CELSIUS
+  const stepSeconds = hot ? HOT_STEP_SECONDS : grid.stepSeconds
+  const field = new RingField(size, material, { ...grid, stepSeconds }, start)
+  const steps = Math.ceil((minutes * 60) / stepSeconds)
+  const curve: RingMoment[] = [{ minutes: 0, furnaceCelsius: at(0), wallCelsius: start, coreCelsius: start }]
   let highest = at(0)
-  for (let n = 1; n <= steps; n++) highest = Math.max(highest, at((n * grid.stepSeconds) / 60))
+  for (let n = 1; n <= steps; n++) highest = Math.max(highest, at((n * stepSeconds) / 60))
   let waterGoneMinutes: number | undefined
   let coreReadyMinutes: number | undefined
-  let before = 20
+  let before = start
   for (let n = 1; n <= steps; n++) {
-    const now = (n * grid.stepSeconds) / 60
+    const now = (n * stepSeconds) / 60
     const furnaceCelsius = at(now)
     field.step(furnaceCelsius)
     const core = field.core
     const passed = (celsius: number) =>
-      now - (grid.stepSeconds / 60) * (1 - (celsius - before) / Math.max(1e-9, core - before))
+      now - (stepSeconds / 60) * (1 - (celsius - before) / Math.max(1e-9, core - before))
     if (waterGoneMinutes === undefined && core > WATER_GONE_CELSIUS)
       waterGoneMinutes = passed(WATER_GONE_CELSIUS)
     if (coreReadyMinutes === undefined && core >= highest - CORE_WITHIN_CELSIUS)
       coreReadyMinutes = passed(highest - CORE_WITHIN_CELSIUS)
     before = core
-    if (Math.floor(now) > Math.floor(now - grid.stepSeconds / 60) || n === steps)
+    if (Math.floor(now) > Math.floor(now - stepSeconds / 60) || n === steps)
       curve.push({ minutes: now, furnaceCelsius, wallCelsius: field.wall, coreCelsius: core })
   }
   return {

@@ -83,19 +83,24 @@ export const articulatorCards: readonly ArticulatorCard[] = [
  */
 export function checkArticulator(articulator: Articulator): void {
   const { intercondylarMillimetres: c, condylarDegrees, bennettDegrees, wingDegrees, pinTip } = articulator
-  const numbers = [
-    c,
-    ...[condylarDegrees, bennettDegrees, wingDegrees].flatMap(({ right, left }) => [right, left]),
-    articulator.immediateSideShiftMillimetres,
-    articulator.incisalDegrees,
-    pinTip.x,
-    pinTip.z,
+  const settings: readonly (readonly [string, number])[] = [
+    ['intercondylarMillimetres', c],
+    ...Object.entries({ condylarDegrees, bennettDegrees, wingDegrees }).flatMap(([name, { right, left }]) => [
+      [`${name}.right`, right] as const,
+      [`${name}.left`, left] as const,
+    ]),
+    ['immediateSideShiftMillimetres', articulator.immediateSideShiftMillimetres],
+    ['incisalDegrees', articulator.incisalDegrees],
+    ['pinTip.x', pinTip.x],
+    ['pinTip.z', pinTip.z],
   ]
-  if (!numbers.every(Number.isFinite))
+  const [field] = settings.find(([, value]) => !Number.isFinite(value)) ?? []
+  if (field)
     throw new DomainError(
       'not-a-number',
-      'A setting of the articulator is not a number.',
+      `A setting of the articulator is not a number: ${field}.`,
       'Read it off again.',
+      field,
     )
   if (!(c > 0))
     throw new DomainError(

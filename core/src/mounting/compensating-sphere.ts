@@ -72,6 +72,7 @@ export function onSphere(
       'outside-sphere',
       'That place lies outside the sphere.',
       'Choose a larger radius or a place nearer the middle.',
+      'radiusMillimetres',
     )
   const kappa = Math.sqrt(square)
   return { z: centre.z - kappa, slopeX: dx / kappa, slopeY: dy / kappa }

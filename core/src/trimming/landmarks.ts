@@ -62,7 +62,8 @@ export function frameUpper(upper: UpperLandmarks, backClearanceMillimetres: numb
   checkArch(upper)
   const { midline, notches } = upper
   if (midline.length < 2) throw tooFew('The midline', 2, 'midline')
-  checkNumbers([...midline, notches.right, notches.left], 'midline')
+  checkNumbers('midline', midline)
+  checkNumbers('notches', [notches.right, notches.left])
   for (const [index, p] of midline.entries())
     for (const q of midline.slice(index + 1))
       if (distance(p, q) < LEAST_MIDLINE)
@@ -94,7 +95,8 @@ export function frameUpper(upper: UpperLandmarks, backClearanceMillimetres: numb
 export function frameLower(lower: LowerLandmarks): FramedArch {
   checkArch(lower)
   const [a, b] = lower.backEdge
-  checkNumbers([a, b, lower.mark], 'backEdge')
+  checkNumbers('backEdge', [a, b])
+  checkNumbers('mark', [lower.mark])
   if (distance(a, b) < LEAST_MIDLINE)
     throw new DomainError(
       'midline-points-coincide',
@@ -141,7 +143,12 @@ function framed(arch: ArchLandmarks, guarded: readonly Point[], toModel: (p: Poi
 }
 
 function checkArch(arch: ArchLandmarks): void {
-  checkNumbers(protectedOf(arch), 'landmarks')
+  checkNumbers('canines', [arch.canines.right, arch.canines.left])
+  for (const side of sides) {
+    checkNumbers(`buccal.${side}`, arch.buccal[side])
+    checkNumbers(`vestibule.${side}`, arch.vestibule[side])
+  }
+  checkNumbers('landmarks', protectedOf(arch))
   for (const side of sides) {
     const points = arch.buccal[side]
     if (points.length < 2) throw tooFew(`The ${side} buccal line`, 2, 'buccal')
@@ -157,9 +164,15 @@ function checkArch(arch: ArchLandmarks): void {
   }
 }
 
-function checkNumbers(points: readonly Point[], field: string): void {
-  if (!points.every((p) => Number.isFinite(p.x) && Number.isFinite(p.y)))
-    throw new DomainError('not-a-number', 'A landmark is not a number.', 'Mark it again.', field)
+function checkNumbers(field: string, points: readonly Point[]): void {
+  const wrong = points.findIndex((p) => !(Number.isFinite(p.x) && Number.isFinite(p.y)))
+  if (wrong >= 0)
+    throw new DomainError(
+      'not-a-number',
+      `Landmark ${wrong + 1} of ${field} is not a number.`,
+      'Mark it again.',
+      `${field}.${wrong}`,
+    )
 }
 
 function checkSides(what: string, right: Point, left: Point, field: string): void {

@@ -373,7 +373,8 @@ function assemble(
     tauDegrees: toDegrees(side.tau),
     sideAngleDegrees,
     sideLine,
-    outwardShiftMillimetres: side.h0 - side.support[side.better],
+    // Of the sides alone: a front that is kept from being steep moves them further, and says so itself.
+    outwardShiftMillimetres: Math.max(side.support.right, side.support.left) - side.support[side.better],
     asymmetryMillimetres: Math.abs(side.support.right - side.support.left),
     slackMillimetres: { right: h - side.support.right, left: h - side.support.left },
     front,
