@@ -19,6 +19,7 @@ import {
   prescribedOf,
   templateOf,
   usualDueDay,
+  usualWeekdays,
 } from './intake.ts'
 import { impressionsFault } from './typed-impressions.ts'
 
@@ -26,17 +27,19 @@ import { impressionsFault } from './typed-impressions.ts'
 export function IntakeScreen() {
   const go = useNavigate()
   const notation = usePreferences((preferences) => preferences.teeth)
+  const { data: lab } = useAnswer('GET /lab')
+  const weekdays = lab?.calendar.weekdays ?? usualWeekdays
   const { data: cases = [] } = useAnswer('GET /cases', { query: { which: 'all' } })
   const clinics = useMemo(() => [...new Set(cases.map((each) => each.clinic))].sort(), [cases])
   const prescribers = useMemo(() => [...new Set(cases.map((each) => each.prescriber))].sort(), [cases])
   const form = useEntryForm<Intake>({
     draftKey: 'intake',
     start: () => emptyIntake,
-    check: (typed) => intakeFaults(typed, notation),
+    check: (typed) => intakeFaults(typed, notation, weekdays),
     // The server names what is on the work authorisation with that before it.
     fieldOf: (named) => named.split('.').at(-1) as keyof Intake,
     store: async (typed) => {
-      const { caseId } = await request('POST /cases', { body: intakeOf(typed, notation) })
+      const { caseId } = await request('POST /cases', { body: intakeOf(typed, notation, weekdays) })
       await go(`/case/${caseId}`)
     },
   })
@@ -99,7 +102,7 @@ export function IntakeScreen() {
             name="dueDay"
             label="Due on"
             type="date"
-            shown={values.dueDay || usualDueDay(template)}
+            shown={values.dueDay || usualDueDay(template, weekdays)}
           />
         </div>
         <div className="sm:col-span-1">

@@ -1,5 +1,6 @@
 import type { Body } from '@yentrik/contract'
 import {
+  afterWorkingDays,
   buildRoute,
   DomainError,
   parseTeeth,
@@ -7,14 +8,13 @@ import {
   type RouteTemplate,
   routeTemplates,
   type ToothNotation,
+  usualCalendar,
 } from '@yentrik/core'
 import type { Faults } from '../form/entry-form.ts'
 import { labNow } from '../live/lab-clock.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { dateText, instantOf } from '../parts/date-entry.ts'
 import { impressionsFault, impressionsOf, type TypedImpression } from './typed-impressions.ts'
-
-const DAY = 86_400_000
 
 /** A work authorisation as it is typed. */
 export const emptyIntake = {
@@ -39,7 +39,11 @@ export type Intake = typeof emptyIntake
 export const templateOf = ({ templateId }: Pick<Intake, 'templateId'>) =>
   routeTemplates.get(templateId) ?? routeTemplates.get(emptyIntake.templateId)!
 export const prescribedOf = ({ matters }: RouteTemplate) => matters.filter(({ prescribed }) => prescribed)
-export const usualDueDay = ({ usualDays }: RouteTemplate) => dateText(labNow() + usualDays * DAY)
+/** The working days of the lab, 0 is Sunday; before they are known, the usual ones. */
+export type Weekdays = readonly number[]
+export const usualWeekdays: Weekdays = usualCalendar('UTC').weekdays
+export const usualDueDay = ({ usualDays }: RouteTemplate, weekdays: Weekdays = usualWeekdays) =>
+  afterWorkingDays(dateText(labNow()), usualDays, { weekdays })
 
 /** What the prescription decides, as it was chosen or as usual. */
 export function choicesOf(typed: Intake): Readonly<Record<string, string>> {
@@ -54,13 +58,18 @@ export function choicesOf(typed: Intake): Readonly<Record<string, string>> {
 /** The impressions that the job as chosen pours. */
 export const pouredOf = (typed: Intake) => pouredBy(buildRoute(templateOf(typed), choicesOf(typed)))
 
-const dueOf = (typed: Intake) => instantOf(typed.dueDay || usualDueDay(templateOf(typed)), typed.dueTime)
+const dueOf = (typed: Intake, weekdays: Weekdays) =>
+  instantOf(typed.dueDay || usualDueDay(templateOf(typed), weekdays), typed.dueTime)
 
 /** What is wrong with it, by the entry. */
-export function intakeFaults(typed: Intake, notation: ToothNotation): Faults<Intake> {
+export function intakeFaults(
+  typed: Intake,
+  notation: ToothNotation,
+  weekdays: Weekdays = usualWeekdays,
+): Faults<Intake> {
   const age = typed.patientAge.trim()
   const docket = typed.docket.trim()
-  const due = dueOf(typed)
+  const due = dueOf(typed, weekdays)
   return {
     clinic: typed.clinic.trim() === '' ? 'Enter the clinic.' : undefined,
     prescriber: typed.prescriber.trim() === '' ? 'Enter who prescribes.' : undefined,
@@ -95,7 +104,11 @@ function teethFault(text: string, notation: ToothNotation) {
 }
 
 /** The intake as it is sent. */
-export function intakeOf(typed: Intake, notation: ToothNotation): Body<'POST /cases'> {
+export function intakeOf(
+  typed: Intake,
+  notation: ToothNotation,
+  weekdays: Weekdays = usualWeekdays,
+): Body<'POST /cases'> {
   const optional = (text: string) => (text.trim() === '' ? undefined : text.trim())
   const template = templateOf(typed)
   const choices = choicesOf(typed)
@@ -114,7 +127,7 @@ export function intakeOf(typed: Intake, notation: ToothNotation): Body<'POST /ca
       wanted: [template.name, ...named].join(', '),
       teeth: parseTeeth(typed.teeth, notation),
       shade: optional(typed.shade),
-      dueAt: new Date(dueOf(typed)!).toISOString(),
+      dueAt: new Date(dueOf(typed, weekdays)!).toISOString(),
       enclosures: typed.enclosures
         .split(/[,\n]/)
         .map((word) => word.trim())
