@@ -41,13 +41,12 @@ describe('work in a machine', () => {
       const step = currentStep(state.jobs[0]!)!
       const on = { jobId: 'job-1', stepId: step.id }
       let seen = state.sequence
-      await server.command(caseId, seen++, { type: 'startStep', ...on }).expect(201)
+      const outOfTimeReason = 'the clock of a test'
+      await server.command(caseId, seen++, { type: 'startStep', ...on, outOfTimeReason }).expect(201)
       if (step.id === stepId) return
       for (const command of carefulWork('job-1', step, random))
         await server.command(caseId, seen++, command).expect(201)
-      await server
-        .command(caseId, seen, { type: 'finishStep', ...on, outOfTimeReason: 'the clock of a test' })
-        .expect(201)
+      await server.command(caseId, seen, { type: 'finishStep', ...on, outOfTimeReason }).expect(201)
     }
   }
   const benchSays = async () => {
