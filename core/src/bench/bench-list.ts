@@ -130,13 +130,16 @@ function sorted({ work, asking }: BenchContents, now: number) {
   const isLater = ({ verdict }: Judged) => verdict === 'tooSoon'
   const inHouse = workable.filter((each) => !isAway(each))
   const bySoonest = (a: Judged, b: Judged) => a.at - b.at
+  // A case that is late anyway can wait for the five minutes that another material still has.
+  const byClock = (a: Judged, b: Judged) =>
+    a.work.window && b.work.window ? windowEnd(a.work, a.verdict) - windowEnd(b.work, b.verdict) : 0
   return {
     running: judgedWork
       .filter((each) => each.work.window && each.work.kind !== 'clinic')
       .sort((a, b) => a.work.window!.goodFrom - b.work.window!.goodFrom),
     now: inHouse
       .filter((each) => !isLater(each))
-      .sort((a, b) => rank(a.work) - rank(b.work) || bySoonest(a, b)),
+      .sort((a, b) => rank(a.work) - rank(b.work) || byClock(a, b) || bySoonest(a, b)),
     later: inHouse.filter(isLater).sort(bySoonest),
     asking: [...asking].sort((a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0)),
     away: workable.filter(isAway).sort((a, b) => dueBack(a.work) - dueBack(b.work)),
