@@ -9,6 +9,7 @@ import {
   type Saying,
   stepIn,
   type WorkingCase,
+  withdrawals,
 } from '@yentrik/core'
 import { DataSource, In } from 'typeorm'
 import { CaseStore } from '../case/case-store.ts'
@@ -65,7 +66,8 @@ export class InstrumentUses {
       if (found.size === instruments.length && [...found.values()].every(isFull)) break
       const loaded = await loadOnce(caseId)
       const event = loaded?.events[sequence - 1]
-      if (!loaded || !event) continue
+      // What was withdrawn was never used.
+      if (!loaded || !event || withdrawals(loaded.events).has(sequence)) continue
       const { jobs, docket } = loaded.state
       const instrument = instrumentOf(event, jobs)
       if (!instrument) continue

@@ -1,5 +1,6 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import type { InstrumentUse } from '@yentrik/contract'
 import { inMetric } from '@yentrik/core/testing'
 import { mixOf, TestServer } from '../testing/test-server.ts'
 
@@ -92,6 +93,17 @@ describe('lots, their stock and their cases', () => {
       const { caseId, seen } = await server.atThePour()
       await server.command(caseId, seen, mixOf(lotId, grams)).expect(201)
     }
+    // A slip that was withdrawn counts nowhere: not for what is remembered, nor for the last use of the Mix, nor of the lot.
+    const slip = await server.atThePour()
+    await server.command(slip.caseId, slip.seen, mixOf(lotId, 170)).expect(201)
+    const used = (await shelfLot(lotId)).usedGrams
+    const withdraw = { type: 'withdraw', withdraws: slip.seen + 1, reason: 'another case' }
+    await server.command(slip.caseId, slip.seen + 1, withdraw).expect(201)
+    expect((await shelfLot(lotId)).usedGrams).toBe(used - 170)
+    const mixed = ((await server.get('/instruments').expect(200)).body as InstrumentUse[]).find(
+      ({ instrument }) => instrument === 'mix',
+    )
+    expect(mixed!.cases.map(({ caseId }) => caseId)).not.toContain(slip.caseId)
     const path = '/mixing/remembered?materialId=high-strength-stone&stepId=pour-anatomy&amountId=stone'
     const { remembered } = (await server.get(path).expect(200)).body
     // 100 (released lot), 130, 138; the corrected one does not count.

@@ -72,7 +72,7 @@ export class MixClocks {
     this.live.announce({ kind: 'mixes' })
   }
 
-  /** The median of what this lab weighed for the same thing; entries that were corrected do not count. */
+  /** The median of what this lab weighed for the same thing; entries that were corrected or withdrawn do not count. */
   async remembered({
     materialId,
     stepId,
@@ -87,8 +87,9 @@ export class MixClocks {
       `SELECT json_extract(e.data, '$.powderGrams') AS grams FROM case_events e
         WHERE e.type = 'mixRecorded' AND grams IS NOT NULL
         ${same.map(({ field }) => `AND json_extract(e.data, '$.${field}') = ?`).join(' ')}
-        AND NOT EXISTS (SELECT 1 FROM case_events c WHERE c.case_id = e.case_id AND c.type = 'corrected'
-          AND json_extract(c.data, '$.corrects') = e.sequence)`,
+        AND NOT EXISTS (SELECT 1 FROM case_events c WHERE c.case_id = e.case_id
+          AND (c.type = 'corrected' AND json_extract(c.data, '$.corrects') = e.sequence
+            OR c.type = 'withdrawn' AND json_extract(c.data, '$.withdraws') = e.sequence))`,
       same.map(({ value }) => value),
     )
     return rememberedMix(rows.map(({ grams }) => grams))
