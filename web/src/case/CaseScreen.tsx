@@ -177,7 +177,8 @@ function CaseWork({
                 }
               />
             )}
-            <div className="border-base-300 mt-3 border-t pt-3">
+            {/* On a phone it stays above the places at the foot, however long the step is. */}
+            <div className="border-base-300 bg-base-100 mt-3 border-t pt-3 max-lg:sticky max-lg:bottom-16 max-lg:z-5 max-lg:-mx-5 max-lg:-mb-5 max-lg:rounded-b-2xl max-lg:px-5 max-lg:pb-4">
               {refusal &&
                 !opened &&
                 !wantsReason(openCase) &&

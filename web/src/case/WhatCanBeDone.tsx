@@ -21,7 +21,7 @@ export function WhatCanBeDone({
       </p>
       <button
         type="button"
-        className="act-main"
+        className="act-main h-auto max-w-full py-3 text-left whitespace-normal"
         onClick={() =>
           void onGive({
             type: 'goBack',

@@ -25,6 +25,15 @@ const colours: Readonly<Record<DoughStageName, string>> = {
   stiff: 'var(--color-error)',
 }
 
+/** What is told on the strip; on a narrow screen the first two stretches are too short for their names. */
+const tones: Readonly<Record<DoughStageName, string>> = {
+  sandy: 'max-sm:text-transparent',
+  stringy: 'max-sm:text-transparent',
+  dough: 'text-white',
+  rubbery: '',
+  stiff: 'text-error-content',
+}
+
 /** The doughs in hand, one for each jaw that has its own: of each the jar that was mixed last. */
 export function doughsOf(job: JobState): readonly StepMix[] {
   const mixes = stepMeaning(job, 'doughMixed')?.state.mixes ?? []
@@ -63,7 +72,7 @@ export function DoughClock({
         {jaw && <b className="capitalize">{jaw}: </b>}
         Pack{' '}
         <output
-          className={`figures font-bold ${narrow ? 'block text-3xl' : 'text-5xl'} ${gone ? 'opacity-50' : ''}`}
+          className={`figures font-bold ${narrow ? 'block text-3xl' : 'text-4xl sm:text-5xl'} ${gone ? 'opacity-50' : ''}`}
           aria-label="Pack between"
         >
           {clockTime(mixedAt + pack.fromMinutes * MINUTE)}-
@@ -77,7 +86,7 @@ export function DoughClock({
           {stages.map(({ name, fromMinutes, toMinutes = until }) => (
             <span
               key={name}
-              className={`grid place-items-center text-sm font-semibold ${name === 'dough' || name === 'stiff' ? 'text-white' : ''}`}
+              className={`grid place-items-center overflow-hidden text-sm font-semibold ${tones[name]}`}
               style={{
                 width: `${(100 * (toMinutes - fromMinutes)) / until}%`,
                 background: colours[name],
