@@ -1,7 +1,7 @@
 import { materials } from '../materials/index.ts'
-import { joined, qty, type Saying, saying } from '../quantity/index.ts'
+import { joined, qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { buildRoute, checkMix, type RecordedMix, type RouteStep, takeReading } from '../route/index.ts'
+import { checkMix, type RecordedMix, type RouteStep, takeReading } from '../route/index.ts'
 import { checkSheet } from '../sheet/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext, CommandOf } from './case-command.ts'
@@ -11,9 +11,11 @@ import { checkedImpressions } from './impressions.ts'
 import { failingChecks, failingSheets, openChecks, stepOf } from './job.ts'
 import type { WorkAuthorisation } from './payloads.ts'
 import { beforeFinish, beforeStart, mustHaveMet, realTime, startOf } from './real-time.ts'
+import { refuse, sentence } from './refuse.ts'
 import type { CaseState, JobState } from './state.ts'
 import { isSettled, mayMove, type StepState } from './step-state.ts'
 import { stepWindow } from './step-window.ts'
+import { swapVariant } from './swap-variant.ts'
 import { windowVerdict } from './window-verdict.ts'
 import { mustBeWithdrawable } from './withdraw.ts'
 
@@ -362,54 +364,6 @@ function answer(job: JobState, command: CommandOf<'dentistAnswered'>): CaseEvent
   if (!target || target.status === 'waiting')
     refuse('step-not-begun', 'Say to which step it goes back.', 'Choose a step that was begun.', 'toStepId')
   return { ...command, answer: text }
-}
-
-function swapVariant(
-  job: JobState,
-  command: CommandOf<'swapVariant'>,
-  { templates, routeIdOf }: CommandContext,
-): CaseEventData {
-  const template = templates.get(job.route.templateId)
-  if (!template)
-    refuse(
-      'no-such-template',
-      `There is no route template ${job.route.templateId} any more.`,
-      'Keep the route as it is.',
-    )
-  const route = buildRoute(template, { ...job.route.choices, [command.matter]: command.choice })
-  for (const step of job.route.steps) {
-    const touched = job.steps[step.id]!.status !== 'waiting'
-    if (touched && workOf(route.steps.find(({ id }) => id === step.id)) !== workOf(step))
-      refuse(
-        'variant-too-late',
-        `"${step.name}" would change, and it has been begun.`,
-        'Go back to before it, then change the variant.',
-        'choice',
-      )
-  }
-  return {
-    ...command,
-    type: 'variantSwapped',
-    routeId: routeIdOf(route),
-    reason: sentence(command.reason, 'reason', 'why it is changed'),
-  }
-}
-
-/** What is to be done on a step, to be compared: how it is drawn and read later does not count. */
-function workOf(step: RouteStep | undefined): string {
-  return JSON.stringify(step, (key, value: unknown) =>
-    ['picture', 'instrument', 'machine', 'means'].includes(key) ? undefined : value,
-  )
-}
-
-function sentence(text: string | undefined, field: string, what: string): string {
-  const trimmed = text?.trim() ?? ''
-  if (trimmed === '') refuse('words-missing', `It does not say ${what}.`, 'Write a few words.', field)
-  return trimmed
-}
-
-function refuse(code: string, message: Saying, remedy: Saying, field?: string): never {
-  throw new DomainError(code, message, remedy, field)
 }
 
 /** Whether the command would be taken as the case stands: the refusal, or undefined. */

@@ -1,5 +1,4 @@
 import { DomainError } from '../refusal/index.ts'
-import { instantMillis } from '../time/index.ts'
 import type { LabCalendar } from './lab-calendar.ts'
 
 const DAY = 86_400_000
@@ -26,7 +25,9 @@ export function afterWorkingDays(
       `Enter a whole number from 0 to ${MOST_DAYS}.`,
       'workingDays',
     )
-  let at = instantMillis(`${day}T00:00:00Z`, 'day')
+  let at = Date.parse(`${day}T00:00:00Z`)
+  if (Number.isNaN(at))
+    throw new DomainError('not-an-instant', `"${day}" is no day.`, 'Write it as 2026-03-05.', 'day')
   const isOpen = () => weekdays.includes(new Date(at).getUTCDay())
   for (let left = workingDays; left > 0; ) {
     at += DAY
