@@ -54,6 +54,10 @@ describe('an impression counts from the mouth', () => {
     expect(pourBy(new Bench(templateId), stepId)).toBeUndefined()
     expect(pourBy(new Bench(templateId, {}, [opposing]), stepId)).toEqual([5, 10])
   })
+  it('an opposing impression that nobody said to have come has no clock, though it was looked at', () => {
+    const bench = new Bench('cast-crown').upTo('wetting-agent')
+    expect(pourBy(bench, 'pour-die')).toBeUndefined()
+  })
   it('the impression that is past first decides', () => {
     const bench = new Bench('cast-crown', {}, [
       { of: 'impression', material: 'condensation-silicone', takenAt: at(-50) },

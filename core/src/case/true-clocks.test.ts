@@ -310,6 +310,15 @@ describe('what was not tapped in time', () => {
     expect(bench.refusal(begin(bench.now - 3 * MINUTE))).toBe('before-what-it-needs')
     expect(bench.refusal(begin(bench.now - MINUTE))).toBeUndefined()
   })
+  it('a step beside the one that went back was begun when it was', () => {
+    const bench = new Bench('clear-clasp').upTo('dry-strips')
+    const before = bench.now
+    bench.now += 5 * MINUTE
+    bench.do({ type: 'goBack', jobId: J, toStepId: 'dry-strips', remake: false, reason: 'they touched' })
+    const beside = { type: 'startStep' as const, jobId: J, stepId: 'block-out', realAt: at(before + MINUTE) }
+    expect(bench.refusal(beside)).toBeUndefined()
+    expect(bench.refusal({ ...beside, stepId: 'dry-strips' })).toBe('before-what-it-needs')
+  })
   it('a mix that is yet to be made is refused', () => {
     const bench = before()
     bench.finish('wrap')

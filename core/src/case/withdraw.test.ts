@@ -126,6 +126,15 @@ describe('what cannot be taken back', () => {
     bench.do({ type: 'note', text: 'again' })
     expect(bench.refusal(withdraw(4, ' '))).toBe('words-missing')
   })
+  it('a reading that was corrected: the correction is withdrawn first', () => {
+    const bench = new Bench().upTo('trim')
+    bench.check('trim', 'back-angle', 90)
+    const reading = last(bench)
+    bench.do({ type: 'correct', corrects: reading, value: 89.5, reason: 'misread' })
+    expect(bench.refusal(withdraw(reading))).toBe('others-rest-on-it')
+    bench.do(withdraw(last(bench)))
+    expect(bench.refusal(withdraw(reading))).toBeUndefined()
+  })
   it('a reading whose question the dentist has answered', () => {
     const bench = new Bench('complete-denture').upTo('pin-opening')
     bench.check('pin-opening', 'pin-open', 3)

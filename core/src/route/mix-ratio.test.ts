@@ -38,6 +38,11 @@ describe('a mix whose ratio cannot be, or should not', () => {
       expect(refused!.remedy).toContain('lost decimal point')
     }
     expect(refusal(mix(120, 3.36))?.code).toBe('ratio-not-plausible')
+    // Twice as much as the thinnest, half as much as the thickest that the card allows (choice).
+    expect(refusal(mix(100, 62))?.code).toBe('ratio-not-plausible')
+    expect(refusal(mix(100, 60))?.code).toBe('ratio-outside-range')
+    expect(refusal(mix(100, 13))?.code).toBe('ratio-not-plausible')
+    expect(refusal(mix(100, 14))?.code).toBe('ratio-outside-range')
   })
   it('outside the range it wants a reason, and says both ratios in the units of the bench', () => {
     const refused = refusal(mix(100, 35))
