@@ -122,7 +122,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"not-a-stand-in","status":404,"means":["There is no stand-in ….","… is a real machine, not a stand-in."],"remedies":["Use the … itself.","Read your own thermometer."]},
   {"code":"not-allowed","status":403,"means":["This person may not do that."],"remedies":["Ask the lab lead."]},
   {"code":"not-an-arch","status":422,"means":["These places do not lie on an arch that opens backwards.","These places lie too close together to make an arch."],"remedies":["Check that y is forwards and that x is left of the centre line.","Measure further back on each side."]},
-  {"code":"not-an-instant","status":422,"means":["The due date is no date.","\"…\" is not a date with its time."],"remedies":["Enter a day and a time.","Write it as 2026-12-09T11:00:00Z, or with an offset as 2026-12-09T12:00:00+01:00."]},
+  {"code":"not-an-instant","status":422,"means":["The due date is no date.","\"…\" is no day.","\"…\" is not a date with its time."],"remedies":["Enter a day and a time.","Write it as 2026-03-05.","Write it as 2026-12-09T11:00:00Z, or with an offset as 2026-12-09T12:00:00+01:00."]},
   {"code":"not-found","status":404,"means":["There is nothing at this address."],"remedies":["Check the address; see /api/docs."]},
   {"code":"not-held","status":422,"means":["The case is not on hold."],"remedies":["Go on with the current step."]},
   {"code":"not-marked-for-hot-entry","status":422,"means":["No product of this case is marked for a hot furnace."],"remedies":["Start in a cold furnace, or mark the product on the shelf where its sheet says so.","Record its lot with the mix, and mark the product on the shelf where its sheet says so."]},
