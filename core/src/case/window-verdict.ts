@@ -9,8 +9,6 @@ export interface StepWindow {
   readonly pastFrom?: number
   /** What can still be done when it is past. */
   readonly ifPast?: { readonly toStepId: string; readonly say: string }
-  /** It counts from when the parts of a mix met. */
-  readonly ofMix?: boolean
   readonly early?: string
   readonly late: string
   readonly source: string

@@ -36,14 +36,14 @@ export function mustMayGoInHot(startCelsius: number, binder: Binder, marked: boo
 }
 
 /** No room is warmer (choice). */
-const WARM_FURNACE_CELSIUS = 40
+export const WARMEST_ROOM_CELSIUS = 40
 
 /** What a program does that nobody wants of it, as sentences. */
 export function programWarnings({ startCelsius, segments }: TemperatureProgram): Saying[] {
   const last = segments.at(-1)
   const before = segments.at(-2)?.toCelsius ?? startCelsius
   return [
-    ...(startCelsius > WARM_FURNACE_CELSIUS && startCelsius <= HOT_ENTRY_FROM_CELSIUS
+    ...(startCelsius > WARMEST_ROOM_CELSIUS && startCelsius <= HOT_ENTRY_FROM_CELSIUS
       ? [
           saying`The furnace is at ${qty.celsius(startCelsius, 0)} when the ring goes in: it wants to be cold.`,
         ]

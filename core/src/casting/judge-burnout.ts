@@ -24,6 +24,7 @@ import {
   type RingGrid,
   type RingHeat,
   type RingSize,
+  ROOM_CELSIUS,
   ringHeat,
   ringSizeShape,
   usualGrid,
@@ -227,7 +228,6 @@ export interface PowerCut {
 }
 /** Of a small closed furnace (our assumption; time your own). */
 export const USUAL_TIME_CONSTANT_MINUTES = 60
-const ROOM_CELSIUS = 20
 
 interface CutFurnace {
   /** Furnace temperature so many minutes after putting in. */

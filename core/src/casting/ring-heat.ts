@@ -3,6 +3,7 @@ import { programCelsius, programMinutes, type TemperatureProgram } from '../prog
 import { ICE_POINT_KELVIN, STEFAN_BOLTZMANN } from '../quantity/index.ts'
 import { DomainError, requirePositive, requireWithin } from '../refusal/index.ts'
 import { figure, maybe, type Of, record } from '../shape/index.ts'
+import { WARMEST_ROOM_CELSIUS } from './burnout-program.ts'
 import { type MoistureCurve, moisture, type RingMaterial } from './ring-material.ts'
 
 /** Inside of a ring, mm. Both ends open; half the height is computed, mirrored at its middle. */
@@ -27,8 +28,8 @@ export interface RingGrid {
 /** A ring so much colder than its furnace is followed in shorter steps (model notes). */
 const HOT_ENTRY_BY_CELSIUS = 200
 const HOT_STEP_SECONDS = 10
-const ROOM_CELSIUS = 20
-const WARMEST_ROOM_CELSIUS = 40
+/** Of the room of a furnace (our assumption, as the tables of the model notes begin). */
+export const ROOM_CELSIUS = 20
 export const usualGrid: RingGrid = { across: 16, along: 12, stepSeconds: 30 }
 
 /** One instant of the curve. */

@@ -23,13 +23,19 @@ const TWICE_AS_LONG_CELSIUS = 10
 
 export const DOUGH_SOURCE: Source = `${COMMON_PRACTICE} at ${USUAL_ROOM_CELSIUS} °C; twice as long for 10 °C colder is our assumption; the pack wins`
 
+/** Whether a material is left to ripen into a dough, by the warmth of its room. */
+export const ripensByRoom = (materialId: string): boolean => materialId === 'heat-cure-acrylic'
+
+/** A room in which a jar may stand, °C (choice). */
+export const JAR_CELSIUS = { min: 5, max: 40 } as const
+
 /**
  * The stages of a heat-cure dough over time, by the temperature of the jar.
  * @throws {DomainError} `temperature`: not between 5 and 40 °C
  * @example at 23 °C it may be packed from minute 6 to 15
  */
 export function doughStages(celsius: number): readonly DoughStage[] {
-  if (!(celsius >= 5 && celsius <= 40))
+  if (!(celsius >= JAR_CELSIUS.min && celsius <= JAR_CELSIUS.max))
     throw new DomainError(
       'temperature',
       `A jar at ${celsius} °C is no place for a dough.`,

@@ -23,7 +23,14 @@ export {
   RESIDUAL_WITHIN,
   sectionName,
 } from './cure-verdict.ts'
-export { DOUGH_SOURCE, type DoughStageName, doughStageAt, doughStages } from './dough-stages.ts'
+export {
+  DOUGH_SOURCE,
+  type DoughStageName,
+  doughStageAt,
+  doughStages,
+  JAR_CELSIUS,
+  ripensByRoom,
+} from './dough-stages.ts'
 export {
   type CureJudgement,
   type CureRun,

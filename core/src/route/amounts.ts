@@ -1,3 +1,4 @@
+import { JAR_CELSIUS } from '../curing/index.ts'
 import { materials } from '../materials/index.ts'
 import { RATIO_TOLERANCE_FRACTION } from '../mixing/index.ts'
 import { qty, saying } from '../quantity/index.ts'
@@ -36,9 +37,6 @@ export type Amount = Of<typeof amountShape>
 export type AmountKind = Amount['kind']
 export type AmountOf<K extends AmountKind> = Extract<Amount, { readonly kind: K }>
 
-/** A room that somebody mixes in (choice). */
-export const MIX_ROOM_CELSIUS = { min: 5, max: 40 } as const
-
 /** Of a mix: grams and millilitres when weighed, parts when counted. */
 export const recordedMix = {
   amountId: id('stone'),
@@ -53,7 +51,7 @@ export const recordedMix = {
   /** When powder met liquid; none: when it was recorded. */
   metAt: maybe(instant()),
   /** Of the room it was mixed in; none: as usual. */
-  roomCelsius: maybe(figure(MIX_ROOM_CELSIUS.min, MIX_ROOM_CELSIUS.max)),
+  roomCelsius: maybe(figure(JAR_CELSIUS.min, JAR_CELSIUS.max)),
   /** On the pack's setting time, by ratio and what is in the water; none: by the ratio. */
   settingFactor: maybe(figure(0.1, 20)),
   /** What its pack says, where that is not what the class says. */

@@ -4,7 +4,6 @@ export {
   type AmountOf,
   checkMix,
   goodMix,
-  MIX_ROOM_CELSIUS,
   type MixFigure,
   type RecordedMix,
   ratioVerdict,

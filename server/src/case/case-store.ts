@@ -248,8 +248,9 @@ async function writeLotUses(
   caseId: string,
   { events, routes }: WorkingCase,
 ): Promise<void> {
+  const stand = standing(events)
   const corrected = new Map(
-    events.flatMap((e) =>
+    stand.flatMap((e) =>
       e.type === 'corrected' && e.powderGrams !== undefined ? [[e.corrects, e.powderGrams]] : [],
     ),
   )
@@ -258,7 +259,7 @@ async function writeLotUses(
     const before = uses.get(lotId) ?? { lotId, caseId, powderGrams: 0, mixes: 0, lastAt }
     uses.set(lotId, { ...before, powderGrams: before.powderGrams + grams, mixes: before.mixes + 1, lastAt })
   }
-  for (const event of standing(events)) {
+  for (const event of stand) {
     if (event.type !== 'mixRecorded') continue
     const grams = corrected.get(event.sequence) ?? event.powderGrams ?? 0
     for (const lotId of event.lots) use(lotId, grams, event.at)

@@ -97,8 +97,21 @@ describe('lots, their stock and their cases', () => {
     const slip = await server.atThePour()
     await server.command(slip.caseId, slip.seen, mixOf(lotId, 170)).expect(201)
     const used = (await shelfLot(lotId)).usedGrams
-    const withdraw = { type: 'withdraw', withdraws: slip.seen + 1, reason: 'another case' }
-    await server.command(slip.caseId, slip.seen + 1, withdraw).expect(201)
+    const { caseId: slipped } = slip
+    const { seen: at } = slip
+    const correct = {
+      type: 'correct',
+      corrects: at + 1,
+      powderGrams: 120,
+      liquidMillilitres: 27.6,
+      reason: 'misread',
+    }
+    await server.command(slipped, at + 1, correct).expect(201)
+    expect((await shelfLot(lotId)).usedGrams).toBe(used - 50)
+    await server.command(slipped, at + 2, { type: 'withdraw', withdraws: at + 2, reason: 'no' }).expect(201)
+    expect((await shelfLot(lotId)).usedGrams).toBe(used)
+    const withdraw = { type: 'withdraw', withdraws: at + 1, reason: 'another case' }
+    await server.command(slipped, at + 3, withdraw).expect(201)
     expect((await shelfLot(lotId)).usedGrams).toBe(used - 170)
     const mixed = ((await server.get('/instruments').expect(200)).body as InstrumentUse[]).find(
       ({ instrument }) => instrument === 'mix',

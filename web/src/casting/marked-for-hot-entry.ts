@@ -8,8 +8,8 @@ import { useShelf } from '../record/shelf.ts'
 export function useMarkedForHotEntry(binder: Binder, job: JobState | undefined): string | undefined {
   const { lots, products } = useShelf()
   const marked = products
+    .filter(({ card }) => card.investment?.binder === binder && card.investment.hotEntry)
     .map(({ product }) => product)
-    .filter(({ materialId, hotEntry }) => materialId === `${binder}-investment` && hotEntry)
   if (binder === 'gypsum') return undefined
   if (!job) return marked[0]?.name
   const mixed = stepMeaning(job, 'invested')?.state.mixes.flatMap((mix) => mix.lots) ?? []

@@ -7,6 +7,7 @@ import {
   packsNeeded,
   type RecordedMix,
   ratioVerdict,
+  ripensByRoom,
   type Saying,
   type StepMeaning,
 } from '@yentrik/core'
@@ -31,7 +32,7 @@ import { HowMuchPanel } from './HowMuchPanel.tsx'
 import { emptyFlask, freshEntry, type HowMuchEntry, howMuch } from './how-much.ts'
 import { MixClocks, useRunningMixes } from './MixClocks.tsx'
 import { MoreSums } from './MoreSums.tsx'
-import { mixConditions, ripensByRoom } from './mix-conditions.ts'
+import { mixConditions } from './mix-conditions.ts'
 import { Vessels } from './Vessels.tsx'
 import { BowlFields, WeighPanel, waterFor } from './WeighPanel.tsx'
 import { Effects, InTheBowl } from './WhatItDoes.tsx'
@@ -147,7 +148,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
     if (inBowl.powder === undefined || inBowl.liquid === undefined)
       return refuse('Weigh powder and liquid first, or type what was used.')
     // Its fault stands at its field.
-    if (ripensByRoom({ id: classId }) && roomCelsius === undefined) return
+    if (ripensByRoom(classId) && roomCelsius === undefined) return
     const conditions = mixConditions(classId, card, own, roomCelsius)
     const reason = ratioReason.trim()
     const productName = shelf.products.find((each) => each.product.productId === card.id)?.product.name
@@ -254,7 +255,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
               onThickening={setThickening}
             />
           )}
-          {ripensByRoom(materials.get(classId)!) && <NumberField label="Room" unit="°C" {...room} />}
+          {ripensByRoom(classId) && <NumberField label="Room" unit="°C" {...room} />}
           {outside && (
             <TextField
               label="Why it is used all the same"

@@ -1,11 +1,8 @@
 import type { MixClock } from '@yentrik/contract'
-import { type MaterialCard, materials, type RecordedMix } from '@yentrik/core'
+import { type MaterialCard, materials, type RecordedMix, ripensByRoom } from '@yentrik/core'
 
 /** What moves the clock of a mix, to stand on record with it. */
 type MixConditions = Pick<RecordedMix, 'metAt' | 'settingFactor' | 'pack' | 'roomCelsius'>
-
-/** Whether the room decides how it ripens. */
-export const ripensByRoom = ({ id }: Pick<MaterialCard, 'id'>) => id === 'heat-cure-acrylic'
 
 /**
  * @param card of the product or of the class, by which it sets
@@ -32,6 +29,6 @@ export function mixConditions(
   return {
     ...(clock ? { metAt: clock.metAt, settingFactor: clock.settingFactor } : {}),
     ...(Object.keys(pack).length > 0 ? { pack } : {}),
-    ...(ofClass && ripensByRoom(ofClass) && roomCelsius !== undefined ? { roomCelsius } : {}),
+    ...(ripensByRoom(materialId) && roomCelsius !== undefined ? { roomCelsius } : {}),
   }
 }

@@ -1,4 +1,4 @@
-import { MIX_ROOM_CELSIUS, qty, saying, USUAL_ROOM_CELSIUS } from '@yentrik/core'
+import { JAR_CELSIUS, qty, saying, USUAL_ROOM_CELSIUS } from '@yentrik/core'
 import { useDraft } from '../parts/draft.ts'
 import { readNumber } from '../parts/read-number.ts'
 
@@ -6,7 +6,7 @@ import { readNumber } from '../parts/read-number.ts'
 export function useRoomCelsius() {
   const [text, keep] = useDraft<string>('room celsius', () => String(USUAL_ROOM_CELSIUS))
   const { value, fault } = readNumber(text, '°C')
-  const { min, max } = MIX_ROOM_CELSIUS
+  const { min, max } = JAR_CELSIUS
   const outside =
     value !== undefined && !(value >= min && value <= max)
       ? saying`Enter the temperature of the room: ${min} to ${qty.celsius(max)}.`

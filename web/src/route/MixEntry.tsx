@@ -6,13 +6,14 @@ import {
   materials,
   type RecordedMix,
   ratioVerdict,
+  ripensByRoom,
   type Saying,
 } from '@yentrik/core'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormSelect, FormText } from '../form/fields.tsx'
 import { capital, clockTime, ratio } from '../format/format.ts'
 import { useRunningMixes } from '../mixing/MixClocks.tsx'
-import { mixConditions, ripensByRoom } from '../mixing/mix-conditions.ts'
+import { mixConditions } from '../mixing/mix-conditions.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
@@ -65,7 +66,7 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
     (each) => each.caseId === caseId && each.materialId === amount.materialId,
   )
   const { roomCelsius, field: room } = useRoomCelsius()
-  const byRoom = ripensByRoom({ id: amount.materialId })
+  const byRoom = ripensByRoom(amount.materialId)
   const { figures } = amountKindsShown[amount.kind]
   const lotOf = (chosen: string) => (chosen === 'first' ? (lots[0]?.lotId ?? '') : chosen)
   const productOf = (lotId: string) => lots.find((lot) => lot.lotId === lotId)?.productId
