@@ -11,6 +11,7 @@ import {
   sendOff,
   start,
   step,
+  stopAndAsk,
   takeIn,
   teethAsPrescribed,
   tickTeeth,
@@ -184,8 +185,9 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
     await go('Fix for the remount, compound', { looks: { Seated: 'Fully home, no rock' } })
     await go('Flash off the chewing faces')
     await start(page)
-    await measure(page, 'Pin opening', '2.6')
-    await expect(page.getByText('Waiting for the dentist since')).toBeVisible()
+    await check(page, 'Pin opening').getByLabel('Reading').fill('2.6')
+    await check(page, 'Pin opening').getByRole('button', { name: 'Record' }).click()
+    await stopAndAsk(page, 'Pin opening')
     await expect(step(page).getByRole('button', { name: 'Done' })).toBeHidden()
     await page.getByRole('button', { name: 'Enter the answer' }).click()
     const sheet = page.getByRole('dialog', { name: "The dentist's answer" })

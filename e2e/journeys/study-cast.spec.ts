@@ -1,4 +1,16 @@
-import { check, done, enter, forward, look, shownStep, start, step, takeIn, work } from './at-the-bench.ts'
+import {
+  check,
+  done,
+  enter,
+  forward,
+  look,
+  shownStep,
+  start,
+  step,
+  stopAndAsk,
+  takeIn,
+  work,
+} from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 test('a study cast from the door to delivered, every step', async ({ page, request }) => {
@@ -7,8 +19,7 @@ test('a study cast from the door to delivered, every step', async ({ page, reque
   await work(page, request, 'Inspect the impression', { looks: { 'Impression whole': 'Whole' } })
 
   // Poured at once: the damp wrap is left out, with its reason.
-  await step(page).getByRole('button', { name: 'Leave out' }).click()
-  await page.getByRole('button', { name: 'Leave it out' }).click()
+  await step(page).getByRole('button', { name: 'Leave out: it is poured at once' }).click()
   await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Pour the teeth')
 
   // 100 g of type 4; at 22 mL it is 0.22, the thick end of its class.
@@ -94,8 +105,8 @@ test('a failed impression stops the case for the dentist, and a new one starts i
   await takeIn(page, 'Study cast', 'Lower', 'SC-2')
   await work(page, request, 'Disinfect the impression')
   await start(page)
-  await look(page, 'Impression whole', 'Torn or part missing')
-  await expect(page.getByText('Waiting for the dentist since')).toBeVisible()
+  await check(page, 'Impression whole').getByRole('button', { name: 'Torn or part missing' }).click()
+  await stopAndAsk(page, 'Impression whole')
   await expect(step(page).getByRole('button', { name: 'Done' })).toBeHidden()
   await page.goto('/')
   await expect(page.getByRole('region', { name: 'Waiting for an answer' })).toContainText(

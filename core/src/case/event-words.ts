@@ -1,6 +1,12 @@
 import { materials } from '../materials/index.ts'
 import { joined, qty, type Saying, saying } from '../quantity/index.ts'
-import { type Check, type Impression, impressionKeeping, type RouteStep } from '../route/index.ts'
+import {
+  type Check,
+  type Impression,
+  impressionKeeping,
+  type RecordedMix,
+  type RouteStep,
+} from '../route/index.ts'
 import { type SheetReader, sheetWords } from '../sheet/index.ts'
 import type { CaseCommand } from './case-command.ts'
 import type { CaseEvent, DentistDecision, EventOfType } from './case-event.ts'
@@ -144,7 +150,8 @@ export const decisionWords: Readonly<Record<DentistDecision, string>> = {
   end: 'end the case',
 }
 
-function mixWords(event: EventOfType<'mixRecorded'>, { lotNumber }: EventReader): Saying {
+/** A mix as it stands on record: material, product, amounts, where they came from, lots. */
+export function mixWords(event: RecordedMix, { lotNumber }: Pick<EventReader, 'lotNumber'>): Saying {
   const { powderGrams, liquidMillilitres, powderParts, liquidParts } = event
   const name = [materials.get(event.materialId)?.name ?? event.materialId, event.product]
     .filter(Boolean)

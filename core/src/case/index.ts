@@ -1,3 +1,4 @@
+export { type Card, cardOf, doneOnCard, onTo } from './card.ts'
 export { carefulWork } from './careful-work.ts'
 export { type CaseCommand, commandShape } from './case-command.ts'
 export {
@@ -22,6 +23,7 @@ export {
   decisionWords,
   type EventReader,
   eventWords,
+  mixWords,
   personOn,
   readingWords,
   stepIn,

@@ -1,4 +1,5 @@
 import { type BenchEntry, type BenchList, benchList } from '@yentrik/core'
+import { Plus } from 'lucide-react'
 import { Link, useNavigate } from 'react-router'
 import { clockTime, dayAndTime, shortDate, stageName } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
@@ -37,6 +38,11 @@ export function BenchScreen() {
           {clockTime(now + 3_600_000)}
         </p>
         <p className="ml-auto">{person?.name}</p>
+        {!isEmpty(list) && (
+          <Link to="/cases/new" className="act self-center">
+            <Plus className="size-5" aria-hidden /> Take in a case
+          </Link>
+        )}
       </header>
       {isEmpty(list) ? (
         <EmptyBench />

@@ -88,7 +88,12 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
           {entry.picture && <StepPicture picture={entry.picture} />}
         </div>
       </div>
-      <div className="mt-4 flex flex-wrap gap-3">
+      <p className="mt-4 mb-1 text-sm opacity-80">
+        {entry.running
+          ? `Go on opens the case at this step, which has run since ${dayAndTime(entry.startedAt ?? now, now)}.`
+          : 'Start puts the hour on record, starts its clock and opens the case at this step.'}
+      </p>
+      <div className="flex flex-wrap gap-3">
         <button type="button" className="act-main" onClick={start}>
           {entry.running ? 'Go on' : 'Start'}
           <kbd className="key">space</kbd>

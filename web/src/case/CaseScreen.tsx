@@ -2,21 +2,24 @@ import {
   type CaseCommand,
   type CaseState,
   currentSteps,
+  doneOnCard,
   type EventReader,
   isDelivered,
   type JobState,
+  onTo,
   pouredBy,
   type RouteStep,
   stepOf,
   stepWindow,
   windowVerdict,
 } from '@yentrik/core'
-import { useState } from 'react'
+import { type MouseEvent, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { dayAndTime } from '../format/format.ts'
 import { useScannedCommand } from '../keys/scanned-command.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
 import { useNow } from '../live/lab-clock.ts'
+import { Menu, MenuItem } from '../parts/Menu.tsx'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { type OpenCase, useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
@@ -92,25 +95,34 @@ function CaseWork({
     setOpened(next)
   }
   const realAt = earlier?.stepId === step.id ? earlier.at : undefined
-  const give = async (command: CaseCommand) => {
-    const timed = realAt !== undefined && isTimed(command) && command.stepId === step.id
-    const stored = await openCase.give(
-      timed ? { ...command, realAt: new Date(realAt).toISOString() } : command,
+  const giveAll = async (commands: readonly CaseCommand[]) => {
+    const timed = realAt === undefined ? [] : commands.filter(isTimed)
+    const stored = await openCase.giveAll(
+      commands.map((command) =>
+        realAt !== undefined && isTimed(command)
+          ? { ...command, realAt: new Date(realAt).toISOString() }
+          : command,
+      ),
     )
     if (!stored) return false
     setPeekId(undefined)
     // A reading leaves it standing: the end of the step may have been then too.
-    if (timed && command.type !== 'recordCheck') setEarlier(undefined)
+    if (timed.some(({ type }) => type !== 'recordCheck')) setEarlier(undefined)
     return true
   }
-  const move = (outOfTimeReason?: string) =>
-    give({
-      type: running ? 'finishStep' : 'startStep',
-      ...on,
-      ...(outOfTimeReason ? { outOfTimeReason } : {}),
-    })
-  const act = () => {
-    if (open && isInHand && !openCase.busy) void move()
+  const give = (command: CaseCommand) => giveAll([command])
+  const next = running ? onTo(job, step.id) : undefined
+  const move = (outOfTimeReason?: string, onward = false) => {
+    const moves = running
+      ? [
+          ...doneOnCard(job, step.id),
+          ...(onward && next ? [{ ...on, type: 'startStep', stepId: next.id } as const] : []),
+        ]
+      : [{ ...on, type: 'startStep' } as const]
+    return giveAll(outOfTimeReason ? [{ ...moves[0]!, outOfTimeReason }, ...moves.slice(1)] : moves)
+  }
+  const act = (onward = false) => {
+    if (open && isInHand && !openCase.busy) void move(undefined, onward)
   }
   const Beside = step.means && toolsBesideStep[step.means]
   const unmixed =
@@ -118,7 +130,8 @@ function CaseWork({
     step.amounts?.[0]
   const weigh = unmixed && running && open ? () => openSheet({ sheet: 'mix', amount: unmixed }) : undefined
   useShortcuts([
-    { key: 'space', does: 'Start or done', run: act },
+    { key: 'space', does: 'Start or done', run: () => act() },
+    { key: 'd', does: 'Done, and on to the next', run: () => act(true) },
     { key: 'm', does: 'Weigh', run: () => weigh?.() },
     { key: 'g', does: 'Go back', run: () => openSheet({ sheet: 'goBack' }) },
     { key: 'f', does: 'Fault', run: () => openSheet({ sheet: job.question ? 'answer' : 'ask' }) },
@@ -162,7 +175,11 @@ function CaseWork({
               onShow={(id) => setPeekId(id === inHand?.id ? undefined : id)}
             />
           </section>
-          <section className="card-flat flex min-h-0 flex-col p-5" aria-label="Current step">
+          <section
+            className="card-flat flex min-h-0 flex-col p-5"
+            aria-label="Current step"
+            aria-busy={openCase.busy}
+          >
             {isDelivered(state) && !peekId ? (
               <Delivered />
             ) : (
@@ -171,6 +188,7 @@ function CaseWork({
                 job={job}
                 step={step}
                 open={open}
+                onGive={giveAll}
                 onMix={(amount) => openSheet({ sheet: 'mix', amount })}
                 onGoBack={(toStepId, remake, reason) =>
                   void give({ type: 'goBack', jobId: job.jobId, toStepId, remake, reason })
@@ -193,12 +211,22 @@ function CaseWork({
                   <button
                     type="button"
                     className={main.early || main.missed ? 'act' : 'act-main'}
-                    onClick={act}
+                    onClick={onceOnly(() => act())}
                     disabled={openCase.busy}
                   >
                     {main.words}
                     {realAt !== undefined && ` at ${dayAndTime(realAt, now)}`}
                     <kbd className="key">space</kbd>
+                  </button>
+                )}
+                {isInHand && open && next && !main.early && !main.missed && (
+                  <button
+                    type="button"
+                    className="act"
+                    onClick={onceOnly(() => act(true))}
+                    disabled={openCase.busy}
+                  >
+                    On to "{next.name}" <kbd className="key">D</kbd>
                   </button>
                 )}
                 {realAt !== undefined && (
@@ -212,32 +240,34 @@ function CaseWork({
                   </button>
                 )}
                 {isInHand && open && !running && step.mayBeSkipped && (
-                  <button type="button" className="act" onClick={() => openSheet({ sheet: 'skip' })}>
-                    Leave out
+                  <button
+                    type="button"
+                    className="act"
+                    onClick={onceOnly(
+                      () => void give({ type: 'skipStep', ...on, reason: step.mayBeSkipped! }),
+                    )}
+                  >
+                    Leave out: {lowered(step.mayBeSkipped)}
                   </button>
                 )}
                 <UndoLast openCase={openCase} reader={reader} />
                 {!state.ended && (
-                  <details className="dropdown dropdown-top dropdown-end ml-auto">
-                    <summary className="act">More</summary>
-                    <ul className="menu dropdown-content card-flat z-20 mb-2 w-60 text-lg">
-                      {isInHand && open && (
-                        <MoreItem name="It was earlier" onPick={() => openSheet({ sheet: 'earlier' })} />
-                      )}
-                      {open && pouredBy(job.route).length > 0 && (
-                        <MoreItem name="The impression" onPick={() => openSheet({ sheet: 'impressions' })} />
-                      )}
-                      <MoreItem name="Go back" keyName="G" onPick={() => openSheet({ sheet: 'goBack' })} />
-                      <MoreItem
-                        name="Ask the dentist"
-                        keyName="F"
-                        onPick={() => openSheet({ sheet: 'ask' })}
-                      />
-                      <MoreItem name="Write a note" keyName="T" onPick={() => openSheet({ sheet: 'note' })} />
-                      <MoreItem name="Do it another way" onPick={() => openSheet({ sheet: 'variants' })} />
-                      <MoreItem name="Put on hold" onPick={() => openSheet({ sheet: 'hold' })} />
-                    </ul>
-                  </details>
+                  <Menu name="More">
+                    {isInHand && open && (
+                      <MenuItem name="It was earlier" onPick={() => openSheet({ sheet: 'earlier' })} />
+                    )}
+                    {isInHand && open && !running && step.mayBeSkipped && (
+                      <MenuItem name="Leave it out, because …" onPick={() => openSheet({ sheet: 'skip' })} />
+                    )}
+                    {open && pouredBy(job.route).length > 0 && (
+                      <MenuItem name="The impression" onPick={() => openSheet({ sheet: 'impressions' })} />
+                    )}
+                    <MenuItem name="Go back" keyName="G" onPick={() => openSheet({ sheet: 'goBack' })} />
+                    <MenuItem name="Ask the dentist" keyName="F" onPick={() => openSheet({ sheet: 'ask' })} />
+                    <MenuItem name="Write a note" keyName="T" onPick={() => openSheet({ sheet: 'note' })} />
+                    <MenuItem name="Do it another way" onPick={() => openSheet({ sheet: 'variants' })} />
+                    <MenuItem name="Put on hold" onPick={() => openSheet({ sheet: 'hold' })} />
+                  </Menu>
                 )}
               </div>
             </div>
@@ -250,7 +280,7 @@ function CaseWork({
             <section className="card-flat min-h-0 grow overflow-y-auto p-5">
               <h2 className="font-semibold opacity-80">Why</h2>
               <p>{step.why}</p>
-              <Cautions step={step} />
+              <Cautions job={job} step={step} />
             </section>
           </aside>
         </div>
@@ -299,23 +329,13 @@ function handStep(job: JobState, now: number): RouteStep | undefined {
   return running.find(wantsHands) ?? startable[0] ?? soonest
 }
 
-function MoreItem({ name, keyName, onPick }: { name: string; keyName?: string; onPick: () => void }) {
-  return (
-    <li>
-      <button
-        type="button"
-        className="min-h-12"
-        onClick={(event) => {
-          event.currentTarget.closest('details')?.removeAttribute('open')
-          onPick()
-        }}
-      >
-        {name}
-        {keyName && <kbd className="key">{keyName}</kbd>}
-      </button>
-    </li>
-  )
+/** A second click of one shaky hand does nothing: what stands under it may be another button by then. */
+const onceOnly = (run: () => void) => (event: MouseEvent) => {
+  if (event.detail <= 1) run()
 }
+
+/** A sentence inside another one. */
+const lowered = (sentence: string) => sentence.charAt(0).toLowerCase() + sentence.slice(1).replace(/\.$/, '')
 
 function Delivered() {
   return (

@@ -2,12 +2,13 @@ import {
   type Amount,
   CAUTION_RULE,
   type CaseCommand,
+  cardOf,
   cautions,
+  doneOnCard,
   type JobState,
   type Outcome,
   personOn,
   type RouteStep,
-  stepOf,
   stepWindow,
   wantedChanges,
   windowVerdict,
@@ -18,14 +19,11 @@ import { StepPicture } from '../drawings/StepPicture.tsx'
 import { dayAndTime, stageName } from '../format/format.ts'
 import { instrumentLink } from '../instruments/instruments.ts'
 import { useNow } from '../live/lab-clock.ts'
-import { amountFigures } from '../mixing/amount-figures.ts'
-import { Figures } from '../mixing/Figures.tsx'
 import { MixClocks, useRunningMixes } from '../mixing/MixClocks.tsx'
-import { Message } from '../parts/Message.tsx'
 import { FaultCauses } from '../quality/FaultCauses.tsx'
 import type { OpenCase } from '../record/open-case.ts'
+import { AmountRow } from '../route/AmountRow.tsx'
 import { CheckEntry } from '../route/CheckEntry.tsx'
-import { amountKindsShown } from '../route/MixEntry.tsx'
 import { StepSheetCard } from '../sheet/StepSheetCard.tsx'
 import { PlannedCuts } from '../trimming/PlannedCuts.tsx'
 import { Recorded } from './Recorded.tsx'
@@ -37,12 +35,14 @@ interface StepCardProps {
   readonly step: RouteStep
   /** Whether anything may be entered: not on hold, nobody asked. */
   readonly open: boolean
+  /** What one touch does, in its order. */
+  readonly onGive: (commands: readonly CaseCommand[]) => Promise<boolean>
   readonly onMix: (amount: Amount) => void
   readonly onGoBack: (toStepId: string, remake: boolean, because: string) => void
 }
 
 /** The current step: what to do, with how much, what to look at, what can hurt. */
-export function StepCard({ openCase, job, step, open, onMix, onGoBack }: StepCardProps) {
+export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }: StepCardProps) {
   const state = job.steps[step.id]!
   const running = state.status === 'running'
   const entering = open && running
@@ -52,6 +52,7 @@ export function StepCard({ openCase, job, step, open, onMix, onGoBack }: StepCar
   const mixes = useRunningMixes()
   const instrument = instrumentLink(step, openCase.caseId, job.jobId)
   const Tool = step.means && toolsInStep[step.means]
+  const withIt = restOfCard(job, step)
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must scroll by keyboard too
     <section className="min-h-0 grow overflow-y-auto pr-1" aria-label="Instruction" tabIndex={0}>
@@ -69,6 +70,7 @@ export function StepCard({ openCase, job, step, open, onMix, onGoBack }: StepCar
               <li key={line}>{line}</li>
             ))}
           </ol>
+          <WithIt steps={withIt} />
           {state.status !== 'done' &&
             wantedChanges(job, step.id).map(({ change, words }) => (
               <p key={change} className="bg-warning/15 mt-2 rounded-xl px-4 py-2 text-lg">
@@ -95,8 +97,10 @@ export function StepCard({ openCase, job, step, open, onMix, onGoBack }: StepCar
           amount={amount}
           job={job}
           step={step}
+          caseId={openCase.caseId}
           entering={entering}
           onMix={() => onMix(amount)}
+          onRecord={(mix) => onGive([{ type: 'recordMix', jobId: job.jobId, stepId: step.id, ...mix }])}
         />
       ))}
       {running && (
@@ -116,7 +120,6 @@ export function StepCard({ openCase, job, step, open, onMix, onGoBack }: StepCar
               onAsk={(question) =>
                 void openCase.give({ type: 'askDentist', jobId: job.jobId, stepId: step.id, question })
               }
-              stepName={(id) => stepOf(job, id).name}
               onRecord={(data) =>
                 openCase.give({
                   type: 'recordSheet',
@@ -129,30 +132,34 @@ export function StepCard({ openCase, job, step, open, onMix, onGoBack }: StepCar
               onGoBack={goBack}
             />
           ))}
-          {(step.checks ?? []).map((check) => (
-            <CheckEntry
-              key={`${check.id} ${state.attempt}`}
-              check={check}
-              readings={state.readings.filter((r) => r.checkId === check.id)}
-              accepted={state.accepted}
-              draftKey={`${openCase.caseId} ${job.jobId} ${step.id} ${check.id} ${state.attempt}`}
-              refusal={
-                refused?.type === 'recordCheck' && refused.checkId === check.id ? refusal?.said : undefined
-              }
-              stepName={(id) => stepOf(job, id).name}
-              onRecord={(reading) => {
-                const command: CaseCommand = {
-                  type: 'recordCheck',
-                  jobId: job.jobId,
-                  stepId: step.id,
-                  checkId: check.id,
-                  ...reading,
-                }
-                return open ? openCase.give(command) : Promise.resolve(false)
-              }}
-              onGoBack={goBack}
-            />
-          ))}
+          {[step, ...withIt].flatMap((each) =>
+            (each.checks ?? []).map((check) => {
+              const { readings, accepted, attempt } = job.steps[each.id]!
+              return (
+                <CheckEntry
+                  key={`${check.id} ${attempt}`}
+                  check={check}
+                  readings={readings.filter((r) => r.checkId === check.id)}
+                  accepted={accepted}
+                  draftKey={`${openCase.caseId} ${job.jobId} ${each.id} ${check.id} ${attempt}`}
+                  refusal={
+                    refused?.type === 'recordCheck' && refused.checkId === check.id
+                      ? refusal?.said
+                      : undefined
+                  }
+                  job={job}
+                  onRecord={(reading) => {
+                    if (!open) return Promise.resolve(false)
+                    const on = { jobId: job.jobId, stepId: each.id, checkId: check.id }
+                    // What stands before it on the card is done, now that its end is looked at.
+                    const before = each === step ? [] : doneOnCard(job, step.id, each.id)
+                    return onGive([...before, { type: 'recordCheck', ...on, ...reading }])
+                  }}
+                  onGoBack={goBack}
+                />
+              )
+            }),
+          )}
           <FaultCauses job={job} step={step} />
         </div>
       )}
@@ -174,6 +181,27 @@ export function StepCard({ openCase, job, step, open, onMix, onGoBack }: StepCar
   )
 }
 
+/** What is done in one go with a step, and is still to do. */
+function restOfCard(job: JobState, step: RouteStep): readonly RouteStep[] {
+  if (job.steps[step.id]?.status === 'done') return []
+  const card = cardOf(job.route, step.id)
+  return card.slice(card.indexOf(step) + 1).filter(({ id }) => job.steps[id]?.status === 'waiting')
+}
+
+/** The further lines of a card. */
+function WithIt({ steps }: { readonly steps: readonly RouteStep[] }) {
+  return steps.map((step) => (
+    <section key={step.id} className="mt-3" aria-label={step.name}>
+      <h3 className="text-xl font-bold">{step.name}</h3>
+      <ol className="grid gap-1 text-lg">
+        {step.how.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ol>
+    </section>
+  ))
+}
+
 /** A running step whose sheet is a drawing of its own wants no second picture above it. */
 function drawsItself(step: RouteStep, running: boolean): boolean {
   return running && (step.sheets ?? []).some(({ kind }) => ['room', 'regions', 'grooves'].includes(kind))
@@ -185,7 +213,8 @@ function NotesAndNext({ openCase, job, step }: { openCase: OpenCase; job: JobSta
   const notes = openCase.events.flatMap((e) =>
     e.type === 'noted' && (e.jobId ?? job.jobId) === job.jobId ? [e] : [],
   )
-  const next = job.route.steps.filter((each) => each.after.includes(step.id))
+  const last = [step, ...restOfCard(job, step)].at(-1)!
+  const next = job.route.steps.filter((each) => each.after.includes(last.id))
   return (
     <div className="mt-5 grid gap-2">
       {notes.slice(-3).map((note) => (
@@ -204,48 +233,18 @@ function NotesAndNext({ openCase, job, step }: { openCase: OpenCase; job: JobSta
 }
 
 /** What can hurt, and who decides. */
-export function Cautions({ step }: { step: RouteStep }) {
-  if (!step.cautions || step.cautions.length === 0) return null
+export function Cautions({ job, step }: { job: JobState; step: RouteStep }) {
+  const all = new Set([step, ...restOfCard(job, step)].flatMap((each) => each.cautions ?? []))
+  if (all.size === 0) return null
   return (
     <section className="border-warning mt-4 border-l-4 pl-3" aria-label="Cautions">
-      {step.cautions.map((caution) => (
+      {[...all].map((caution) => (
         <p key={caution} className="mb-1 flex items-start gap-2">
           <TriangleAlert className="text-warning mt-1 size-4 shrink-0" aria-hidden /> {cautions[caution]}
         </p>
       ))}
       <p className="mt-1 text-sm opacity-80">{CAUTION_RULE}</p>
     </section>
-  )
-}
-
-function AmountRow({
-  amount,
-  job,
-  step,
-  entering,
-  onMix,
-}: {
-  amount: Amount
-  job: JobState
-  step: RouteStep
-  entering: boolean
-  onMix: () => void
-}) {
-  const mixed = job.steps[step.id]!.mixes.filter((mix) => mix.amountId === amount.id)
-  return (
-    <div className="border-base-300 mt-4 flex flex-wrap items-end justify-between gap-3 border-t pt-3">
-      <div>
-        <Figures amount={amount} />
-        <p className="mt-1 text-sm opacity-80">{amountFigures(amount).source}</p>
-      </div>
-      {mixed.length > 0 && <Message tone="good">On record</Message>}
-      {entering && (
-        <button type="button" className={mixed.length > 0 ? 'small-act' : 'act'} onClick={onMix}>
-          {mixed.length > 0 ? 'Record another' : amountKindsShown[amount.kind].does}
-          {mixed.length === 0 && <kbd className="key">M</kbd>}
-        </button>
-      )}
-    </div>
   )
 }
 

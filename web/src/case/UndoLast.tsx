@@ -21,12 +21,14 @@ export function UndoLast({
   const { person } = useSession()
   const last = openCase.events.at(-1)
   if (!last || last.by !== person?.name || !isFresh(last, now) || !mayUndo(openCase, last)) return null
+  const touched = openCase.lastTouch.filter(({ by }) => by === person.name)
+  const all = touched.includes(last) ? touched : [last]
   return (
     <button
       type="button"
       className="act"
-      title={say(eventWords(last, reader))}
-      onClick={() => void openCase.give(undo(last))}
+      title={all.map((event) => say(eventWords(event, reader))).join('. ')}
+      onClick={() => void openCase.giveAll(all.toReversed().map(undo))}
     >
       <Undo2 className="size-5" aria-hidden /> Undo
     </button>

@@ -1,5 +1,6 @@
 import { type CaseCommand, type JobState, type RouteStep, stepOf, stepWindow } from '@yentrik/core'
 import { Undo2 } from 'lucide-react'
+import { Reopened } from '../route/Reopened.tsx'
 
 /** A window that is past: the step that can still save it, which opens again. */
 export function WhatCanBeDone({
@@ -16,9 +17,12 @@ export function WhatCanBeDone({
   const { late, ifPast } = window
   return (
     <div className="bg-error/10 mb-3 flex flex-wrap items-center gap-3 rounded-xl px-4 py-3">
-      <p className="grow">
-        <b>{late}</b> {ifPast.say}
-      </p>
+      <div className="grow">
+        <p>
+          <b>{late}</b> {ifPast.say}
+        </p>
+        <Reopened job={job} toStepId={ifPast.toStepId} remake={false} />
+      </div>
       <button
         type="button"
         className="act-main h-auto max-w-full py-3 text-left whitespace-normal"

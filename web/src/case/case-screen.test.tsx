@@ -4,7 +4,7 @@ import type { CaseCommand } from '@yentrik/core'
 import { Bench, J } from '@yentrik/core/testing'
 import { useLabClock } from '../live/lab-clock.ts'
 import { caseOnServer } from '../testing/case.ts'
-import { type SentRequest, show } from '../testing/lab.tsx'
+import { retype, type SentRequest, show } from '../testing/lab.tsx'
 import { CaseScreen } from './CaseScreen.tsx'
 
 let bench: Bench
@@ -42,6 +42,7 @@ describe('a case on its screen', () => {
     expect(sent()).toEqual([
       { type: 'startStep', jobId: J, stepId: 'disinfect-impression' },
       { type: 'finishStep', jobId: J, stepId: 'disinfect-impression' },
+      { type: 'startStep', jobId: J, stepId: 'inspect-impression' },
     ])
   })
   it('an entry whose answer was lost is sent again under the same key, and done once', async () => {
@@ -108,12 +109,37 @@ describe('a check', () => {
   it('that fails stops the case for the dentist, whose answer starts it again', async () => {
     const { user } = await opened(new Bench().upTo('inspect-impression'))
     await user.click(button('Torn or part missing'))
+    await user.click(button('Stop and ask'))
     await user.click(await screen.findByRole('button', { name: 'Enter the answer' }))
     await user.click(dialog().getByRole('radio', { name: 'remake' }))
     await user.type(dialog().getByLabelText('What the dentist said'), 'A new one comes')
     await user.click(dialog().getByRole('button', { name: 'Enter the answer' }))
     await waitFor(() => expect(bench.job.question).toBeUndefined())
     expect(sent().at(-1)).toMatchObject({ type: 'dentistAnswered', answer: 'A new one comes' })
+  })
+  it('that would stop the case says so first, and stops nothing when it was a slip', async () => {
+    const { user } = await opened(new Bench().upTo('inspect-impression'))
+    await user.click(button('Torn or part missing'))
+    const warning = screen.getByRole('alert').textContent
+    expect(warning).toContain('The case stops here until the dentist has answered')
+    expect(warning).toContain('Please send a new impression.')
+    await user.click(button('Not that'))
+    expect(screen.queryByRole('alert')).toBeNull()
+    expect(sent()).toEqual([])
+    await user.click(button('Torn or part missing'))
+    await user.click(button('Whole'))
+    await waitFor(() => expect(sent()).toHaveLength(1))
+    expect(sent()[0]).toMatchObject({ answer: 'Whole' })
+    expect(screen.queryByRole('button', { name: 'Stop and ask' })).toBeNull()
+  })
+  it('that sends back says what is done again, before it is tapped', async () => {
+    const { user } = await opened(new Bench().upTo('sand'))
+    await user.click(button('New hole opened'))
+    await screen.findByRole('button', { name: 'Go back to "Fill holes, take off blebs"' })
+    expect(screen.getByText(/^To be done again:/).textContent).toBe(
+      'To be done again: Fill holes, take off blebs, Sand under water. What was done stays on record.',
+    )
+    expect(bench.job.steps.fill?.status).toBe('done')
   })
   it('of a measure refuses what cannot be, before anything is sent, and keeps what was typed', async () => {
     const { user } = await opened(new Bench().upTo('trim'))
@@ -276,8 +302,8 @@ describe('what is mixed', () => {
     }
     const { user } = await opened(new Bench().upTo('pour-anatomy'), { 'GET /lots': [lot] })
     await user.click(button(/^Weigh and record/))
-    await user.type(await screen.findByLabelText('Powder'), '100')
-    await user.type(screen.getByLabelText('Water'), '23')
+    await retype(user, await screen.findByLabelText('Powder'), '100')
+    await retype(user, screen.getByLabelText('Water'), '23')
     expect(dialog().getByText('0.23', { exact: false })).toBeTruthy()
     expect(dialog().getByText(/as wanted/)).toBeTruthy()
     expect(dialog().getByLabelText<HTMLSelectElement>('Lot').value).toBe('l-1')

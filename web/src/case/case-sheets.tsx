@@ -5,7 +5,6 @@ import {
   type EventReader,
   eventWords,
   type JobState,
-  reopenedSteps,
   type Saying,
   saying,
   stepOf,
@@ -15,6 +14,7 @@ import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
 import { Said } from '../preferences/words.tsx'
+import { Reopened } from '../route/Reopened.tsx'
 import { WordsSheet } from './WordsSheet.tsx'
 
 interface StepChoiceProps {
@@ -34,18 +34,6 @@ function StepChoice({ job, stepId, onChoose }: StepChoiceProps) {
       value={stepId}
       onChoose={onChoose}
     />
-  )
-}
-
-/** What opens again, so that nobody is surprised. */
-function Reopened({ job, toStepId, remake }: { job: JobState; toStepId: string; remake: boolean }) {
-  const again = reopenedSteps(job.route, toStepId, remake).filter(
-    (step) => job.steps[step.id]?.status !== 'waiting',
-  )
-  return (
-    <p>
-      To be done again: <b>{again.map((step) => step.name).join(', ')}</b>. What was done stays on record.
-    </p>
   )
 }
 

@@ -6,7 +6,7 @@ import { clockTime } from '../format/format.ts'
 import { useLabClock } from '../live/lab-clock.ts'
 import { dateText, timeText } from '../parts/date-entry.ts'
 import { caseOnServer } from '../testing/case.ts'
-import { show } from '../testing/lab.tsx'
+import { retype, show } from '../testing/lab.tsx'
 import { CaseScreen } from './CaseScreen.tsx'
 
 async function opened(bench: Bench, more: object = {}) {
@@ -140,8 +140,8 @@ describe('what was used, into the record', () => {
     await user.click(await screen.findByRole('button', { name: /^Weigh and record/ }))
     const dialog = within(screen.getByRole('dialog'))
     expect(dialog.getByText(/Its clock runs from/)).toBeTruthy()
-    await user.type(dialog.getByLabelText('Powder'), '100')
-    await user.type(dialog.getByLabelText('Water'), '23')
+    await retype(user, dialog.getByLabelText('Powder'), '100')
+    await retype(user, dialog.getByLabelText('Water'), '23')
     await user.click(dialog.getByRole('button', { name: 'Into the record' }))
     await waitFor(() =>
       expect(bench.working.events.at(-1)).toMatchObject({
@@ -157,8 +157,8 @@ describe('what was used, into the record', () => {
     const { user } = await opened(bench)
     await user.click(await screen.findByRole('button', { name: /^Weigh and record/ }))
     const dialog = within(screen.getByRole('dialog'))
-    await user.type(dialog.getByLabelText('Polymer'), '30')
-    await user.type(dialog.getByLabelText('Monomer'), '13')
+    await retype(user, dialog.getByLabelText('Polymer'), '30')
+    await retype(user, dialog.getByLabelText('Monomer'), '13')
     await user.clear(dialog.getByLabelText('Room'))
     await user.type(dialog.getByLabelText('Room'), '300')
     await user.click(dialog.getByRole('button', { name: 'Into the record' }))
@@ -177,8 +177,8 @@ describe('a ratio outside its range', () => {
     const { user } = await opened(bench)
     await user.click(await screen.findByRole('button', { name: /^Weigh and record/ }))
     const dialog = within(screen.getByRole('dialog'))
-    await user.type(dialog.getByLabelText('Powder'), powder)
-    await user.type(dialog.getByLabelText('Water'), water)
+    await retype(user, dialog.getByLabelText('Powder'), powder)
+    await retype(user, dialog.getByLabelText('Water'), water)
     const store = () => user.click(dialog.getByRole('button', { name: 'Into the record' }))
     return { bench, user, dialog, store }
   }

@@ -10,6 +10,7 @@ interface Shortcut {
 /** Keys that act while a case or the bench is open. */
 export const onSteps: readonly (readonly [key: string, does: string])[] = [
   ['space', 'Start, or done'],
+  ['d', 'Done, and on to the next step'],
   ['m', 'Weigh and mix'],
   ['n', 'Not now, show the next'],
   ['g', 'Go back to a step'],
@@ -29,7 +30,9 @@ export function useShortcuts(shortcuts: readonly Shortcut[]): void {
       const inBurst = event.timeStamp - lastKey < 60
       if (event.key.length === 1) lastKey = event.timeStamp
       clearTimeout(waiting)
-      if (inBurst || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return
+      // A key that is held down, or a shaky hand, does one thing once.
+      if (event.repeat || inBurst || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented)
+        return
       const { target } = event
       if (target instanceof HTMLElement && target.closest('input, textarea, select, dialog[open]')) return
       const key = event.key === ' ' ? 'space' : event.key.toLowerCase()

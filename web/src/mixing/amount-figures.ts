@@ -3,6 +3,7 @@ import {
   type AmountKind,
   type AmountOf,
   type MaterialCard,
+  type MixFigure,
   materials,
   mixParts,
 } from '@yentrik/core'
@@ -18,6 +19,34 @@ interface AmountFigures {
 }
 
 type Figure = AmountFigures['figures'][number]
+
+/** Of each kind of amount what is wanted, in the figures that go on record. */
+const wantedOf: {
+  readonly [K in AmountKind]: (amount: AmountOf<K>, card: MaterialCard) => Partial<Record<MixFigure, number>>
+} = {
+  mix: (amount, { measure }) => {
+    if (measure?.by !== 'mass') return {}
+    const wanted = amount.millilitresPerGram ?? measure.usualMillilitresPerGram
+    const { powderGrams, liquidMillilitres } = mixParts(
+      { from: 'powder', powderGrams: amount.powderGrams },
+      wanted,
+    )
+    return { powderGrams, liquidMillilitres: Number(liquidMillilitres.toFixed(1)) }
+  },
+  parts: ({ powderParts }, { measure }) => ({
+    powderParts,
+    liquidParts: powderParts * (measure?.by === 'parts' ? measure.liquidPartsPerPowderPart : 1),
+  }),
+  use: () => ({}),
+}
+
+/** What a step wants of an amount, as the balance and the cylinder are set for it. */
+export function wantedFigures(amount: Amount, card: MaterialCard): Partial<Record<MixFigure, number>> {
+  return (wantedOf[amount.kind] as (amount: Amount, card: MaterialCard) => ReturnType<typeof wantedFigures>)(
+    amount,
+    card,
+  )
+}
 
 /** The big figures of each kind of amount. */
 const figuresOf: {

@@ -48,6 +48,10 @@ export interface OpenCase {
   readonly busy: boolean
   /** @returns whether it was stored */
   readonly give: (command: CaseCommand) => Promise<boolean>
+  /** What one touch does, each after the other, up to the first that is refused. @returns whether all was stored */
+  readonly giveAll: (commands: readonly CaseCommand[]) => Promise<boolean>
+  /** The events of the last touch here, to take them back together. */
+  readonly lastTouch: readonly CaseEvent[]
   /** Gives the stale command again, on top of what others did. */
   readonly giveAgain: () => Promise<boolean>
   readonly dropStale: () => void
@@ -75,6 +79,7 @@ export function useOpenCase(caseId: string): OpenCase {
   seen.current = Math.max(seen.current, record?.events.at(-1)?.sequence ?? 0)
 
   const queue = useRef<Promise<unknown>>(Promise.resolve())
+  const [touchedAfter, setTouchedAfter] = useState<number>()
   /** Commands whose answer never came, by what they say: sent again under the same key, they are done once. */
   const unanswered = useRef(new Map<string, string>())
 
@@ -86,7 +91,6 @@ export function useOpenCase(caseId: string): OpenCase {
       setWrong({ refusal: refusedHere(refused), refused: command })
       return false
     }
-    setBusy(true)
     const words = JSON.stringify(command)
     const key = unanswered.current.get(words) ?? newKey()
     unanswered.current.set(words, key)
@@ -131,27 +135,45 @@ export function useOpenCase(caseId: string): OpenCase {
       if (thrown.problem.code === 'stale') setStale({ command, since: thrown.problem.since as CaseEvent[] })
       else setWrong({ refusal: thrown, refused: command })
       return false
+    }
+  }
+  const busily = async (run: () => Promise<boolean>) => {
+    setBusy(true)
+    try {
+      return await run()
     } finally {
       setBusy(false)
     }
   }
+  const giveAll = (commands: readonly CaseCommand[]): Promise<boolean> => {
+    // One after the other: a quick second tap must see what the first has done.
+    const given = queue.current.then(() =>
+      busily(async () => {
+        setTouchedAfter(current()?.sequence)
+        for (const command of commands) if (!(await send(command, seen.current))) return false
+        return true
+      }),
+    )
+    queue.current = given.catch(() => false)
+    return given
+  }
+  const events = onTop?.events ?? []
   return {
     caseId,
     record,
     state,
-    events: onTop?.events ?? [],
+    events,
     error: error ?? undefined,
     ...wrong,
     stale,
     busy,
-    give: (command) => {
-      // One after the other: a quick second tap must see what the first has done.
-      const given = queue.current.then(() => send(command, seen.current))
-      queue.current = given.catch(() => false)
-      return given
-    },
+    give: (command) => giveAll([command]),
+    giveAll,
+    lastTouch: events.filter(({ sequence }) => touchedAfter !== undefined && sequence > touchedAfter),
     giveAgain: () =>
-      stale ? send(stale.command, stale.since.at(-1)?.sequence ?? seen.current) : Promise.resolve(false),
+      stale
+        ? busily(() => send(stale.command, stale.since.at(-1)?.sequence ?? seen.current))
+        : Promise.resolve(false),
     dropStale: () => {
       setStale(undefined)
       void freshen('GET /cases/:caseId')

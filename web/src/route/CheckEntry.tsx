@@ -3,7 +3,9 @@ import {
   type CheckKind,
   type CheckOf,
   type CheckReading,
+  DomainError,
   displayUnit,
+  type JobState,
   type Outcome,
   type ReadBy,
   type Reading,
@@ -11,6 +13,7 @@ import {
   readingWords,
   type Saying,
   saying,
+  takeReading,
 } from '@yentrik/core'
 import { type ReactNode, useState } from 'react'
 import { LiveGauge } from '../devices/LiveGauge.tsx'
@@ -20,6 +23,7 @@ import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
+import { BackTo } from './Reopened.tsx'
 
 interface ReadingEntryProps<K extends CheckKind> {
   readonly check: CheckOf<K>
@@ -68,7 +72,7 @@ interface CheckEntryProps {
   readonly onRecord: (reading: CheckReading) => Promise<boolean>
   /** Back or remake, as the check rules. */
   readonly onGoBack: (outcome: Extract<Outcome, { toStepId: string }>, because: string) => void
-  readonly stepName: (stepId: string) => string
+  readonly job: JobState
 }
 
 /** One check: look and tap, or measure and type; what it means stands under it at once. */
@@ -76,6 +80,18 @@ export function CheckEntry(props: CheckEntryProps) {
   const { check, readings, accepted, draftKey, refusal, onRecord } = props
   const last = readings.at(-1)
   const { Entry, limits } = kindOf(check)
+  const [stopping, setStopping] = useState<Stopping>()
+  const decided = (stored: boolean) => {
+    stopping?.decided(stored)
+    setStopping(undefined)
+  }
+  /** What stops the case is done only once it is seen that it does. */
+  const enter = (reading: CheckReading) => {
+    decided(false)
+    const question = questionOf(check, reading)
+    if (question === undefined) return onRecord(reading)
+    return new Promise<boolean>((resolve) => setStopping({ reading, question, decided: resolve }))
+  }
   return (
     <section className="border-base-300 border-t pt-3" aria-label={check.name}>
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -87,7 +103,7 @@ export function CheckEntry(props: CheckEntryProps) {
         )}
       </div>
       <p className="mb-2 text-sm opacity-80">{check.how}</p>
-      <Entry check={check} last={last} draftKey={draftKey} refusal={refusal} onRecord={onRecord} />
+      <Entry check={check} last={last} draftKey={draftKey} refusal={refusal} onRecord={enter} />
       {readings.length > 1 && (
         <p className="mt-1 text-sm opacity-80">
           Before:{' '}
@@ -99,8 +115,66 @@ export function CheckEntry(props: CheckEntryProps) {
           ))}
         </p>
       )}
-      {last && <Meaning {...props} last={last} accepted={accepted.includes(last.sequence)} />}
+      {stopping && (
+        <Stops
+          question={stopping.question}
+          read={readingWords(stopping.reading, check)}
+          onAsk={() => void onRecord(stopping.reading).then(decided)}
+          onNot={() => decided(false)}
+        />
+      )}
+      {last && !stopping && <Meaning {...props} last={last} accepted={accepted.includes(last.sequence)} />}
     </section>
+  )
+}
+
+/** A reading that would stop the case, until it is seen what it does. */
+interface Stopping {
+  readonly reading: CheckReading
+  readonly question: Saying
+  readonly decided: (stored: boolean) => void
+}
+
+/** What a reading makes the case ask the dentist; undefined: nothing, or it cannot have been read. */
+function questionOf(check: Check, reading: CheckReading): Saying | undefined {
+  try {
+    const outcome = readingOutcome(check, takeReading(check, reading))
+    return outcome.verdict === 'askDentist' ? outcome.say : undefined
+  } catch (error) {
+    if (error instanceof DomainError) return undefined
+    throw error
+  }
+}
+
+/** What an answer that stops the case does, before it is done. */
+function Stops({
+  question,
+  read,
+  onAsk,
+  onNot,
+}: {
+  readonly question: Saying
+  readonly read: Saying
+  readonly onAsk: () => void
+  readonly onNot: () => void
+}) {
+  return (
+    <div className="bg-error/10 mt-2 grid gap-2 rounded-xl px-4 py-3" role="alert">
+      <p>
+        <b>
+          <Said words={read} />.
+        </b>{' '}
+        The case stops here until the dentist has answered: <Said words={question} />
+      </p>
+      <p className="flex flex-wrap gap-2">
+        <button type="button" className="act btn-error" onClick={onAsk}>
+          Stop and ask
+        </button>
+        <button type="button" className="act" onClick={onNot}>
+          Not that
+        </button>
+      </p>
+    </div>
   )
 }
 
@@ -110,8 +184,8 @@ function Meaning({
   last,
   accepted,
   onGoBack,
-  stepName,
-}: Pick<CheckEntryProps, 'check' | 'onGoBack' | 'stepName'> & {
+  job,
+}: Pick<CheckEntryProps, 'check' | 'onGoBack' | 'job'> & {
   readonly last: Reading
   readonly accepted: boolean
 }) {
@@ -124,13 +198,11 @@ function Meaning({
     <div className="mt-2 grid justify-items-start gap-2">
       <Message tone="error" words={saying`${read}. ${outcome.say}`} />
       {'toStepId' in outcome && (
-        <button
-          type="button"
-          className="act btn-error"
-          onClick={() => onGoBack(outcome, `${check.name}: ${say(read)}`)}
-        >
-          {outcome.verdict === 'remake' ? 'Remake from' : 'Go back to'} "{stepName(outcome.toStepId)}"
-        </button>
+        <BackTo
+          job={job}
+          outcome={outcome}
+          onGoBack={() => onGoBack(outcome, `${check.name}: ${say(read)}`)}
+        />
       )}
     </div>
   )

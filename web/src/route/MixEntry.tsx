@@ -3,23 +3,21 @@ import {
   type AmountKind,
   hitRatio,
   type MixFigure,
-  materials,
   type RecordedMix,
   ratioVerdict,
-  ripensByRoom,
   type Saying,
 } from '@yentrik/core'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormSelect, FormText } from '../form/fields.tsx'
 import { capital, clockTime, ratio } from '../format/format.ts'
-import { useRunningMixes } from '../mixing/MixClocks.tsx'
+import { wantedFigures } from '../mixing/amount-figures.ts'
 import { mixConditions } from '../mixing/mix-conditions.ts'
+import { useUsedMix } from '../mixing/used-mix.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { useWords } from '../preferences/words.tsx'
-import { useRoomCelsius } from '../record/room-celsius.ts'
-import { lotWords, useShelf } from '../record/shelf.ts'
+import { lotWords } from '../record/shelf.ts'
 
 /** A kind of amount on the screen: what its button says, and the two figures that are entered, where there are any. */
 interface AmountKindShown {
@@ -57,21 +55,12 @@ interface MixEntryProps {
   readonly onRecord: (mix: RecordedMix) => Promise<boolean>
 }
 
-/** What was really used, with its lot: into the record. */
+/** What was really used, with its lot: into the record. What is wanted stands in the fields already. */
 export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEntryProps) {
-  const shelf = useShelf()
   const say = useWords()
-  const lots = shelf.usable(amount.materialId)
-  const clock = useRunningMixes().find(
-    (each) => each.caseId === caseId && each.materialId === amount.materialId,
-  )
-  const { roomCelsius, field: room } = useRoomCelsius()
-  const byRoom = ripensByRoom(amount.materialId)
+  const { shelf, lots, clock, cardOf, room, ready, mixOf } = useUsedMix(amount, caseId)
   const { figures } = amountKindsShown[amount.kind]
   const lotOf = (chosen: string) => (chosen === 'first' ? (lots[0]?.lotId ?? '') : chosen)
-  const productOf = (lotId: string) => lots.find((lot) => lot.lotId === lotId)?.productId
-  const cardOf = (lotId: string) =>
-    shelf.card(amount.materialId, productOf(lotId)) ?? materials.get(amount.materialId)!
   /** Whether the ratio wants a decision, by card, pack and step. */
   const decisionOn = (powder: string, liquid: string) => {
     const { pack } = mixConditions(amount.materialId, cardOf(lotOf(form.values.lotId)), undefined, undefined)
@@ -82,9 +71,16 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
       ...(pack ? { pack } : {}),
     })
   }
+  const wanted = wantedFigures(amount, cardOf(lotOf('first')))
+  const start = (figure: MixFigure | undefined) => String((figure && wanted[figure]) ?? '')
   const form = useEntryForm({
     draftKey,
-    start: () => ({ powder: '', liquid: '', lotId: 'first', ratioReason: '' }),
+    start: () => ({
+      powder: start(figures?.powder.figure),
+      liquid: start(figures?.liquid.figure),
+      lotId: 'first',
+      ratioReason: '',
+    }),
     check: ({ powder, liquid, ratioReason }) => ({
       ratioReason:
         decisionOn(powder, liquid) === 'outside' && ratioReason.trim() === ''
@@ -95,22 +91,18 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
     }),
     store: ({ powder, liquid, lotId: chosen, ratioReason }) => {
       // Its fault stands at its field.
-      if (byRoom && roomCelsius === undefined) return Promise.resolve(false)
-      const lotId = lotOf(chosen)
-      return onRecord({
-        amountId: amount.id,
-        materialId: amount.materialId,
-        lots: lotId ? [lotId] : [],
-        ...(productOf(lotId) ? { product: cardOf(lotId).name } : {}),
-        ...(decisionOn(powder, liquid) === 'outside' ? { ratioReason: ratioReason.trim() } : {}),
-        ...(figures ? mixConditions(amount.materialId, cardOf(lotId), clock, roomCelsius) : {}),
-        ...(figures
-          ? {
-              [figures.powder.figure]: readNumber(powder, figures.powder.unit).value,
-              [figures.liquid.figure]: readNumber(liquid, figures.liquid.unit).value,
-            }
-          : {}),
-      })
+      if (!ready) return Promise.resolve(false)
+      return onRecord(
+        mixOf(lotOf(chosen), {
+          ...(figures
+            ? {
+                [figures.powder.figure]: readNumber(powder, figures.powder.unit).value,
+                [figures.liquid.figure]: readNumber(liquid, figures.liquid.unit).value,
+              }
+            : {}),
+          ...(decisionOn(powder, liquid) === 'outside' ? { ratioReason: ratioReason.trim() } : {}),
+        }),
+      )
     },
   })
   const { values } = form
@@ -157,7 +149,7 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
           hint="Outside the range of card and pack: else correct the figures, or mix again."
         />
       )}
-      {byRoom && (
+      {room && (
         <NumberField
           label="Room"
           unit="°C"
@@ -170,13 +162,15 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
           Its clock runs from <b className="figures">{clockTime(Date.parse(clock.metAt))}</b>.
         </p>
       )}
-      <FormSelect
-        form={form}
-        name="lotId"
-        label="Lot"
-        shown={lotId}
-        options={[...lots.map((lot) => [lot.lotId, lotWords(lot, shelf)] as const), ['', 'No lot noted']]}
-      />
+      {lots.length > 0 && (
+        <FormSelect
+          form={form}
+          name="lotId"
+          label="Lot"
+          shown={lotId}
+          options={[...lots.map((lot) => [lot.lotId, lotWords(lot, shelf)] as const), ['', 'No lot noted']]}
+        />
+      )}
       {refusal && <Message tone="error" words={refusal} />}
       <button type="submit" className="act-main" disabled={form.busy}>
         Into the record

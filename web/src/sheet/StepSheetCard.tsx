@@ -17,6 +17,7 @@ import { Link } from 'react-router'
 import { Message } from '../parts/Message.tsx'
 import { Said, useWords } from '../preferences/words.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
+import { BackTo } from '../route/Reopened.tsx'
 import { sheetKindsShown } from './sheet-kinds.tsx'
 
 interface StepSheetCardProps {
@@ -31,7 +32,6 @@ interface StepSheetCardProps {
   readonly onRecord: (data: SheetData) => Promise<boolean>
   readonly onGoBack: (outcome: Extract<Outcome, { toStepId: string }>, because: string) => void
   readonly onAsk: (question: string) => void
-  readonly stepName: (stepId: string) => string
 }
 
 /** A sheet of a step: several readings that belong together, and what they mean under it at once. */
@@ -73,7 +73,6 @@ function Judged({
   last,
   onGoBack,
   onAsk,
-  stepName,
 }: StepSheetCardProps & { readonly last: SheetData }) {
   const say = useWords()
   const { faults, outcome } = judgeSheet(sheet, last, (of) => recordedSheet(job, of))
@@ -103,13 +102,11 @@ function Judged({
     <div className="mt-2 grid justify-items-start gap-2">
       <Message tone="error" words={found} />
       {'toStepId' in outcome && (
-        <button
-          type="button"
-          className="act btn-error"
-          onClick={() => onGoBack(outcome, `${sheet.name}: ${say(joined(faults))}`)}
-        >
-          Go back to "{stepName(outcome.toStepId)}"
-        </button>
+        <BackTo
+          job={job}
+          outcome={outcome}
+          onGoBack={() => onGoBack(outcome, `${sheet.name}: ${say(joined(faults))}`)}
+        />
       )}
       {outcome.verdict === 'askDentist' && (
         <button type="button" className="act btn-error" onClick={() => onAsk(say(found))}>

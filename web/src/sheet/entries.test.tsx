@@ -334,7 +334,6 @@ describe('the card of a sheet', () => {
         onRecord={async () => true}
         onGoBack={goBack}
         onAsk={ask}
-        stepName={(id) => `step ${id}`}
       />,
     )
     return { goBack, ask, sheet }

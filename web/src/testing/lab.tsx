@@ -84,6 +84,12 @@ function Whereabouts() {
   )
 }
 
+/** Types into a field in which something stands already. */
+export async function retype(user: Shown['user'], field: HTMLElement, text: string): Promise<void> {
+  await user.clear(field)
+  await user.type(field, text)
+}
+
 interface Shown extends RenderResult {
   readonly user: ReturnType<typeof userEvent.setup>
   /** The address that the screen has come to. */

@@ -1,0 +1,48 @@
+import {
+  type Amount,
+  type MaterialCard,
+  type MixFigure,
+  materials,
+  type RecordedMix,
+  ripensByRoom,
+} from '@yentrik/core'
+import { useRoomCelsius } from '../record/room-celsius.ts'
+import { useShelf } from '../record/shelf.ts'
+import { useRunningMixes } from './MixClocks.tsx'
+import { mixConditions } from './mix-conditions.ts'
+
+/** What was typed or taken of a mix, and why it is used outside its range. */
+type Used = Partial<Record<MixFigure, number>> & { readonly ratioReason?: string }
+
+/** How what a step uses comes on record: with its lot and product, the room and the clock that runs of it. */
+export function useUsedMix(amount: Amount, caseId: string) {
+  const shelf = useShelf()
+  const lots = shelf.usable(amount.materialId)
+  const clock = useRunningMixes().find(
+    (each) => each.caseId === caseId && each.materialId === amount.materialId,
+  )
+  const { roomCelsius, field: room } = useRoomCelsius()
+  const byRoom = ripensByRoom(amount.materialId)
+  const productOf = (lotId: string) => lots.find((lot) => lot.lotId === lotId)?.productId
+  const cardOf = (lotId: string): MaterialCard =>
+    shelf.card(amount.materialId, productOf(lotId)) ?? materials.get(amount.materialId)!
+  return {
+    shelf,
+    lots,
+    clock,
+    cardOf,
+    /** Of the dough: its field, where the mix ripens by the room. */
+    room: byRoom ? room : undefined,
+    /** Whether what moves its clock is known. */
+    ready: !byRoom || roomCelsius !== undefined,
+    /** @param lotId empty: none is noted */
+    mixOf: (lotId: string, used: Used): RecordedMix => ({
+      amountId: amount.id,
+      materialId: amount.materialId,
+      lots: lotId ? [lotId] : [],
+      ...(productOf(lotId) ? { product: cardOf(lotId).name } : {}),
+      ...used,
+      ...(amount.kind === 'use' ? {} : mixConditions(amount.materialId, cardOf(lotId), clock, roomCelsius)),
+    }),
+  }
+}
