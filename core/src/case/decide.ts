@@ -1,7 +1,7 @@
 import { materials } from '../materials/index.ts'
 import { joined, qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { checkMix, type RecordedMix, type RouteStep, takeReading } from '../route/index.ts'
+import { checkMix, mustHaveTeeth, type RecordedMix, type RouteStep, takeReading } from '../route/index.ts'
 import { checkSheet } from '../sheet/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext, CommandOf } from './case-command.ts'
@@ -51,7 +51,7 @@ export function decide(state: CaseState, command: CaseCommand, context: CommandC
     case 'amend':
       return {
         type: 'authorisationAmended',
-        changes: checkedChanges(state, command.changes),
+        changes: checkedChanges(state, command.changes, context.templates),
         reason: sentence(command.reason, 'reason', 'why it is changed'),
       }
     default:
@@ -60,14 +60,18 @@ export function decide(state: CaseState, command: CaseCommand, context: CommandC
 }
 
 /** What is changed on the work authorisation: at least one entry, none taken away, its dates as instants in UTC. */
-function checkedChanges(state: CaseState, changes: Partial<WorkAuthorisation>): Partial<WorkAuthorisation> {
+function checkedChanges(
+  state: CaseState,
+  changes: Partial<WorkAuthorisation>,
+  templates: CommandContext['templates'],
+): Partial<WorkAuthorisation> {
   const entries = Object.entries(changes)
   if (entries.length === 0)
     refuse('nothing-changed', 'Nothing was changed.', 'Change at least one entry.', 'changes')
   const [empty] = entries.find(([, value]) => value === null || value === undefined) ?? []
   if (empty)
     refuse('entry-missing', `"${empty}" was left without a value.`, 'Enter it, or leave it as it was.', empty)
-  const { dueAt, tryInAt } = changes
+  const { dueAt, tryInAt, teeth } = changes
   if (dueAt !== undefined && instantMillis(dueAt, 'changes.dueAt') <= Date.parse(state.receivedAt))
     refuse(
       'due-before-receipt',
@@ -75,6 +79,10 @@ function checkedChanges(state: CaseState, changes: Partial<WorkAuthorisation>): 
       'Enter the date the clinic wants it back.',
       'changes.dueAt',
     )
+  for (const { route } of state.jobs) {
+    const template = templates.get(route.templateId)
+    if (template && teeth) mustHaveTeeth(template, teeth, 'changes.teeth')
+  }
   return {
     ...changes,
     ...(dueAt === undefined ? {} : { dueAt: inUtc(dueAt) }),

@@ -1,5 +1,5 @@
 import { DomainError } from '../refusal/index.ts'
-import { buildRoute, impressionsShape, type Route, readRoute } from '../route/index.ts'
+import { buildRoute, impressionsShape, mustHaveTeeth, type Route, readRoute } from '../route/index.ts'
 import { id, list, maybe, named, type Of, record, text } from '../shape/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext } from './case-command.ts'
@@ -43,7 +43,7 @@ export interface RouteSource extends Omit<CommandContext, 'now'> {
  * Takes a case in.
  * @param at ms since 1970
  * @throws {DomainError} `no-jobs`, `no-such-template`, `no-such-matter`, `no-such-choice`,
- * `due-before-receipt`, `not-an-instant`
+ * `teeth-missing`, `due-before-receipt`, `not-an-instant`
  */
 export function receiveCase(
   intake: Intake,
@@ -71,6 +71,7 @@ export function receiveCase(
         `Choose one of: ${[...templates.keys()].join(', ')}.`,
         'jobs',
       )
+    mustHaveTeeth(template, intake.authorisation.teeth)
     const route = buildRoute(template, choices)
     const routeId = routeIdOf(route)
     routes.set(routeId, route)

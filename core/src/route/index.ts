@@ -31,6 +31,7 @@ export {
   type PouredImpression,
 } from './impressions.ts'
 export type { CheckMeaning, StepMeaning } from './meanings.ts'
+export { mustHaveTeeth } from './needed-teeth.ts'
 export { type Drawing, drawings, type Picture } from './pictures.ts'
 export { readRoute } from './read-route.ts'
 export { routeFaults, routeShelf } from './route-faults.ts'

@@ -201,6 +201,8 @@ export interface RouteTemplate {
   readonly name: string
   /** Working days usually given for it (choice); the clinic's own date is what counts. */
   readonly usualDays: number
+  /** The teeth that it cannot be made without. */
+  readonly teeth?: { readonly least: number; readonly say: string }
   readonly matters: readonly Matter[]
   /** What the steps of a stage look like, where they do not say so themselves. */
   readonly pictures: Readonly<Partial<Record<Stage, Picture>>>

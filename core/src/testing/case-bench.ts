@@ -41,7 +41,7 @@ export class Bench {
       prescriber: 'Dr. Orla',
       patientCode: 'P-7',
       wanted: 'as written',
-      teeth: [],
+      teeth: routeTemplates.get(templateId)?.teeth ? [35, 36, 37] : [],
       dueAt: '2026-03-20T12:00:00Z',
       enclosures: [],
     }

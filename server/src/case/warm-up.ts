@@ -12,7 +12,7 @@ export async function warmUp(): Promise<void> {
     prescriber: 'none',
     patientCode: 'none',
     wanted: 'none',
-    teeth: [],
+    teeth: [35, 36, 37],
     dueAt: '2000-01-02T00:00:00.000Z',
     enclosures: [],
   }

@@ -8,6 +8,7 @@ import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { Figures } from '../mixing/Figures.tsx'
 import { Message } from '../parts/Message.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
 import { railWords } from './DayRail.tsx'
 
 interface NowCardProps {
@@ -22,7 +23,9 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
   const go = useNavigate()
   const { refusal: fault, run } = useRequest()
   const mix = entry.amounts.find((amount) => amount.kind === 'mix')
+  const knowsStart = usePreferences((preferences) => preferences.knowsStart)
   const start = async () => {
+    usePreferences.setState({ knowsStart: true })
     if (entry.running) return onOpen()
     const { caseId, jobId, stepId, sequence } = entry
     await run(async () => {
@@ -88,12 +91,14 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
           {entry.picture && <StepPicture picture={entry.picture} />}
         </div>
       </div>
-      <p className="mt-4 mb-1 text-sm opacity-80">
-        {entry.running
-          ? `Go on opens the case at this step, which has run since ${dayAndTime(entry.startedAt ?? now, now)}.`
-          : 'Start puts the hour on record, starts its clock and opens the case at this step.'}
-      </p>
-      <div className="flex flex-wrap gap-3">
+      {!knowsStart && (
+        <p className="mt-3 text-sm opacity-80">
+          {entry.running
+            ? 'Go on opens the case at this step.'
+            : 'Start puts the time on record, starts the clock of the step and opens the case at it.'}
+        </p>
+      )}
+      <div className="mt-3 flex flex-wrap gap-3">
         <button type="button" className="act-main" onClick={start}>
           {entry.running ? 'Go on' : 'Start'}
           <kbd className="key">space</kbd>

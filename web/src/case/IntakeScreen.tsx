@@ -124,7 +124,7 @@ export function IntakeScreen() {
             form={form}
             name="teeth"
             label={`Teeth (${notation === 'fdi' ? 'ISO 3950' : 'universal'})`}
-            hint="Only where single teeth are meant"
+            hint={template.teeth?.say ?? 'Only where single teeth are meant'}
           />
         </div>
         <div className="sm:col-span-4">

@@ -53,18 +53,34 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
   const instrument = instrumentLink(step, openCase.caseId, job.jobId)
   const Tool = step.means && toolsInStep[step.means]
   const withIt = restOfCard(job, step)
+  const amountRows = (which: (amount: Amount) => boolean) =>
+    step.amounts
+      ?.filter(which)
+      .map((amount) => (
+        <AmountRow
+          key={amount.id}
+          amount={amount}
+          job={job}
+          step={step}
+          caseId={openCase.caseId}
+          entering={entering}
+          onMix={() => onMix(amount)}
+          onRecord={(mix) => onGive([{ type: 'recordMix', jobId: job.jobId, stepId: step.id, ...mix }])}
+        />
+      ))
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must scroll by keyboard too
     <section className="min-h-0 grow overflow-y-auto pr-1" aria-label="Instruction" tabIndex={0}>
+      <p className="flex flex-wrap gap-2">
+        <span className="chip">{stageName(step.stage)}</span>
+        {state.attempt > 1 && <span className="chip text-warning">again, time {state.attempt}</span>}
+        {state.status === 'done' && <span className="chip text-success">done by {state.finishedBy}</span>}
+        {state.status === 'skipped' && <span className="chip">left out: {state.skipReason}</span>}
+      </p>
+      <h2 className="mt-2 text-[1.9rem] leading-tight font-bold">{step.name}</h2>
+      {amountRows(({ kind }) => kind !== 'use')}
       <div className={`grid gap-4 ${drawsItself(step, running) ? '' : 'xl:grid-cols-[minmax(0,1fr)_15rem]'}`}>
         <div>
-          <p className="flex flex-wrap gap-2">
-            <span className="chip">{stageName(step.stage)}</span>
-            {state.attempt > 1 && <span className="chip text-warning">again, time {state.attempt}</span>}
-            {state.status === 'done' && <span className="chip text-success">done by {state.finishedBy}</span>}
-            {state.status === 'skipped' && <span className="chip">left out: {state.skipReason}</span>}
-          </p>
-          <h2 className="mt-2 text-[1.9rem] leading-tight font-bold">{step.name}</h2>
           <ol className="mt-2 grid gap-1 text-lg">
             {step.how.map((line) => (
               <li key={line}>{line}</li>
@@ -89,20 +105,9 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
           Work it out on the {instrument.name} screen
         </Link>
       )}
+      {amountRows(({ kind }) => kind === 'use')}
       <PlannedCuts job={job} step={step} caseId={openCase.caseId} />
       {Tool && <Tool openCase={openCase} job={job} step={step} state={state} />}
-      {(step.amounts ?? []).map((amount) => (
-        <AmountRow
-          key={amount.id}
-          amount={amount}
-          job={job}
-          step={step}
-          caseId={openCase.caseId}
-          entering={entering}
-          onMix={() => onMix(amount)}
-          onRecord={(mix) => onGive([{ type: 'recordMix', jobId: job.jobId, stepId: step.id, ...mix }])}
-        />
-      ))}
       {running && (
         <div className="mt-4 grid gap-3">
           {(step.sheets ?? []).map((sheet) => (
@@ -191,13 +196,9 @@ function restOfCard(job: JobState, step: RouteStep): readonly RouteStep[] {
 /** The further lines of a card. */
 function WithIt({ steps }: { readonly steps: readonly RouteStep[] }) {
   return steps.map((step) => (
-    <section key={step.id} className="mt-3" aria-label={step.name}>
-      <h3 className="text-xl font-bold">{step.name}</h3>
-      <ol className="grid gap-1 text-lg">
-        {step.how.map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-      </ol>
+    <section key={step.id} className="mt-2 text-lg" aria-label={step.name}>
+      <h3 className="inline font-bold">{step.name}</h3>
+      <p className="inline">: {step.how.join(' ')}</p>
     </section>
   ))
 }

@@ -74,6 +74,12 @@ describe('a work authorisation as it is typed', () => {
     atStart()
     expect(intakeFaults({ ...typed, patientAge }, 'fdi').patientAge).toBeUndefined()
   })
+  it('a fixed job without its teeth is told so at their field, by what it wants', () => {
+    atStart()
+    const fault = (teeth: string) => intakeFaults({ ...typed, templateId: 'cast-bridge', teeth }, 'fdi').teeth
+    expect(String(fault('35, 37'))).toContain('Enter both retainers and the pontic.')
+    expect(fault('35, 36, 37')).toBeUndefined()
+  })
   it('a tooth that is none is told in the words of the core', () => {
     atStart()
     expect(String(intakeFaults({ ...typed, teeth: '99' }, 'fdi').teeth)).toMatch(/99/)

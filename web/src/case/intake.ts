@@ -3,6 +3,7 @@ import {
   afterWorkingDays,
   buildRoute,
   DomainError,
+  mustHaveTeeth,
   parseTeeth,
   pouredBy,
   type RouteTemplate,
@@ -88,14 +89,14 @@ export function intakeFaults(
         : due <= labNow()
           ? 'It is past. Enter the date the clinic wants it back.'
           : undefined,
-    teeth: teethFault(typed.teeth, notation),
+    teeth: teethFault(typed.teeth, notation, templateOf(typed)),
     impressions: impressionsFault(pouredOf(typed), typed.impressions),
   }
 }
 
-function teethFault(text: string, notation: ToothNotation) {
+function teethFault(text: string, notation: ToothNotation, template: RouteTemplate) {
   try {
-    parseTeeth(text, notation)
+    mustHaveTeeth(template, parseTeeth(text, notation))
     return undefined
   } catch (error) {
     if (!(error instanceof DomainError)) throw error

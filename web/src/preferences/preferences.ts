@@ -10,6 +10,8 @@ export interface Preferences {
   readonly units: UnitSystem
   readonly teeth: ToothNotation
   readonly sound: boolean
+  /** Whether somebody here has begun a step by the large button, and knows what it does. */
+  readonly knowsStart?: boolean
 }
 
 export const usePreferences = create<Preferences>()(

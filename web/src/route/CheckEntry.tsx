@@ -15,7 +15,7 @@ import {
   saying,
   takeReading,
 } from '@yentrik/core'
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useEffect, useRef, useState } from 'react'
 import { LiveGauge } from '../devices/LiveGauge.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
@@ -158,8 +158,10 @@ function Stops({
   readonly onAsk: () => void
   readonly onNot: () => void
 }) {
+  const panel = useRef<HTMLDivElement>(null)
+  useEffect(() => panel.current?.scrollIntoView({ block: 'nearest' }), [])
   return (
-    <div className="bg-error/10 mt-2 grid gap-2 rounded-xl px-4 py-3" role="alert">
+    <div ref={panel} className="bg-error/10 mt-2 grid gap-2 rounded-xl px-4 py-3" role="alert">
       <p>
         <b>
           <Said words={read} />.

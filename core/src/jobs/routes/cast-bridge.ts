@@ -89,6 +89,7 @@ export const castBridge: RouteTemplate = {
   version: 4,
   name: 'Three-unit bridge',
   usualDays: 4,
+  teeth: { least: 3, say: 'Enter both retainers and the pontic.' },
   pictures: diePictures('bridge', shows('bridge', ['pontic', 'joints', 'metal'])),
   matters: [
     castHere,

@@ -11,6 +11,7 @@ export const castCrown: RouteTemplate = {
   version: 4,
   name: 'Cast crown',
   usualDays: 3,
+  teeth: { least: 1, say: 'Enter the tooth that is crowned.' },
   pictures: diePictures('crown', shows('crown', ['metal'])),
   matters: [arrives, castHere, investmentMatter],
   steps: [

@@ -10,6 +10,7 @@ export const castPosts: RouteTemplate = {
   version: 2,
   name: 'Cast post and core',
   usualDays: 3,
+  teeth: { least: 1, say: 'Enter each tooth that gets a post.' },
   pictures: { ...onePicture(shows('post')), receive: castPictures.receive },
   matters: [
     {
