@@ -34,11 +34,11 @@ test.describe('with the application kept by the browser', () => {
       await weigh(page, ['100', '23'])
       await expect(waiting(page)).toHaveText('Kept here, 1 to send')
       await done(page)
-      await expect(waiting(page)).toHaveText('Kept here, 2 to send')
+      await expect(waiting(page)).toHaveText('Kept here, 5 to send')
 
       // The page is loaded again, still without the server: the bench goes on where it was.
       await page.reload()
-      await expect(waiting(page)).toHaveText('Kept here, 2 to send')
+      await expect(waiting(page)).toHaveText('Kept here, 5 to send')
       await expect(step(page).getByRole('heading', { level: 2 })).not.toHaveText(pour)
       await page.getByRole('button', { name: /^Record/ }).click()
       await expect(page.getByRole('region', { name: 'Record' })).toContainText('kept here, not sent yet')
@@ -47,7 +47,13 @@ test.describe('with the application kept by the browser', () => {
       await expect(waiting(page)).toBeHidden({ timeout: 30_000 })
       await expect(page.getByText('The server is not reached.')).toBeHidden({ timeout: 20_000 })
       const added = (await eventsOf(page)).slice(before)
-      expect(added.map(({ type }) => type)).toEqual(['mixRecorded', 'stepFinished'])
+      expect(added.map(({ type }) => type)).toEqual([
+        'mixRecorded',
+        'stepFinished',
+        'stepStarted',
+        'stepFinished',
+        'stepStarted',
+      ])
       for (const { kept } of added) expect(Date.parse(kept!.sentAt)).toBeGreaterThan(Date.parse(kept!.doneAt))
       await expect(page.getByRole('region', { name: 'Record' })).toContainText(
         'while the server was away, sent at',

@@ -56,7 +56,6 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
     await recordSetUp(page, 'Record the prescription')
     await done(page)
     await step(page).getByRole('button', { name: 'Leave out' }).click()
-    await page.getByRole('button', { name: 'Leave it out' }).click()
     await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Set the front teeth')
     await start(page)
     await weigh(page)

@@ -158,7 +158,6 @@ test('study models from two casts to the bag, planned on pictures', async ({ pag
     await done(page)
   })
   await step(page).getByRole('button', { name: 'Leave out' }).click()
-  await page.getByRole('button', { name: 'Leave it out' }).click()
   await go('Wet the models', { minutes: 6 })
   await go('Upper base', { measures: { 'Base to the occlusal plane': '1' } })
   await go('Upper back', { measures: { 'Back to base': '90' } })

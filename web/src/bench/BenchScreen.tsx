@@ -6,6 +6,7 @@ import { useNow } from '../live/lab-clock.ts'
 import { useAnswer } from '../live/queries.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
+import { useShelf } from '../record/shelf.ts'
 import { useSession } from '../session/session.ts'
 import { entryKey, inOrder, putOff, usePutOff } from './bench-store.ts'
 import { DayRail } from './DayRail.tsx'
@@ -16,6 +17,8 @@ export function BenchScreen() {
   const { data, error } = useAnswer('GET /bench')
   const { person } = useSession()
   const now = useNow()
+  // Asked for once: the figures of whatever comes up need it.
+  useShelf()
   if (!data)
     return error ? (
       <main className="p-8">

@@ -137,7 +137,8 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
               onGoBack={goBack}
             />
           ))}
-          {[step, ...withIt].flatMap((each) =>
+          {/* What a wait ends with cannot be looked at before it has begun. */}
+          {[step, ...withIt.filter(({ kind }) => kind === 'attended')].flatMap((each) =>
             (each.checks ?? []).map((check) => {
               const { readings, accepted, attempt } = job.steps[each.id]!
               return (

@@ -25,6 +25,8 @@ describe('small steps on one card', () => {
     expect(card.getAllByRole('heading', { level: 3 }).map((each) => each.textContent)).toEqual(
       expect.arrayContaining(['Retention cones', 'Stone sets']),
     )
+    // Whether the heat has gone is felt when the stone has stood, not before.
+    expect(card.queryByRole('heading', { name: 'Heat gone' })).toBeNull()
     await user.click(button('As wanted'))
     await waitFor(() => expect(bench.job.steps['pour-anatomy']?.mixes).toHaveLength(1))
     await user.click(button(/^Done/))
