@@ -1,4 +1,5 @@
 import {
+  amountsIn,
   type CaseState,
   currentSteps,
   isDelivered,
@@ -127,7 +128,7 @@ function benchItems(job: JobState, dueAt: number, calendar: LabCalendar): BenchI
       ...(window ? { window } : {}),
       startBy: latestStart(remainingWork(job, step), dueAt, calendar),
       why: step.why,
-      amounts: step.amounts ?? [],
+      amounts: amountsIn(job, step),
       attempt: state.attempt,
     }
   }

@@ -10,6 +10,7 @@ import { isDelivered } from './case-state.ts'
 import { checkedImpressions } from './impressions.ts'
 import { failingChecks, failingSheets, openChecks, stepOf } from './job.ts'
 import type { WorkAuthorisation } from './payloads.ts'
+import { whyNotLeftOut } from './planned.ts'
 import { beforeFinish, beforeStart, mustHaveMet, realTime, startOf } from './real-time.ts'
 import { refuse, sentence } from './refuse.ts'
 import type { CaseState, JobState } from './state.ts'
@@ -166,6 +167,7 @@ function decideOnStep(
       mustBeStartable(job, step, state)
       if (!step.mayBeSkipped)
         refuse('step-not-skippable', `"${step.name}" cannot be left out.`, `Do it: ${step.why}`)
+      mustNotBeWanted(job, step)
       return {
         ...command,
         type: 'stepSkipped',
@@ -232,6 +234,12 @@ const statusWord = {
   running: 'running already',
   done: 'done already',
   skipped: 'left out',
+}
+
+/** What a plan or a step before it wants is not left out. */
+function mustNotBeWanted(job: JobState, step: RouteStep): void {
+  const why = whyNotLeftOut(job, step)
+  if (why !== undefined) refuse('step-wanted', why, `Do it: ${step.why}`)
 }
 
 function mustBeRunning(step: RouteStep, state: StepState): void {

@@ -41,10 +41,12 @@ export {
   stepMeaning,
   stepMinutes,
   stepOf,
+  stepOfSheet,
 } from './job.ts'
 export { attemptOf, type KeptCommand, renumbered, withKept } from './kept-command.ts'
 export { type Overruled, overruled, overruledWords } from './overruled.ts'
 export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
+export { amountsIn, rebasesIn, whyNotLeftOut } from './planned.ts'
 export type { CaseState, JobState } from './state.ts'
 export {
   finishedAt,

@@ -117,8 +117,14 @@ export function failingSheets(
 }
 
 /** The last entry of a sheet that is on record in a job. */
-export function recordedSheet(job: JobState, { stepId, sheetId }: SheetOf): SheetData | undefined {
-  return job.steps[stepId]?.sheets.findLast((each) => each.sheetId === sheetId)?.sheet
+export function recordedSheet(job: JobState, of: SheetOf): SheetData | undefined {
+  return job.steps[stepOfSheet(job, of)]?.sheets.findLast(({ sheetId }) => sheetId === of.sheetId)?.sheet
+}
+
+/** The step on which a sheet stands that counts now: where it was taken anew, else where it was taken first. */
+export function stepOfSheet(job: JobState, { stepId, sheetId, laterIn }: SheetOf): string {
+  const anew = laterIn && job.steps[laterIn]?.sheets.some((each) => each.sheetId === sheetId)
+  return anew ? laterIn : stepId
 }
 
 /** The checks of a step that still want a reading. */

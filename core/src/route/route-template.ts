@@ -1,5 +1,6 @@
 import { coolings } from '../curing/index.ts'
 import {
+  byTag,
   choice,
   figure,
   id,
@@ -142,6 +143,13 @@ const stepShape = record({
   cautions: maybe(list(choice(cautionIds), 20)),
   /** Why it may be left out; a step without this can never be skipped. */
   mayBeSkipped: maybe(sentence),
+  /** It may be left out only where a trim plan adds to no base, or where another step was left out. */
+  skippedOnly: maybe(
+    byTag('where', {
+      noRebase: record({ planOf: sheetOfShape }),
+      leftOut: record({ stepId: id() }),
+    }),
+  ),
   /** Stays done when the route goes back past it; only a remake opens it again. */
   onlyOnce: maybe(yesNo()),
   /** What it looks like. */

@@ -3,7 +3,8 @@ import { id, maybe, type Of, record, type Shape, text, yesNo } from '../shape/in
 import { type FailingOutcome, failingOutcomeShape } from './outcome.ts'
 
 /** Names a sheet of an earlier step of the same job. */
-export const sheetOfShape = record({ stepId: id(), sheetId: id() })
+/** A sheet of a step; where a later step takes it anew, the one there counts once it is on record. */
+export const sheetOfShape = record({ stepId: id(), sheetId: id(), laterIn: maybe(id()) })
 export type SheetOf = Of<typeof sheetOfShape>
 
 /** What every sheet of a step says of itself, whatever its kind. */

@@ -18,6 +18,7 @@ export {
   trimCalculator,
 } from './pair-plan.ts'
 export { type Point, pointShape } from './plane-geometry.ts'
+export { type Rebase, rebasesOf } from './rebase.ts'
 export { heelRange } from './trim-choices.ts'
 export { FIRST_PASS_LEAVES, plannedOutline, type TrimCut } from './trim-cuts.ts'
-export { TOTAL_HEIGHT } from './trim-heights.ts'
+export { type HeightPlan, TOTAL_HEIGHT } from './trim-heights.ts'

@@ -1,4 +1,5 @@
 import {
+  amountsIn,
   type CaseCommand,
   type CaseState,
   currentSteps,
@@ -11,6 +12,7 @@ import {
   type RouteStep,
   stepOf,
   stepWindow,
+  whyNotLeftOut,
   windowVerdict,
 } from '@yentrik/core'
 import { type MouseEvent, useState } from 'react'
@@ -125,9 +127,10 @@ function CaseWork({
     if (open && isInHand && !openCase.busy) void move(undefined, onward)
   }
   const Beside = step.means && toolsBesideStep[step.means]
+  const amounts = amountsIn(job, step)
   const unmixed =
-    step.amounts?.find((amount) => !job.steps[step.id]?.mixes.some((mix) => mix.amountId === amount.id)) ??
-    step.amounts?.[0]
+    amounts.find((amount) => !job.steps[step.id]?.mixes.some((mix) => mix.amountId === amount.id)) ??
+    amounts[0]
   const weigh = unmixed && running && open ? () => openSheet({ sheet: 'mix', amount: unmixed }) : undefined
   useShortcuts([
     { key: 'space', does: 'Start or done', run: () => act() },
@@ -239,17 +242,21 @@ function CaseWork({
                     To the current step
                   </button>
                 )}
-                {isInHand && open && !running && step.mayBeSkipped && (
-                  <button
-                    type="button"
-                    className="act"
-                    onClick={onceOnly(
-                      () => void give({ type: 'skipStep', ...on, reason: step.mayBeSkipped! }),
-                    )}
-                  >
-                    Leave out: {lowered(step.mayBeSkipped)}
-                  </button>
-                )}
+                {isInHand &&
+                  open &&
+                  !running &&
+                  step.mayBeSkipped &&
+                  whyNotLeftOut(job, step) === undefined && (
+                    <button
+                      type="button"
+                      className="act"
+                      onClick={onceOnly(
+                        () => void give({ type: 'skipStep', ...on, reason: step.mayBeSkipped! }),
+                      )}
+                    >
+                      Leave out: {lowered(step.mayBeSkipped)}
+                    </button>
+                  )}
                 <UndoLast openCase={openCase} reader={reader} />
                 {!state.ended && (
                   <Menu name="More">

@@ -1,5 +1,6 @@
 import {
   type Amount,
+  amountsIn,
   CAUTION_RULE,
   type CaseCommand,
   cardOf,
@@ -54,8 +55,8 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
   const Tool = step.means && toolsInStep[step.means]
   const withIt = restOfCard(job, step)
   const amountRows = (which: (amount: Amount) => boolean) =>
-    step.amounts
-      ?.filter(which)
+    amountsIn(job, step)
+      .filter(which)
       .map((amount) => (
         <AmountRow
           key={amount.id}

@@ -1,6 +1,6 @@
 import { type CaseCommand, type JobState, type RouteStep, stepOf, stepWindow } from '@yentrik/core'
 import { Undo2 } from 'lucide-react'
-import { Reopened } from '../route/Reopened.tsx'
+import { Reopened } from '../parts/Reopened.tsx'
 
 /** A window that is past: the step that can still save it, which opens again. */
 export function WhatCanBeDone({

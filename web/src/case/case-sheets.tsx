@@ -12,9 +12,9 @@ import {
 import { Pills, SelectField } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
+import { Reopened } from '../parts/Reopened.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
 import { Said } from '../preferences/words.tsx'
-import { Reopened } from '../route/Reopened.tsx'
 import { WordsSheet } from './WordsSheet.tsx'
 
 interface StepChoiceProps {

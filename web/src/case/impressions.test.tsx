@@ -51,6 +51,7 @@ describe('what came from the mouth, asked for as the case is taken in', () => {
   it('asks no hour of what keeps, nor of what did not come', async () => {
     const { user, sent } = await intake()
     await user.click(screen.getByText('Cast crown'))
+    await user.type(field('Teeth (ISO 3950)'), '46')
     expect(screen.queryByLabelText('Taken at')).toBeNull()
     expect(screen.getByText('It keeps.')).toBeTruthy()
     await user.selectOptions(field('Opposing impression'), 'alginate')

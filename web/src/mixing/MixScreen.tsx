@@ -1,3 +1,4 @@
+import { amountsIn } from '@yentrik/core'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { useOpenCase } from '../record/open-case.ts'
@@ -36,7 +37,7 @@ function MixForStep({ caseId, jobId, stepId, amountId }: OfStep) {
   const go = useNavigate()
   const job = openCase.state?.jobs.find((each) => each.jobId === jobId)
   const step = job?.route.steps.find((each) => each.id === stepId)
-  const amount = step?.amounts?.find((each) => each.id === amountId)
+  const amount = job && step && amountsIn(job, step).find((each) => each.id === amountId)
   if (!openCase.state || !job || !step || amount?.kind !== 'mix')
     return (
       <main className="p-8">

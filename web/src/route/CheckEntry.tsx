@@ -20,10 +20,10 @@ import { LiveGauge } from '../devices/LiveGauge.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
+import { BackTo } from '../parts/Reopened.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
-import { BackTo } from './Reopened.tsx'
 
 interface ReadingEntryProps<K extends CheckKind> {
   readonly check: CheckOf<K>

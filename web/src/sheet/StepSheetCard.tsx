@@ -15,9 +15,9 @@ import {
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { Message } from '../parts/Message.tsx'
+import { BackTo } from '../parts/Reopened.tsx'
 import { Said, useWords } from '../preferences/words.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
-import { BackTo } from '../route/Reopened.tsx'
 import { sheetKindsShown } from './sheet-kinds.tsx'
 
 interface StepSheetCardProps {

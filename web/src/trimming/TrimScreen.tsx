@@ -1,11 +1,13 @@
 import {
   DomainError,
   heelRange,
+  lastSheetOf,
   type PairEntry,
   type PairPlan,
   planPair,
   recordedSheet,
   type Saying,
+  stepOfSheet,
 } from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
@@ -56,8 +58,12 @@ function TrimForCase({ caseId }: { caseId: string }) {
         <Message tone="error">This step has no trim sheet. Go back to the case.</Message>
       </main>
     )
-  const of = sheet.kind === 'finishedPair' ? sheet.planOf : { stepId, sheetId }
-  const stored = recordedSheet(job, of)
+  const of =
+    sheet.kind === 'finishedPair'
+      ? { ...sheet.planOf, stepId: stepOfSheet(job, sheet.planOf) }
+      : { stepId, sheetId }
+  // Read again after a base was added to, a plan begins with what was marked for the first.
+  const stored = recordedSheet(job, of) ?? lastSheetOf(job, 'trimPlan')
   const running = job.steps[stepId]?.status === 'running'
   const record = async (data: Parameters<OpenCase['give']>[0] & { type: 'recordSheet' }) => {
     const kept = await openCase.give(data)

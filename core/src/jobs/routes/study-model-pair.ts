@@ -1,8 +1,10 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
+import type { StepSheet } from '../../sheet/index.ts'
 import { adjust, askDentist, goBack, look, remake } from '../checks.ts'
 import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from '../door.ts'
 import { onePicture, shows } from '../pictures.ts'
+import { studyModelFinish } from '../study-model-finish.ts'
 
 const trimming = {
   stage: 'trim',
@@ -10,7 +12,8 @@ const trimming = {
   cautions: ['trimmerWheel', 'silicaDust'],
 } as const satisfies Partial<TemplateStep>
 
-const of = { stepId: 'measure', sheetId: 'trim-plan' } as const
+/** The plan; read again where a base was added to. */
+const of = { stepId: 'measure', sheetId: 'trim-plan', laterIn: 'measure-again' } as const
 const cutsOf = (arch: 'upper' | 'lower', ...cuts: string[]) => ({ plannedCuts: { of, arch, cuts } })
 
 const squareBack = (id: string) => ({
@@ -27,10 +30,19 @@ const squareBack = (id: string) => ({
   source: 'common practice: 90°; tolerance 0.5° our choice',
 })
 
+const trimPlan: StepSheet = {
+  id: 'trim-plan',
+  kind: 'trimPlan',
+  name: 'Trim plan',
+  how: 'Open the trim planner and store the plan.',
+  source: 'geometry: docs/trimming.md; ranges common practice',
+  failing: { verdict: 'adjust', say: 'Mark the landmarks again.' },
+}
+
 /** A matched, symmetric, labelled pair of orthodontic study models (common practice throughout). */
 export const studyModelPair: RouteTemplate = {
   id: 'study-model-pair',
-  version: 3,
+  version: 4,
   name: 'Study models, pair',
   usualDays: 7,
   pictures: onePicture(shows('pair')),
@@ -98,16 +110,7 @@ export const studyModelPair: RouteTemplate = {
       ],
       why: 'Every angle is computed from the better side and copied to the other, and no cut goes into the vestibule.',
       handsOnMinutes: 15,
-      sheets: [
-        {
-          id: 'trim-plan',
-          kind: 'trimPlan',
-          name: 'Trim plan',
-          how: 'Open the trim planner and store the plan.',
-          source: 'geometry: docs/trimming.md; ranges common practice',
-          failing: { verdict: 'adjust', say: 'Mark the landmarks again.' },
-        },
-      ],
+      sheets: [trimPlan],
     },
     {
       id: 'rebase',
@@ -123,6 +126,7 @@ export const studyModelPair: RouteTemplate = {
       handsOnMinutes: 10,
       waitMinutes: 45,
       mayBeSkipped: 'Neither base is too thin.',
+      skippedOnly: { where: 'noRebase', planOf: of },
       wait: {
         ofMix: { stepId: 'rebase', pace: 'separate' },
         earliestMinutes: 45,
@@ -142,6 +146,22 @@ export const studyModelPair: RouteTemplate = {
         },
       ],
       cautions: ['silicaDust'],
+    },
+    {
+      id: 'measure-again',
+      name: 'Read the bases again',
+      stage: 'trim',
+      instrument: { opens: 'trim' },
+      kind: 'attended',
+      how: [
+        'Read the height of each base that was added to, at three places or more.',
+        'Enter them in the plan: what is to come off follows from them.',
+      ],
+      why: 'The plan knows the base as it was before.',
+      handsOnMinutes: 5,
+      mayBeSkipped: 'No base was added to.',
+      skippedOnly: { where: 'leftOut', stepId: 'rebase' },
+      sheets: [trimPlan],
     },
     {
       id: 'soak',
@@ -319,94 +339,7 @@ export const studyModelPair: RouteTemplate = {
         ),
       ],
     },
-    {
-      id: 'fill',
-      name: 'Fill voids, smooth the faces',
-      stage: 'finish',
-      kind: 'attended',
-      how: [
-        'Thin plaster into every void of the cut faces.',
-        'Stone the faces flat under water, edges left crisp.',
-      ],
-      why: 'Voids catch dirt; a stoned face can be written on.',
-      handsOnMinutes: 15,
-      amounts: [
-        {
-          id: 'filling',
-          kind: 'mix',
-          materialId: 'model-plaster',
-          powderGrams: 20,
-          millilitresPerGram: 0.5,
-          note: 'thin',
-          source: COMMON_PRACTICE,
-        },
-      ],
-      checks: [
-        look('faces', 'Cut faces', 'Side light, all seven faces of both.', 'Flat, no void', {
-          'A void is open': adjust('Fill it again and stone it.'),
-        }),
-      ],
-      cautions: ['silicaDust'],
-    },
-    {
-      id: 'dry',
-      name: 'Dry',
-      stage: 'finish',
-      kind: 'unattended',
-      how: ['Apart, on a rack, at room temperature.'],
-      why: 'Damp models take up soap unevenly and grow stains.',
-      handsOnMinutes: 0,
-      waitMinutes: 3 * 24 * 60,
-      wait: {
-        earliestMinutes: 2 * 24 * 60,
-        bestMinutes: 7 * 24 * 60,
-        early: 'Still damp inside.',
-        late: 'Dry long since.',
-        source: 'common practice: several days',
-      },
-    },
-    {
-      id: 'soap',
-      name: 'Soap soak',
-      stage: 'finish',
-      kind: 'unattended',
-      when: { soap: ['yes'] },
-      how: ['Warm model soap, whole models under.'],
-      why: 'Only a dry model takes it evenly.',
-      handsOnMinutes: 2,
-      waitMinutes: 30,
-      wait: {
-        earliestMinutes: 30,
-        bestMinutes: 60,
-        early: 'The sheen will be patchy.',
-        late: 'Left long it softens the edges.',
-        source: COMMON_PRACTICE,
-      },
-    },
-    {
-      id: 'buff',
-      name: 'Buff',
-      stage: 'finish',
-      kind: 'attended',
-      when: { soap: ['yes'] },
-      how: ['Rinse, let it dry, buff with a soft cloth.'],
-      why: 'The sheen keeps dust off.',
-      handsOnMinutes: 5,
-    },
-    {
-      id: 'label-models',
-      name: 'Label both models',
-      stage: 'document',
-      kind: 'attended',
-      how: ['Patient code, age, date of the impression, on both.'],
-      why: 'They are compared years later.',
-      handsOnMinutes: 4,
-      checks: [
-        look('labels', 'Labels', 'Read both against the docket.', 'Both agree', {
-          'One differs': adjust('Write it again.'),
-        }),
-      ],
-    },
+    ...studyModelFinish,
     papersAndLabel,
     handOver({ how: ['Disinfect the surface.', 'Each wrapped by itself, the wax bite back with them.'] }),
   ],
