@@ -213,7 +213,7 @@ test('a bridge pattern: a layer too thick, a pattern that will not come off, and
 
 test('a tooth in wax for practice, in the order of the instruments', async ({ page, request }) => {
   test.setTimeout(180_000)
-  await takeIn(page, 'Single-tooth wax-up', 'Training', 'WU-1', '46')
+  await takeIn(page, 'Single-tooth wax-up', 'Training', 'WU-1')
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
   await go('Read the work authorisation', { looks: { Complete: 'Complete' } })
   await start(page)

@@ -46,7 +46,7 @@ export {
 export { attemptOf, type KeptCommand, renumbered, withKept } from './kept-command.ts'
 export { type Overruled, overruled, overruledWords } from './overruled.ts'
 export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
-export { amountsIn, rebasesIn, whyNotLeftOut } from './planned.ts'
+export { amountsIn, leavingOut, rebasesIn, whyNotLeftOut } from './planned.ts'
 export type { CaseState, JobState } from './state.ts'
 export {
   finishedAt,

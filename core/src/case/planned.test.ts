@@ -3,7 +3,7 @@ import type { SheetData } from '../sheet/index.ts'
 import { Bench, J } from '../testing/case-bench.ts'
 import { inventedPair, type PairEntry, planPair, rebasesOf } from '../trimming/index.ts'
 import { recordedSheet, stepOf, stepOfSheet } from './job.ts'
-import { amountsIn, rebasesIn, whyNotLeftOut } from './planned.ts'
+import { amountsIn, leavingOut, rebasesIn, whyNotLeftOut } from './planned.ts'
 
 const pair: PairEntry = inventedPair
 const flat = (heightMillimetres: number) => [
@@ -108,7 +108,10 @@ describe('a plan after a rebase', () => {
   })
   it('is left out with the rebase', () => {
     const bench = atRebase(36)
-    bench.do(leaveOut('rebase'))
-    expect(bench.refusal(leaveOut('measure-again'))).toBeUndefined()
+    for (const command of leavingOut(bench.job, stepOf(bench.job, 'rebase'), 'Thick enough'))
+      bench.do(command)
+    expect(bench.job.steps.rebase).toMatchObject({ status: 'skipped', skipReason: 'Thick enough' })
+    expect(bench.job.steps['measure-again']).toMatchObject({ skipReason: 'No base was added to.' })
+    expect(leavingOut(bench.job, stepOf(bench.job, 'soak'), 'x')).toHaveLength(1)
   })
 })

@@ -3,6 +3,7 @@ import { mixForVolume, USUAL_WASTE_FRACTION } from '../mixing/index.ts'
 import { joined, qty, type Saying, saying } from '../quantity/index.ts'
 import type { Amount, AmountOf, RouteStep } from '../route/index.ts'
 import { type Rebase, rebasesOf } from '../trimming/index.ts'
+import type { CommandOf } from './case-command.ts'
 import { recordedSheet, stepOf } from './job.ts'
 import type { JobState } from './state.ts'
 
@@ -25,6 +26,16 @@ export function whyNotLeftOut(job: JobState, step: RouteStep): Saying | undefine
   if (other !== undefined && job.steps[other]?.status !== 'skipped')
     return `"${stepOf(job, other).name}" was done.`
   return undefined
+}
+
+/** Leaves a step out, and with it what only what was left out calls for. */
+export function leavingOut(job: JobState, step: RouteStep, reason: string): readonly CommandOf<'skipStep'>[] {
+  const skip = (stepId: string, because: string) =>
+    ({ type: 'skipStep', jobId: job.jobId, stepId, reason: because }) as const
+  const withIt = job.route.steps.filter(
+    ({ skippedOnly }) => skippedOnly?.where === 'leftOut' && skippedOnly.stepId === step.id,
+  )
+  return [skip(step.id, reason), ...withIt.map(({ id, mayBeSkipped }) => skip(id, mayBeSkipped ?? reason))]
 }
 
 /** What a step uses, with the grams that the plan on record makes of it. */

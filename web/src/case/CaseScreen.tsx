@@ -7,6 +7,7 @@ import {
   type EventReader,
   isDelivered,
   type JobState,
+  leavingOut,
   onTo,
   pouredBy,
   type RouteStep,
@@ -250,9 +251,7 @@ function CaseWork({
                     <button
                       type="button"
                       className="act"
-                      onClick={onceOnly(
-                        () => void give({ type: 'skipStep', ...on, reason: step.mayBeSkipped! }),
-                      )}
+                      onClick={onceOnly(() => void giveAll(leavingOut(job, step, step.mayBeSkipped!)))}
                     >
                       Leave out: {lowered(step.mayBeSkipped)}
                     </button>
@@ -311,6 +310,7 @@ function CaseWork({
         opened={opened}
         onShut={shut}
         onGive={give}
+        onGiveAll={giveAll}
         onMove={move}
       />
     </main>

@@ -1,4 +1,12 @@
-import type { Amount, CaseCommand, CaseState, EventReader, JobState, RouteStep } from '@yentrik/core'
+import {
+  type Amount,
+  type CaseCommand,
+  type CaseState,
+  type EventReader,
+  type JobState,
+  leavingOut,
+  type RouteStep,
+} from '@yentrik/core'
 import { Link } from 'react-router'
 import { Sheet } from '../parts/Sheet.tsx'
 import { type OpenCase, refusalNow } from '../record/open-case.ts'
@@ -41,6 +49,7 @@ interface CaseSheetsProps {
   readonly opened: OpenSheet | undefined
   readonly onShut: () => void
   readonly onGive: (command: CaseCommand) => Promise<boolean>
+  readonly onGiveAll: (commands: readonly CaseCommand[]) => Promise<boolean>
   /** Starts or ends the current step, with the reason why it is out of its time. */
   readonly onMove: (outOfTimeReason: string) => Promise<boolean>
 }
@@ -55,6 +64,7 @@ export function CaseSheets({
   opened,
   onShut,
   onGive,
+  onGiveAll,
   onMove,
 }: CaseSheetsProps) {
   const on = { jobId: job.jobId, stepId: step.id }
@@ -128,7 +138,7 @@ export function CaseSheets({
           start={step.mayBeSkipped}
           refusal={refusal}
           onClose={onShut}
-          onGive={(reason) => onGive({ type: 'skipStep', ...on, reason })}
+          onGive={(reason) => onGiveAll(leavingOut(job, step, reason))}
         />
       )}
       {opened?.sheet === 'goBack' && (

@@ -159,7 +159,9 @@ function Stops({
   readonly onNot: () => void
 }) {
   const panel = useRef<HTMLDivElement>(null)
-  useEffect(() => panel.current?.scrollIntoView({ block: 'nearest' }), [])
+  useEffect(() => {
+    panel.current?.scrollIntoView({ block: 'nearest' })
+  }, [])
   return (
     <div ref={panel} className="bg-error/10 mt-2 grid gap-2 rounded-xl px-4 py-3" role="alert">
       <p>

@@ -22,7 +22,8 @@ HTMLDialogElement.prototype.close = function (this: HTMLDialogElement) {
   this.open = false
   this.dispatchEvent(new Event('close'))
 }
-HTMLElement.prototype.scrollIntoView ??= () => undefined
+// As newer browsers do, which answer a promise.
+HTMLElement.prototype.scrollIntoView ??= (() => Promise.resolve()) as () => void
 
 /** A worker that never answers: what it works out is tested in the core. */
 globalThis.Worker ??= class extends EventTarget {

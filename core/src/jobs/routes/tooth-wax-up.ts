@@ -10,7 +10,6 @@ export const toothWaxUp: RouteTemplate = {
   version: 2,
   name: 'Single-tooth wax-up',
   usualDays: 3,
-  teeth: { least: 1, say: 'Enter the tooth that is waxed up.' },
   pictures: diePictures('crown', shows('crown', ['wax'])),
   matters: [
     {
