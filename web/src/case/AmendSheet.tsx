@@ -1,8 +1,7 @@
 import type { Saying, WorkAuthorisation } from '@yentrik/core'
 import { dateText, instantOf, timeText } from '../parts/date-entry.ts'
-import { useDraft } from '../parts/draft.ts'
+import { forgetting, useDraft } from '../parts/draft.ts'
 import { TextField } from '../parts/TextField.tsx'
-import { forgetting } from './case-sheets.tsx'
 import { WordsSheet } from './WordsSheet.tsx'
 
 /** Due date, shade and notes may change while the case is here; the former ones stay on record. */

@@ -129,9 +129,10 @@ function CaseWork({
   }
   const Beside = step.means && toolsBesideStep[step.means]
   const amounts = amountsIn(job, step)
-  const unmixed =
-    amounts.find((amount) => !job.steps[step.id]?.mixes.some((mix) => mix.amountId === amount.id)) ??
-    amounts[0]
+  const unrecorded = running
+    ? amounts.find(({ id }) => !job.steps[step.id]?.mixes.some((mix) => mix.amountId === id))
+    : undefined
+  const unmixed = unrecorded ?? amounts[0]
   const weigh = unmixed && running && open ? () => openSheet({ sheet: 'mix', amount: unmixed }) : undefined
   useShortcuts([
     { key: 'space', does: 'Start or done', run: () => act() },
@@ -214,7 +215,7 @@ function CaseWork({
                 {isInHand && open && (
                   <button
                     type="button"
-                    className={main.early || main.missed ? 'act' : 'act-main'}
+                    className={main.early || main.missed || unrecorded ? 'act' : 'act-main'}
                     onClick={onceOnly(() => act())}
                     disabled={openCase.busy}
                   >
@@ -294,6 +295,7 @@ function CaseWork({
       {opened?.sheet === 'earlier' && (
         <EarlierSheet
           what={main.words}
+          draftKey={`${openCase.caseId} ${job.jobId} ${step.id} earlier`}
           onClose={shut}
           onTime={(at) => {
             setEarlier({ stepId: step.id, at })

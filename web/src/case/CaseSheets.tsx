@@ -124,6 +124,7 @@ export function CaseSheets({
       {opened?.sheet === 'impressions' && (
         <ImpressionsSheet
           job={job}
+          draftKey={`${openCase.caseId} ${job.jobId} impressions`}
           refusal={refusal}
           onClose={onShut}
           onGive={(impressions) => onGive({ type: 'recordImpressions', jobId: job.jobId, impressions })}

@@ -1,22 +1,27 @@
-import { useState } from 'react'
 import { labNow } from '../live/lab-clock.ts'
 import { dateText, instantOf, timeText } from '../parts/date-entry.ts'
+import { useDraft } from '../parts/draft.ts'
 import { Sheet } from '../parts/Sheet.tsx'
 import { TextField } from '../parts/TextField.tsx'
 
 /** When something really was that nobody tapped in time: what is tapped next counts from then. */
 export function EarlierSheet({
   what,
+  draftKey,
   onClose,
   onTime,
 }: {
   /** What will count from then, as "Start". */
   readonly what: string
+  /** Under which what is typed is kept. */
+  readonly draftKey: string
   readonly onClose: () => void
   readonly onTime: (instant: number) => void
 }) {
-  const [day, setDay] = useState(() => dateText(labNow()))
-  const [time, setTime] = useState(() => timeText(labNow()))
+  const [{ day, time }, keep, forget] = useDraft(draftKey, () => ({
+    day: dateText(labNow()),
+    time: timeText(labNow()),
+  }))
   const at = instantOf(day, time)
   return (
     <Sheet title="When was it?" onClose={onClose}>
@@ -25,7 +30,9 @@ export function EarlierSheet({
         className="grid gap-4"
         onSubmit={(event) => {
           event.preventDefault()
-          if (at !== undefined) onTime(at)
+          if (at === undefined) return
+          forget()
+          onTime(at)
         }}
       >
         <p>
@@ -36,11 +43,11 @@ export function EarlierSheet({
             label="At"
             type="time"
             text={time}
-            onText={setTime}
+            onText={(text) => keep({ day, time: text })}
             autoFocus
             fault={at === undefined ? 'Enter a day and a time of the clock.' : undefined}
           />
-          <TextField label="On" type="date" text={day} onText={setDay} />
+          <TextField label="On" type="date" text={day} onText={(text) => keep({ day: text, time })} />
         </div>
         <button type="submit" className="act-main justify-self-start" disabled={at === undefined}>
           It was then

@@ -1,7 +1,6 @@
 import { type JobState, routeTemplates, type Saying } from '@yentrik/core'
 import { SelectField } from '../parts/Choices.tsx'
-import { useDraft } from '../parts/draft.ts'
-import { forgetting } from './case-sheets.tsx'
+import { forgetting, useDraft } from '../parts/draft.ts'
 import { WordsSheet } from './WordsSheet.tsx'
 
 /** Do a step the way of another school, in this case only. */

@@ -10,7 +10,7 @@ import {
   stepOf,
 } from '@yentrik/core'
 import { Pills, SelectField } from '../parts/Choices.tsx'
-import { useDraft } from '../parts/draft.ts'
+import { forgetting, useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { Reopened } from '../parts/Reopened.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
@@ -40,13 +40,6 @@ function StepChoice({ job, stepId, onChoose }: StepChoiceProps) {
 function beforeLast(job: JobState): string {
   const begun = job.route.steps.filter((step) => job.steps[step.id]?.status !== 'waiting')
   return begun.at(-2)?.id ?? begun.at(-1)?.id ?? ''
-}
-
-/** A choice that belongs to words is forgotten with them, once they are stored. */
-export async function forgetting(forget: () => void, stored: Promise<boolean>): Promise<boolean> {
-  const done = await stored
-  if (done) forget()
-  return done
 }
 
 export function GoBackSheet({

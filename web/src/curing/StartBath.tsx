@@ -1,9 +1,9 @@
 import type { MachineRunShown } from '@yentrik/contract'
 import type { TemperatureProgram } from '@yentrik/core'
-import { useState } from 'react'
 import { useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
+import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import { MachineSelect, useMachineChoice } from '../program/MachineChoice.tsx'
@@ -47,7 +47,10 @@ export function StartBath({
   const choice = useMachineChoice('bath')
   const { runs, machine } = choice
   const others = useOtherFlasks(forCase, runs)
-  const [ticked, setTicked] = useState<readonly string[]>([])
+  const [ticked, setTicked] = useDraft<readonly string[]>(
+    `bath with ${forCase?.openCase.caseId ?? ''}`,
+    () => [],
+  )
   const { refusal, refuse, run } = useRequest()
   const step = cureStepOf(forCase?.job)
   const start = () => {

@@ -1,5 +1,4 @@
 import { liquidParts, type MaterialCard, materials, type PartsMeasure } from '@yentrik/core'
-import { useState } from 'react'
 import { capital } from '../format/format.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
@@ -14,7 +13,7 @@ const countedCards = [...materials.values()].filter((card): card is Counted => c
 
 /** Materials that are counted, not weighed: scoops to units of water, base to catalyst. */
 export function CountedMix() {
-  const [cardId, setCardId] = useState(countedCards[0]?.id ?? '')
+  const [cardId, setCardId] = useDraft<string>('counted material', () => countedCards[0]?.id ?? '')
   const [text, setText] = useDraft<string>('counted mix', () => '4')
   const { refusal, run } = useRequest()
   const card = countedCards.find((each) => each.id === cardId)

@@ -76,7 +76,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
   const [chosen, setChosen] = useDraft(draft('material'), () =>
     ofStep && isWeighed(materials.get(ofStep)) ? ofStep : 'dental-stone',
   )
-  const [lotId, setLotId] = useState<string>()
+  const [lotId, setLotId] = useDraft<string>(draft('lot'), () => 'first')
   const [flask, keepFlask] = useDraft(`flask ${step?.caseId ?? ''}`, () => emptyFlask)
   const [entry, setEntry] = useDraft(draft('amount'), () =>
     freshEntry(step?.amount.powderGrams ?? 100, step?.means, flask),
@@ -86,7 +86,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
   )
   const [bowl, setBowl, , beginBowl] = useDraft<Bowl>(draft('bowl'), () => emptyBowl)
   const [thickening, setThickening] = useState(false)
-  const [changers, setChangers] = useState<readonly string[]>([])
+  const [changers, setChangers] = useDraft<readonly string[]>(draft('changers'), () => [])
   const { refusal, refuse, run } = useRequest()
   const wrong = refusal ?? stepRefusal
   const onBowl = useCallback(
@@ -98,7 +98,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
   const product = shelf.products.find((each) => each.product.productId === chosen)
   const classId = product?.product.materialId ?? chosen
   const lots = shelf.usable(classId).filter((lot) => !product || lot.productId === chosen)
-  const lot = lots.find((each) => each.lotId === (lotId ?? lots[0]?.lotId))
+  const lot = lots.find((each) => each.lotId === (lotId === 'first' ? lots[0]?.lotId : lotId))
   const card = shelf.card(classId, product ? chosen : lot?.productId) as Weighed
   const usual = card.measure.usualMillilitresPerGram
   const typed = ratioText.trim() === '' ? { value: usual } : readNumber(ratioText, 'mL/g')
@@ -184,7 +184,7 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
             value={chosen}
             onChoose={(id) => {
               setChosen(id)
-              setLotId(undefined)
+              setLotId('first')
             }}
           />
           <HowMuchPanel

@@ -47,3 +47,10 @@ export function useDraft<T extends object | string>(
   }
   return [value, keep, forget, begin]
 }
+
+/** What was typed is forgotten once it is stored. */
+export async function forgetting(forget: () => void, stored: Promise<boolean>): Promise<boolean> {
+  const done = await stored
+  if (done) forget()
+  return done
+}

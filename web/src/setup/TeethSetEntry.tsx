@@ -1,19 +1,15 @@
 import { showTooth, stillToSet } from '@yentrik/core'
 import { Check } from 'lucide-react'
 import { Message } from '../parts/Message.tsx'
+import { useToggles } from '../parts/toggles.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
 /** Teeth in the order of setting; each tap is stored at once, in whatever order the hand works. */
 export function TeethSetEntry({ sheet, last, refusal, open, onRecord }: SheetEntryProps<'teethSet'>) {
   const notation = usePreferences((preferences) => preferences.teeth)
-  const set = last?.teeth ?? []
+  const [set, tap] = useToggles(last?.teeth ?? [], (teeth) => onRecord({ kind: 'teethSet', teeth }))
   const next = stillToSet(sheet.order, set)[0]
-  const tap = (tooth: number) =>
-    void onRecord({
-      kind: 'teethSet',
-      teeth: set.includes(tooth) ? set.filter((each) => each !== tooth) : [...set, tooth],
-    })
   return (
     <div className="grid gap-2">
       <p className="text-lg">
