@@ -81,7 +81,7 @@ const steps: readonly TemplateStep[] = [
         source: 'weighed',
       }),
     ],
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
   {
     id: 'invest',
@@ -143,7 +143,7 @@ const steps: readonly TemplateStep[] = [
         when: phosphate,
       }),
     ],
-    cautions: ['silicaDust'],
+    uses: ['gypsum'],
   },
   {
     id: 'bench-set',
@@ -188,7 +188,7 @@ const steps: readonly TemplateStep[] = [
       source: 'common practice: 240 min with an hour of final hold; the program of the product decides',
     },
     sheets: [burnoutSheet('gypsum'), burnoutSheet('phosphate')],
-    cautions: ['hotRing'],
+    uses: ['hotRing'],
   },
   {
     id: 'cast',
@@ -199,7 +199,7 @@ const steps: readonly TemplateStep[] = [
     kind: 'attended',
     how: [
       'Crucible hot, alloy melted in the reducing zone.',
-      'Ring into the cradle, release when the melt spins bright.',
+      'Ring into the cradle. A noble alloy is released when its melt spins bright; a base metal when the pieces slump into one another, before it spins.',
       'At most a minute from oven to arm.',
     ],
     why: 'The mould shrinks while it cools, at the pattern first.',
@@ -238,7 +238,7 @@ const steps: readonly TemplateStep[] = [
         source: 'common practice: 2-3 dense, 4-5 light alloys',
       }),
     ],
-    cautions: ['moltenMetal'],
+    uses: ['torch', 'hotRing'],
   },
   {
     id: 'quench',
@@ -257,7 +257,7 @@ const steps: readonly TemplateStep[] = [
       late: 'It has hardened as it cooled: soften it by heat where that is wanted.',
       source: 'common practice: when the red has gone, about 1-3 min',
     },
-    cautions: ['hotRing'],
+    uses: ['hotRing'],
   },
   {
     id: 'cool-casting',
@@ -276,7 +276,7 @@ const steps: readonly TemplateStep[] = [
       late: 'No harm.',
       source: 'common practice: about half an hour on the bench',
     },
-    cautions: ['hotRing'],
+    uses: ['hotRing'],
   },
   {
     id: 'divest',
@@ -286,7 +286,7 @@ const steps: readonly TemplateStep[] = [
     how: ['Break it out, blast the rest; the margin last, at low pressure.', 'Pickle gold, rinse.'],
     why: 'A blaster on the margin cuts it.',
     handsOnMinutes: 10,
-    cautions: ['silicaDust', 'blaster', 'acid'],
+    uses: ['gypsum', 'blaster', 'acid'],
   },
   {
     id: 'inspect-casting',
@@ -343,7 +343,7 @@ const steps: readonly TemplateStep[] = [
         High: adjust('Grind the high spot.'),
       }),
     ],
-    cautions: ['metalDust', 'lathe'],
+    uses: ['metalWheel', 'lathe'],
   },
   {
     id: 'polish-casting',
@@ -359,7 +359,7 @@ const steps: readonly TemplateStep[] = [
         'Margin rounded': remake(PATTERN, 'Wax and cast again.'),
       }),
     ],
-    cautions: ['metalDust', 'lathe'],
+    uses: ['metalWheel', 'lathe'],
   },
 ]
 

@@ -27,7 +27,7 @@ export const clinicSteps: readonly TemplateStep[] = [
         failing: adjust('Put it right.'),
       },
     ],
-    cautions: ['disinfectant'],
+    uses: ['disinfectant'],
   },
   {
     id: 'try-in',
@@ -80,6 +80,6 @@ export const clinicSteps: readonly TemplateStep[] = [
         failing: adjust('Call the clinic for what is missing; when it is here, count again.'),
       },
     ],
-    cautions: ['infection', 'disinfectant'],
+    uses: ['mouth', 'disinfectant'],
   },
 ]

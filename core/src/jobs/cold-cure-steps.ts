@@ -31,7 +31,7 @@ const potPressure: CheckOf<'measure'> = {
  * @param late what to do when it was too late
  */
 export function pressurePot(
-  step: Pick<TemplateStep, 'id' | 'name' | 'stage' | 'when' | 'why' | 'cautions'> & {
+  step: Pick<TemplateStep, 'id' | 'name' | 'stage' | 'when' | 'why' | 'uses'> & {
     readonly afterStepId: string
     readonly late: string
   },

@@ -43,7 +43,7 @@ export const contourSteps = (settingStepId: string): readonly TemplateStep[] => 
     ],
     why: 'What is right in wax is 10-15 min of finishing instead of an hour.',
     handsOnMinutes: 35,
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
   {
     id: 'contour-sheet',
@@ -58,7 +58,7 @@ export const contourSteps = (settingStepId: string): readonly TemplateStep[] => 
     ],
     why: 'What is right in wax is 10-15 min of finishing instead of an hour.',
     handsOnMinutes: 30,
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
   {
     id: 'plain-wax',
@@ -69,7 +69,7 @@ export const contourSteps = (settingStepId: string): readonly TemplateStep[] => 
     how: ['Even flanges, borders thick and rounded, a little full for carving later.'],
     why: 'The contour is cut in the resin.',
     handsOnMinutes: 15,
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
   {
     id: 'seat-base',
@@ -94,7 +94,7 @@ export const contourSteps = (settingStepId: string): readonly TemplateStep[] => 
         { perArch: true },
       ),
     ],
-    cautions: ['blades'],
+    uses: ['blade'],
   },
   {
     id: 'wax-check',
@@ -116,7 +116,7 @@ export const contourSteps = (settingStepId: string): readonly TemplateStep[] => 
         'Moved with the heat': goBack(settingStepId, 'Set the teeth that moved again.'),
       }),
     ],
-    cautions: ['hotWax'],
+    uses: ['moltenWax', 'flame'],
   },
 ]
 
@@ -141,5 +141,5 @@ export const sealBase = (settingStepId: string): TemplateStep => ({
       },
     ),
   ],
-  cautions: ['hotWax'],
+  uses: ['moltenWax'],
 })

@@ -65,7 +65,7 @@ function cure(id: string, choice: string, name: string, how: string, minutes: nu
         failing: adjust('Back into the bath as it says, then record that too.'),
       },
     ],
-    cautions: ['hotFlask', 'monomer'],
+    uses: ['hotFlask', 'monomer'],
   }
 }
 
@@ -110,7 +110,7 @@ function cools({
         source: 'common practice: room temperature; 30 °C our choice',
       },
     ],
-    cautions: ['hotFlask'],
+    uses: ['hotFlask'],
   }
 }
 
@@ -146,7 +146,7 @@ export const dentureCuring: readonly TemplateStep[] = [
         source: 'common practice: one base 21-30 g of polymer',
       },
     ],
-    cautions: ['monomer'],
+    uses: ['monomer'],
   },
   {
     id: 'dough',
@@ -196,7 +196,7 @@ export const dentureCuring: readonly TemplateStep[] = [
         failing: adjust('Close again.'),
       },
     ],
-    cautions: ['press', 'monomer'],
+    uses: ['press', 'monomer'],
   },
   ...identificationSteps,
   {
@@ -227,7 +227,7 @@ export const dentureCuring: readonly TemplateStep[] = [
         'A gap all round': adjust('Close on, slowly; if it will not close, open and cut flash.'),
       }),
     ],
-    cautions: ['press'],
+    uses: ['press'],
   },
   {
     id: 'bench-rest',
@@ -290,7 +290,7 @@ export const dentureCuring: readonly TemplateStep[] = [
     how: ['Lid off, ejector, ring off.', 'Cap off first.'],
     why: 'The cap comes off clean, the cusps show where not to cut.',
     handsOnMinutes: 6,
-    cautions: ['blades'],
+    uses: ['blade'],
   },
   {
     id: 'deflask-saw',
@@ -307,7 +307,7 @@ export const dentureCuring: readonly TemplateStep[] = [
     ],
     why: 'A thin base prised out whole breaks.',
     handsOnMinutes: 20,
-    cautions: ['blades', 'silicaDust'],
+    uses: ['blade', 'gypsum'],
   },
   {
     id: 'deflask-tap',
@@ -321,7 +321,7 @@ export const dentureCuring: readonly TemplateStep[] = [
     ],
     why: 'With good separators it is quick; keep the denture on its cast.',
     handsOnMinutes: 12,
-    cautions: ['silicaDust'],
+    uses: ['gypsum'],
   },
   {
     id: 'mould-tells',

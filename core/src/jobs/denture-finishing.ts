@@ -12,7 +12,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     how: ['Flash first: it cuts hands.', 'Then edges, rolling the bur over and round.'],
     why: 'One direction leaves two edges.',
     handsOnMinutes: 6,
-    cautions: ['lathe', 'resinDust'],
+    uses: ['lathe', 'bur'],
   },
   {
     id: 'borders',
@@ -38,7 +38,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
         source: 'common practice: 3 mm; 4.5 mm our choice',
       },
     ],
-    cautions: ['lathe', 'resinDust'],
+    uses: ['lathe', 'bur'],
   },
   {
     id: 'fitting-surface',
@@ -75,7 +75,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     how: ['10-15 min if the wax was good.', 'Free the frena.'],
     why: 'Frena that are held lift the denture.',
     handsOnMinutes: 12,
-    cautions: ['lathe', 'resinDust'],
+    uses: ['lathe', 'bur'],
   },
   {
     id: 'carve-contour',
@@ -86,7 +86,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     how: ['Roots, hollows and papillae cut in the resin.', 'Free the frena.'],
     why: 'It was left plain in wax.',
     handsOnMinutes: 60,
-    cautions: ['lathe', 'resinDust'],
+    uses: ['lathe', 'bur'],
   },
   {
     id: 'rubber',
@@ -96,7 +96,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     how: ['Light, always moving, all bur marks out.'],
     why: 'Pumice cannot take out bur marks without rounding everything.',
     handsOnMinutes: 10,
-    cautions: ['lathe'],
+    uses: ['lathe', 'bur'],
   },
   {
     id: 'tape-teeth',
@@ -132,7 +132,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
         'Deep scratches': goBack('rubber', 'Take them out with rubber, then pumice again.'),
       }),
     ],
-    cautions: ['lathe'],
+    uses: ['lathe', 'pumice'],
   },
   {
     id: 'tripoli',
@@ -143,7 +143,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     how: ['Its own wheel; not one that has seen pumice.'],
     why: 'Takes out what pumice left.',
     handsOnMinutes: 5,
-    cautions: ['lathe'],
+    uses: ['lathe'],
   },
   {
     id: 'high-shine',
@@ -164,7 +164,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
         Dull: adjust('Shine on with a clean wheel.'),
       }),
     ],
-    cautions: ['lathe'],
+    uses: ['lathe'],
   },
   {
     id: 'border-after',
@@ -207,7 +207,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
       late: 'Take it out and rinse it.',
       source: 'common practice: about 10 min',
     },
-    cautions: ['ammonia', 'boilingWater'],
+    uses: ['ammonia', 'boilingWater'],
   },
   {
     id: 'last-look',
@@ -235,7 +235,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     how: ['Print the record and the label.', 'Materials with their lots are on the record.'],
     why: 'Whoever repairs it in ten years wants to know what it is.',
     handsOnMinutes: 4,
-    cautions: [],
+    uses: [],
   },
   {
     id: 'disinfect-leave',
@@ -250,7 +250,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
         'Leaks or dry': adjust('A new bag, a little water in it.'),
       }),
     ],
-    cautions: ['disinfectant'],
+    uses: ['disinfectant'],
   },
   {
     id: 'hand-over',

@@ -53,7 +53,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
         'Undercut or rough': adjust('Cut it to a slope and smooth it with a wet finger.'),
       }),
     ],
-    cautions: ['silicaDust'],
+    uses: ['gypsum'],
   },
   {
     id: 'first-set',
@@ -107,7 +107,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
         when: { 'second-pour': ['putty'] },
       },
     ],
-    cautions: ['silicaDust'],
+    uses: ['gypsum'],
   },
   {
     id: 'second-set',
@@ -142,7 +142,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
     why: 'Stone stands the packing force.',
     handsOnMinutes: 8,
     amounts: [flaskPour('cap-stone', 'dental-stone', 120)],
-    cautions: ['silicaDust', 'press'],
+    uses: ['gypsum', 'press'],
   },
   {
     id: 'cap-set',
@@ -178,7 +178,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
       late: 'The wax runs: flush longer and look for grease.',
       source: 'common practice: about 5 min',
     },
-    cautions: ['boilingWater'],
+    uses: ['boilingWater'],
   },
   {
     id: 'boil-out',
@@ -204,7 +204,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
         { perArch: true, means: 'greaseInMould' },
       ),
     ],
-    cautions: ['boilingWater'],
+    uses: ['boilingWater'],
   },
   {
     id: 'mould-separator',

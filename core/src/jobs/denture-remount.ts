@@ -1,8 +1,13 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { TemplateStep } from '../route/index.ts'
+import type { Hazard, TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, look } from './checks.ts'
 
-const remountFixing = (choice: string, name: string, how: string): TemplateStep => ({
+const remountFixing = (
+  choice: string,
+  name: string,
+  how: string,
+  uses: readonly Hazard[] = [],
+): TemplateStep => ({
   id: `remount-${choice}`,
   name,
   stage: 'remount',
@@ -11,6 +16,7 @@ const remountFixing = (choice: string, name: string, how: string): TemplateStep 
   how: [how, 'Seat fully, no rock.'],
   why: 'A gap at the mounting is a false bite.',
   handsOnMinutes: 10,
+  uses,
   checks: [
     look('remount-seated', 'Seated', 'Press each corner.', 'Fully home, no rock', {
       'Rocks or gaps': adjust('Take it off, clean, fix again.'),
@@ -32,10 +38,10 @@ const grind = (id: string, name: string, how: readonly string[], checkHow: strin
       'Ground open': askDentist('A contact was ground open. Reset a tooth, or accept?'),
     }),
   ],
-  cautions: ['resinDust'],
+  uses: ['bur'],
 })
 
-const removal = (choice: string, name: string, how: readonly string[]): TemplateStep => ({
+const removal = (choice: 'shell' | 'alumina', name: string, how: readonly string[]): TemplateStep => ({
   id: `stone-${choice}`,
   name,
   stage: 'recover',
@@ -44,13 +50,15 @@ const removal = (choice: string, name: string, how: readonly string[]): Template
   how,
   why: 'The fitting surface is the fit: nothing may cut it.',
   handsOnMinutes: 8,
-  cautions: ['blaster'],
+  uses: [choice === 'alumina' ? 'alumina' : 'blaster'],
 })
 
 /** From the denture on its cast to the denture free of it. */
 export const dentureRemount: readonly TemplateStep[] = [
-  remountFixing('compound', 'Fix for the remount, compound', 'Compound or sticky wax on both sides.'),
-  remountFixing('glue', 'Fix for the remount, glue', 'A few drops of glue into dry grooves.'),
+  remountFixing('compound', 'Fix for the remount, compound', 'Compound or sticky wax on both sides.', [
+    'moltenWax',
+  ]),
+  remountFixing('glue', 'Fix for the remount, glue', 'A few drops of glue into dry grooves.', ['adhesive']),
   remountFixing('tape', 'Fix for the remount, tape', 'Tape all round. Not advised: tape hides a gap.'),
   {
     id: 'clear-flash',
@@ -60,7 +68,7 @@ export const dentureRemount: readonly TemplateStep[] = [
     how: ['Pick flash and stone nodules off the teeth, without cutting teeth.'],
     why: 'A crumb on a cusp reads as an open pin.',
     handsOnMinutes: 4,
-    cautions: ['blades'],
+    uses: ['blade'],
   },
   {
     id: 'pin-opening',
@@ -140,7 +148,7 @@ export const dentureRemount: readonly TemplateStep[] = [
     how: ['Rubber points, light.'],
     why: 'Rough spots wear the opposite tooth.',
     handsOnMinutes: 6,
-    cautions: ['resinDust'],
+    uses: ['bur'],
   },
   {
     id: 'cut-cast',
@@ -153,11 +161,11 @@ export const dentureRemount: readonly TemplateStep[] = [
     ],
     why: 'Prying one way bends or breaks the base.',
     handsOnMinutes: 15,
-    cautions: ['blades', 'chisel', 'silicaDust'],
+    uses: ['blade', 'chisel', 'gypsum'],
   },
   removal('shell', 'Shell blast', ['100 mm (4 in) or more away, always moving.']),
   removal('alumina', 'Alumina at low pressure', [
-    'Low pressure, always moving, not on the fitting surface longer than needed.',
+    'Outer side only: never on the fitting surface. Low pressure, always moving.',
   ]),
   {
     id: 'citrate',

@@ -23,7 +23,7 @@ export const dentureToMounting: readonly TemplateStep[] = [
     how: ['Rinse, disinfect for the time on the label, rinse.', 'Impressions, rims, bite records, trays.'],
     why: 'It comes from a mouth. The record shows who did it.',
     handsOnMinutes: 10,
-    cautions: ['infection', 'disinfectant'],
+    uses: ['mouth', 'disinfectant'],
   },
   {
     id: 'inspect-impression',
@@ -56,7 +56,7 @@ export const dentureToMounting: readonly TemplateStep[] = [
         { perArch: true },
       ),
     ],
-    cautions: ['infection'],
+    uses: ['mouth'],
   },
   wettingAgent,
   {
@@ -82,7 +82,7 @@ export const dentureToMounting: readonly TemplateStep[] = [
         source: 'common practice: one arch 100-150 g',
       },
     ],
-    cautions: ['silicaDust'],
+    uses: ['gypsum'],
   },
   masterSets({
     id: 'master-set',
@@ -113,7 +113,7 @@ export const dentureToMounting: readonly TemplateStep[] = [
         { perArch: true },
       ),
     ],
-    cautions: ['trimmerWheel', 'silicaDust'],
+    uses: ['trimmer', 'gypsum'],
   },
   ...mountingSteps,
 ]

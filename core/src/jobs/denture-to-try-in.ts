@@ -102,7 +102,7 @@ export const dentureToTryIn: readonly TemplateStep[] = [
       },
     ],
     sheets: settingSheets('front'),
-    cautions: ['hotWax', 'blades'],
+    uses: ['moltenWax', 'blade'],
   },
   {
     id: 'set-posteriors',
@@ -117,7 +117,7 @@ export const dentureToTryIn: readonly TemplateStep[] = [
     why: 'The compensating curves keep contact when the jaw moves.',
     handsOnMinutes: 40,
     sheets: settingSheets('back'),
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
   {
     id: 're-measure',

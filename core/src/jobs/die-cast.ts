@@ -38,7 +38,7 @@ const steps: readonly TemplateStep[] = [
         'Lifted from the tray': askDentist('The impression has come off its tray. Please take a new one.'),
       }),
     ],
-    cautions: ['infection'],
+    uses: ['mouth'],
   },
   wettingAgent,
   {
@@ -75,7 +75,7 @@ const steps: readonly TemplateStep[] = [
         source: 'common practice: one arch 100-150 g',
       },
     ],
-    cautions: ['silicaDust'],
+    uses: ['gypsum'],
   },
   masterSets({
     id: 'die-sets',
@@ -124,7 +124,7 @@ const steps: readonly TemplateStep[] = [
         'It rocks': adjust('Clean pin and seat; if it still rocks, set a new pin.'),
       }),
     ],
-    cautions: ['silicaDust', 'blades'],
+    uses: ['gypsum', 'blade'],
   },
   {
     id: 'trim-die',
@@ -140,7 +140,7 @@ const steps: readonly TemplateStep[] = [
         'Cut into': goBack(POUR, 'Pour the impression again: a cut margin cannot be guessed.'),
       }),
     ],
-    cautions: ['silicaDust', 'blades'],
+    uses: ['gypsum', 'blade'],
   },
   ...mountingSteps,
 ]

@@ -48,7 +48,7 @@ export function disinfectArrival(what: string): TemplateStep {
     how: ['Rinse, disinfect for the time on the label, rinse.', what],
     why: 'It comes from a mouth. The record shows who did it.',
     handsOnMinutes: 5,
-    cautions: ['infection', 'disinfectant'],
+    uses: ['mouth', 'disinfectant'],
   }
 }
 
@@ -75,7 +75,7 @@ export function handOver(change: Pick<TemplateStep, 'how'> & Partial<TemplateSte
         'Something is missing': adjust('Look for it on the bench, or note what was used up.'),
       }),
     ],
-    cautions: ['disinfectant'],
+    uses: ['disinfectant'],
     ...change,
   }
 }

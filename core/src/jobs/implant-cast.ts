@@ -50,7 +50,7 @@ export const implantCast: readonly TemplateStep[] = [
         },
       ),
     ],
-    cautions: ['infection'],
+    uses: ['mouth'],
   },
   {
     id: 'seat-replicas',
@@ -161,7 +161,7 @@ export const implantCast: readonly TemplateStep[] = [
         source: 'common practice: one arch 100-150 g, by weight',
       },
     ],
-    cautions: ['silicaDust'],
+    uses: ['gypsum'],
   },
   {
     id: 'cast-sets',
@@ -225,7 +225,7 @@ export const implantCast: readonly TemplateStep[] = [
         ),
       }),
     ],
-    cautions: ['blades'],
+    uses: ['blade'],
   },
   {
     id: 'mend-tooth',
@@ -255,7 +255,7 @@ export const implantCast: readonly TemplateStep[] = [
         'A step or a gap': adjust('Soften the adhesive, clean both faces, fit it again.'),
       }),
     ],
-    cautions: ['adhesive'],
+    uses: ['adhesive'],
   },
   {
     id: 'tissue-trim',
@@ -270,7 +270,7 @@ export const implantCast: readonly TemplateStep[] = [
         'It springs or stands up': adjust('Look for flash on its underside and cut it off.'),
       }),
     ],
-    cautions: ['blades'],
+    uses: ['blade'],
   },
   {
     id: 'trim-base',
@@ -285,6 +285,6 @@ export const implantCast: readonly TemplateStep[] = [
         'A replica shows': remake('inspect-impression', 'It has lost its hold: pour a new cast.'),
       }),
     ],
-    cautions: ['trimmerWheel', 'silicaDust'],
+    uses: ['trimmer', 'gypsum'],
   },
 ]

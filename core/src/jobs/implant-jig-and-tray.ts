@@ -22,7 +22,7 @@ const lightCure = (id: string, name: string, how: string, why: string): Template
     late: 'Longer does no harm here.',
     source: 'common practice; the maker of resin and lamp decides',
   },
-  cautions: ['uvLight'],
+  uses: ['lightBox'],
 })
 
 /** From the copings on the replicas to jig, tray and every part back in the bag. */
@@ -85,7 +85,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
         source: COMMON_PRACTICE,
       },
     ],
-    cautions: ['monomer'],
+    uses: ['monomer'],
   },
   lightCure(
     'cure-one-side',
@@ -177,7 +177,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
         source: COMMON_PRACTICE,
       },
     ],
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
   {
     id: 'tray-sheet',
@@ -203,7 +203,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
       },
     ],
     checks: countCheck('tray-holes', 'Holes', 'Count them.', 'Every screw needs its hole.'),
-    cautions: ['monomer'],
+    uses: ['monomer'],
   },
   {
     id: 'tray-cure',
@@ -223,7 +223,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
       late: 'The wax is melting: out with it.',
       source: 'common practice: about 2 min, longer melts the wax',
     },
-    cautions: ['uvLight', 'hotResin'],
+    uses: ['lightBox', 'hotResin'],
   },
   {
     id: 'tray-lift',
@@ -240,7 +240,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
       late: 'It has cooled: warm it a little before you lift it.',
       source: COMMON_PRACTICE,
     },
-    cautions: ['hotResin'],
+    uses: ['hotResin'],
   },
   {
     id: 'tray-borders',
@@ -259,7 +259,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
         'Shiny or sticky': adjust('Roughen it and wipe it with alcohol.'),
       }),
     ],
-    cautions: ['resinDust'],
+    uses: ['bur'],
   },
   {
     id: 'section',
@@ -286,7 +286,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
         'One is blocked': adjust('Clear its channel with a bur.'),
       }),
     ],
-    cautions: ['blades', 'resinDust'],
+    uses: ['blade', 'bur'],
   },
   {
     id: 'try-over',
@@ -312,7 +312,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
     how: ['Cast, jig, tray, every part.'],
     why: 'Dust under a coping is a gap.',
     handsOnMinutes: 5,
-    cautions: ['boilingWater'],
+    uses: ['boilingWater'],
   },
   papersAndLabel,
   handOver({

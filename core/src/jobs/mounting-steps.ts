@@ -12,7 +12,7 @@ export const mountingSteps: readonly TemplateStep[] = [
     how: ['Cut two or three grooves into each base.', 'Soak, then separator on the base only.'],
     why: 'The cast must come off its mounting and go back to the same place at the remount.',
     handsOnMinutes: 5,
-    cautions: ['blades'],
+    uses: ['blade'],
   },
   {
     id: 'set-articulator',
@@ -65,7 +65,7 @@ export const mountingSteps: readonly TemplateStep[] = [
         source: 'common practice: one mounting 150-250 g',
       },
     ],
-    cautions: ['silicaDust'],
+    uses: ['gypsum'],
   },
   {
     id: 'upper-plaster-set',
@@ -107,7 +107,7 @@ export const mountingSteps: readonly TemplateStep[] = [
         source: 'common practice: one mounting 150-250 g',
       },
     ],
-    cautions: ['hotWax', 'silicaDust'],
+    uses: ['moltenWax', 'gypsum'],
   },
   {
     id: 'lower-plaster-set',

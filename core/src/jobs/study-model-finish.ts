@@ -31,7 +31,7 @@ export const studyModelFinish: readonly TemplateStep[] = [
         'A void is open': adjust('Fill it again and stone it.'),
       }),
     ],
-    cautions: ['silicaDust'],
+    uses: ['gypsum'],
   },
   {
     id: 'dry',

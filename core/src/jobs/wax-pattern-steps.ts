@@ -70,7 +70,7 @@ export const dieSteps: readonly TemplateStep[] = [
         source: 'common practice: about 1 mm; 0.5 to 1.5 our choice',
       }),
     ],
-    cautions: ['monomer'],
+    uses: ['monomer'],
   },
 ]
 
@@ -96,7 +96,7 @@ export const layerSteps = (
         'Short of the line': adjust('Flow it down to the pencil line.'),
       }),
     ],
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
   {
     id: 'pattern-resin',
@@ -121,7 +121,7 @@ export const layerSteps = (
         source: 'common practice: short of the margin; 0.5 mm our choice',
       }),
     ],
-    cautions: ['monomer'],
+    uses: ['monomer'],
   },
   {
     id: 'room-budget',
@@ -176,7 +176,7 @@ export const layerSteps = (
         'Wax shows through': adjust('Cover the spots with a little resin.'),
       }),
     ],
-    cautions: ['monomer'],
+    uses: ['monomer'],
   },
   {
     id: 'take-off',
@@ -213,7 +213,7 @@ export const layerSteps = (
         'Resin shows': adjust('Cover it with wax.'),
       }),
     ],
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
   {
     id: 'contour',
@@ -224,7 +224,7 @@ export const layerSteps = (
     how: ['Walls and contacts to form.', 'Leave the chewing face shy: it is waxed by itself.'],
     why: 'Walls first: they decide where the cusps may stand.',
     handsOnMinutes: 15,
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
 ]
 
@@ -273,7 +273,7 @@ export const occlusalSteps: readonly TemplateStep[] = [
         source: 'common practice: level; 0.5 mm our choice',
       },
     ],
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
   {
     id: 'margin-check',

@@ -3,6 +3,7 @@ import type { StepSheet } from '../sheet/index.ts'
 import type { Amount } from './amounts.ts'
 import { ARCH_MATTER } from './arch-matter.ts'
 import type { Check } from './checks.ts'
+import { cautionsOf } from './hazards.ts'
 import { pictureFor } from './pictures.ts'
 import type { Conditional, Route, RouteStep, RouteTemplate, TemplateStep } from './route-template.ts'
 
@@ -23,10 +24,12 @@ export function buildRoute(template: RouteTemplate, choices: Choices = {}): Rout
   const above = aboveEach(template.steps)
   const kept = new Set(template.steps.filter(stands).map((step) => step.id))
   const steps = template.steps.filter(stands).map((step): RouteStep => {
-    const { when: _when, howWhen, checks, amounts, sheets, ...rest } = step
+    const { when: _when, howWhen, uses = [], checks, amounts, sheets, ...rest } = step
+    const cautions = cautionsOf(uses, { ...step, amounts: amounts?.filter(stands) })
     const picture = step.picture ?? template.pictures[step.stage]
     return {
       ...rest,
+      ...(cautions.length > 0 ? { cautions } : {}),
       ...(picture ? { picture: pictureFor(picture, made) } : {}),
       how: [...step.how, ...(howWhen ?? []).filter(stands).map(({ say }) => say)],
       after: keptBefore(step.id, above, kept),

@@ -22,6 +22,7 @@ export {
   readingOutcome,
   takeReading,
 } from './checks.ts'
+export { cautionsOf, type Hazard } from './hazards.ts'
 export {
   type Impression,
   type ImpressionMaterial,

@@ -17,6 +17,7 @@ import { type StepSheet, sheetOfShape, stepSheetShape } from '../sheet/index.ts'
 import { type Amount, amountShape } from './amounts.ts'
 import { cautionIds } from './cautions.ts'
 import { type Check, checkShape } from './checks.ts'
+import type { Hazard } from './hazards.ts'
 import { poursShape } from './impressions.ts'
 import { type CheckMeaning, stepMeanings } from './meanings.ts'
 import { type Picture, pictureShape } from './pictures.ts'
@@ -182,9 +183,11 @@ export interface Conditional {
 
 /** A step as written in a template: it may stand only under some variants, and follow the step above it. */
 export interface TemplateStep
-  extends Omit<RouteStep, 'after' | 'checks' | 'amounts' | 'sheets'>,
+  extends Omit<RouteStep, 'after' | 'cautions' | 'checks' | 'amounts' | 'sheets'>,
     Conditional {
   readonly after?: readonly string[]
+  /** What is in the hand or near it: its cautions follow from that, its materials and its machine. */
+  readonly uses?: readonly Hazard[]
   /** Instructions that only some variants need, put behind the others. */
   readonly howWhen?: readonly (Conditional & { readonly say: string })[]
   readonly checks?: readonly (Check & Conditional)[]

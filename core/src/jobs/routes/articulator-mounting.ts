@@ -7,7 +7,7 @@ import { castPictures } from '../pictures.ts'
 /** Master casts and a record, mounted on an average-value or hinge articulator (common practice throughout). */
 export const articulatorMounting: RouteTemplate = {
   id: 'articulator-mounting',
-  version: 3,
+  version: 4,
   name: 'Articulator mounting',
   usualDays: 2,
   pictures: castPictures,
@@ -44,7 +44,7 @@ export const articulatorMounting: RouteTemplate = {
           'It rocks': askDentist('The bite record does not fit the casts. Please send a new one.'),
         }),
       ],
-      cautions: ['infection'],
+      uses: ['mouth'],
     },
     ...mountingSteps.map((step) =>
       step.id === 'mount-upper'

@@ -57,7 +57,7 @@ const ponticSteps: readonly TemplateStep[] = [
         'Out of line': adjust('Warm it, bring it into line, close again.'),
       }),
     ],
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
   {
     id: 'join-pontic',
@@ -79,14 +79,14 @@ const ponticSteps: readonly TemplateStep[] = [
         Touches: adjust('Take the pontic off the ridge to the thickness of the sheets.'),
       }),
     ],
-    cautions: ['hotWax'],
+    uses: ['moltenWax'],
   },
 ]
 
 /** A three-unit bridge, from trimmed dies on the articulator to its casting, or to its pattern (common practice throughout). */
 export const castBridge: RouteTemplate = {
   id: 'cast-bridge',
-  version: 4,
+  version: 5,
   name: 'Three-unit bridge',
   usualDays: 4,
   teeth: { least: 3, say: 'Enter both retainers and the pontic.' },

@@ -8,7 +8,7 @@ import { dieSteps, layerSteps, occlusalSteps, sentOut } from '../wax-pattern-ste
 /** One crown, from the impression or its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
 export const castCrown: RouteTemplate = {
   id: 'cast-crown',
-  version: 4,
+  version: 5,
   name: 'Cast crown',
   usualDays: 3,
   teeth: { least: 1, say: 'Enter the tooth that is crowned.' },

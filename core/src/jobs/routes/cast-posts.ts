@@ -7,7 +7,7 @@ import { castPictures, onePicture, shows } from '../pictures.ts'
 /** Cast posts and cores, from castings on their sprue to packed posts with their papers (common practice throughout). */
 export const castPosts: RouteTemplate = {
   id: 'cast-posts',
-  version: 2,
+  version: 3,
   name: 'Cast post and core',
   usualDays: 3,
   teeth: { least: 1, say: 'Enter each tooth that gets a post.' },
@@ -128,7 +128,7 @@ export const castPosts: RouteTemplate = {
           'Ground away': askDentist('The post was ground short. Cast again, or accept it?'),
         }),
       ],
-      cautions: ['metalDust', 'lathe', 'hotRing'],
+      uses: ['metalWheel', 'lathe', 'hotRing'],
     },
     {
       id: 'smooth-post',
@@ -150,7 +150,7 @@ export const castPosts: RouteTemplate = {
         }),
         look('margin', 'Margin', 'Under the lens.', 'Smooth', { Rough: adjust('Go over it once more.') }),
       ],
-      cautions: ['metalDust', 'lathe'],
+      uses: ['metalWheel', 'lathe'],
     },
     {
       id: 'fit-post',
@@ -222,7 +222,7 @@ export const castPosts: RouteTemplate = {
   ],
 }
 
-function bath(id: string, name: string, cautions?: readonly 'ammonia'[]) {
+function bath(id: string, name: string, uses?: readonly 'ammonia'[]) {
   return {
     id,
     name,
@@ -239,6 +239,6 @@ function bath(id: string, name: string, cautions?: readonly 'ammonia'[]) {
       late: 'No harm.',
       source: 'common practice: about 3 min',
     },
-    ...(cautions ? { cautions } : {}),
+    ...(uses ? { uses } : {}),
   }
 }

@@ -46,7 +46,7 @@ function pot(id: string, when: TemplateStep['when'], afterStepId: string): Templ
     why: 'Pressure closes the pores; the lid of a pot under pressure kills.',
     afterStepId,
     late: 'It has set without pressure: look for pores.',
-    cautions: ['pressurePot', 'monomer'],
+    uses: ['pressurePot', 'monomer'],
   })
 }
 
@@ -77,7 +77,7 @@ const claspPictures: RouteTemplate['pictures'] = {
 
 export const clearClasp: RouteTemplate = {
   id: 'clear-clasp',
-  version: 3,
+  version: 4,
   name: 'Clear clasp',
   usualDays: 3,
   pictures: claspPictures,
@@ -93,6 +93,7 @@ export const clearClasp: RouteTemplate = {
       how: ['Empty, to 93-121 °C (200-250 °F), until it stands still.'],
       why: 'An oven that is still heating overshoots, and the strips distort.',
       handsOnMinutes: 2,
+      uses: ['warmOven'],
       checks: [oven],
     },
     {
@@ -111,7 +112,7 @@ export const clearClasp: RouteTemplate = {
         late: 'No harm while the oven stands in its range.',
         source: 'common practice: 2 h at 93-121 °C',
       },
-      cautions: ['hotResin'],
+      uses: ['hotResin', 'warmOven'],
     },
     {
       id: 'block-out',
@@ -133,7 +134,7 @@ export const clearClasp: RouteTemplate = {
           'None left': askDentist('There is no undercut to hold a clasp. How shall it be kept?'),
         }),
       ],
-      cautions: ['hotWax'],
+      uses: ['moltenWax'],
     },
     {
       id: 'duplicate',
@@ -180,7 +181,7 @@ export const clearClasp: RouteTemplate = {
           source: 'common practice: a small model',
         },
       ],
-      cautions: ['silicaDust'],
+      uses: ['gypsum'],
     },
     {
       id: 'copy-sets',
@@ -219,7 +220,7 @@ export const clearClasp: RouteTemplate = {
           Scorched: adjust('Take a new strip, further from the flame.'),
         }),
       ],
-      cautions: ['hotResin'],
+      uses: ['hotResin', 'flame'],
     },
     {
       id: 'cut-clasp',
@@ -238,7 +239,7 @@ export const clearClasp: RouteTemplate = {
           'Too stiff to pass': adjust('Thin the tip from outside.'),
         }),
       ],
-      cautions: ['lathe', 'resinDust'],
+      uses: ['lathe', 'bur'],
     },
     {
       id: 'protect',
@@ -253,7 +254,7 @@ export const clearClasp: RouteTemplate = {
       why: 'Monomer turns it cloudy, and nothing brings it back.',
       handsOnMinutes: 6,
       checks: [covered],
-      cautions: ['hotWax'],
+      uses: ['moltenWax'],
     },
     {
       id: 'join-existing',
@@ -278,7 +279,7 @@ export const clearClasp: RouteTemplate = {
           source: COMMON_PRACTICE,
         },
       ],
-      cautions: ['monomer'],
+      uses: ['monomer'],
     },
     pot('pot-join', { onto: ['existing', 'frame'] }, 'join-existing'),
     {
@@ -296,7 +297,7 @@ export const clearClasp: RouteTemplate = {
           'On the clasp': adjust('Cut it back: it must flex.'),
         }),
       ],
-      cautions: ['hotWax'],
+      uses: ['moltenWax'],
     },
     {
       id: 'hydrocolloid',
@@ -307,7 +308,7 @@ export const clearClasp: RouteTemplate = {
       how: ['As its maker says; sprues from the back of the base.', 'Cool it through before it is opened.'],
       why: 'Warm it tears, and the teeth come out with it.',
       handsOnMinutes: 10,
-      cautions: ['boilingWater'],
+      uses: ['boilingWater'],
     },
     {
       id: 'hydrocolloid-sets',
@@ -358,7 +359,7 @@ export const clearClasp: RouteTemplate = {
             'common practice: one base 21-30 g of polymer; the ratio of a fluid resin as its maker says',
         },
       ],
-      cautions: ['monomer'],
+      uses: ['monomer'],
     },
     pot('pot-base', fresh, 'pour-resin'),
     {
@@ -395,7 +396,7 @@ export const clearClasp: RouteTemplate = {
           High: adjust('Relieve the high spot.'),
         }),
       ],
-      cautions: ['lathe', 'resinDust'],
+      uses: ['lathe', 'bur'],
     },
     papersAndLabel,
     handOver({ how: ['Disinfect, damp in a sealed bag, cast and record back.'] }),

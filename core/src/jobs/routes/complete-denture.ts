@@ -12,7 +12,7 @@ import { denturePictures } from '../pictures.ts'
 /** A complete denture, upper, lower or a pair, from the final impressions to the bag (common practice throughout). */
 export const completeDenture: RouteTemplate = {
   id: 'complete-denture',
-  version: 7,
+  version: 8,
   name: 'Complete denture',
   usualDays: 10,
   pictures: denturePictures,

@@ -77,7 +77,7 @@ const copySteps: readonly TemplateStep[] = [
         Leaning: adjust('Bed them in wax or sand until they stand level.'),
       }),
     ],
-    cautions: ['monomer'],
+    uses: ['monomer'],
   },
   pressurePot({
     id: 'copy-pot',
@@ -86,7 +86,7 @@ const copySteps: readonly TemplateStep[] = [
     why: 'Pressure closes the pores that powder on monomer leaves; the lid of a pot under pressure kills.',
     afterStepId: 'fill-copies',
     late: 'It has set without pressure: look for pores, or fill again.',
-    cautions: ['pressurePot', 'monomer'],
+    uses: ['pressurePot', 'monomer'],
   }),
   {
     id: 'finish-copies',
@@ -102,7 +102,7 @@ const copySteps: readonly TemplateStep[] = [
         'An edge burnt off': goBack('fill-copies', 'Fill the putty again.'),
       }),
     ],
-    cautions: ['lathe', 'resinDust'],
+    uses: ['lathe', 'bur', 'pumice'],
   },
 ]
 
@@ -137,14 +137,14 @@ const replaceSteps: readonly TemplateStep[] = [
         failing: adjust('That tooth has moved the bite: set it again, close, read the pin once more.'),
       },
     ],
-    cautions: ['blades', 'hotWax'],
+    uses: ['blade', 'moltenWax'],
   },
 ]
 
 /** Tooth copies and an immediate denture: copies stand where the teeth stood (common practice throughout). */
 export const immediateDenture: RouteTemplate = {
   id: 'immediate-denture',
-  version: 5,
+  version: 6,
   name: 'Immediate denture',
   usualDays: 8,
   pictures: denturePictures,

@@ -25,13 +25,13 @@ const separate: TemplateStep = {
       ),
     }),
   ],
-  cautions: ['blades'],
+  uses: ['blade', 'adhesive'],
 }
 
 /** One stone cast with a trimmed base, from an alginate impression (trade: common practice throughout). */
 export const studyCast: RouteTemplate = {
   id: 'study-cast',
-  version: 4,
+  version: 5,
   name: 'Study cast',
   usualDays: 2,
   pictures: castPictures,
@@ -81,7 +81,7 @@ export const studyCast: RouteTemplate = {
       ],
       why: 'It comes from a mouth. The record shows who did it.',
       handsOnMinutes: 5,
-      cautions: ['infection', 'disinfectant'],
+      uses: ['mouth', 'disinfectant'],
     },
     {
       id: 'inspect-impression',
@@ -113,7 +113,7 @@ export const studyCast: RouteTemplate = {
           },
         ),
       ],
-      cautions: ['infection'],
+      uses: ['mouth'],
     },
     {
       id: 'wrap',
@@ -153,7 +153,7 @@ export const studyCast: RouteTemplate = {
           source: 'common practice: one arch 100-150 g',
         },
       ],
-      cautions: ['silicaDust'],
+      uses: ['gypsum'],
     },
     {
       id: 'build-up',
@@ -223,7 +223,7 @@ export const studyCast: RouteTemplate = {
           source: 'common practice: about as much as the arch',
         },
       ],
-      cautions: ['silicaDust'],
+      uses: ['gypsum'],
     },
     {
       id: 'base-set',
@@ -280,7 +280,7 @@ export const studyCast: RouteTemplate = {
           source: 'common practice: 90°; tolerance 1° our choice',
         },
       ],
-      cautions: ['trimmerWheel', 'silicaDust'],
+      uses: ['trimmer', 'gypsum'],
     },
     {
       id: 'fill',
@@ -365,7 +365,7 @@ export const studyCast: RouteTemplate = {
           'Something is missing': adjust('Look for it on the bench, or note what was used up.'),
         }),
       ],
-      cautions: ['disinfectant'],
+      uses: ['disinfectant'],
     },
   ],
 }

@@ -9,7 +9,7 @@ import { studyModelFinish } from '../study-model-finish.ts'
 const trimming = {
   stage: 'trim',
   kind: 'attended',
-  cautions: ['trimmerWheel', 'silicaDust'],
+  uses: ['trimmer', 'gypsum'],
 } as const satisfies Partial<TemplateStep>
 
 /** The plan; read again where a base was added to. */
@@ -95,7 +95,7 @@ export const studyModelPair: RouteTemplate = {
           ),
         }),
       ],
-      cautions: ['infection'],
+      uses: ['mouth'],
     },
     {
       id: 'measure',
@@ -145,7 +145,7 @@ export const studyModelPair: RouteTemplate = {
           source: COMMON_PRACTICE,
         },
       ],
-      cautions: ['silicaDust'],
+      uses: ['gypsum'],
     },
     {
       id: 'measure-again',

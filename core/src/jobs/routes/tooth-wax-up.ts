@@ -7,7 +7,7 @@ import { diePictures, shows } from '../pictures.ts'
 /** A single tooth in wax, in the order of the instruments (common practice throughout). Also a training job. */
 export const toothWaxUp: RouteTemplate = {
   id: 'tooth-wax-up',
-  version: 2,
+  version: 3,
   name: 'Single-tooth wax-up',
   usualDays: 3,
   pictures: diePictures('crown', shows('crown', ['wax'])),
@@ -64,7 +64,7 @@ export const toothWaxUp: RouteTemplate = {
       amounts: [
         { id: 'wax', kind: 'use', materialId: 'inlay-wax', count: 1, unit: 'stick', source: COMMON_PRACTICE },
       ],
-      cautions: ['hotWax'],
+      uses: ['moltenWax'],
     },
     {
       id: 'cusp-tips',
@@ -80,7 +80,7 @@ export const toothWaxUp: RouteTemplate = {
           'Out of line': adjust('Move the cone, not the wall.'),
         }),
       ],
-      cautions: ['hotWax'],
+      uses: ['moltenWax'],
     },
     {
       id: 'detail-wax',
@@ -91,7 +91,7 @@ export const toothWaxUp: RouteTemplate = {
       how: ['Triangular ridges, marginal ridges, contacts: drop by drop.'],
       why: 'What is added in place need not be carved.',
       handsOnMinutes: 10,
-      cautions: ['hotWax'],
+      uses: ['moltenWax'],
     },
     {
       id: 'carve-walls',
@@ -108,7 +108,7 @@ export const toothWaxUp: RouteTemplate = {
           'Too narrow': adjust('Add to the wall, carve again.'),
         }),
       ],
-      cautions: ['blades'],
+      uses: ['blade'],
     },
     {
       id: 'carve-occlusal',
@@ -136,7 +136,7 @@ export const toothWaxUp: RouteTemplate = {
           None: adjust('Add where it is low.'),
         }),
       ],
-      cautions: ['blades'],
+      uses: ['blade'],
     },
     {
       id: 'every-side',

@@ -15,7 +15,7 @@ import { denturePictures } from '../pictures.ts'
 /** An acrylic partial with wire clasps, from the cast with its clasps to the bag (common practice throughout). */
 export const wireClaspPartial: RouteTemplate = {
   id: 'wire-clasp-partial',
-  version: 5,
+  version: 6,
   name: 'Partial, wire clasps',
   usualDays: 6,
   pictures: denturePictures,
@@ -85,7 +85,7 @@ export const wireClaspPartial: RouteTemplate = {
           'Out of contact': adjust('Bring it up to the opposing tooth.'),
         }),
       ],
-      cautions: ['hotWax', 'resinDust'],
+      uses: ['moltenWax', 'bur'],
     },
     {
       id: 'wax-base',
@@ -109,7 +109,7 @@ export const wireClaspPartial: RouteTemplate = {
           source: COMMON_PRACTICE,
         },
       ],
-      cautions: ['hotWax'],
+      uses: ['moltenWax', 'flame'],
     },
     {
       id: 'wax-check',

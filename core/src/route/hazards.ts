@@ -1,0 +1,76 @@
+import { materials } from '../materials/index.ts'
+import type { CautionId } from './cautions.ts'
+import type { RouteStep } from './route-template.ts'
+
+/** What is in the hand of a step or near it, and what each of it can do (common practice; trade: cautions by what the step does). */
+const hazards = {
+  /** What has been in a mouth, or comes back from one. */
+  mouth: ['infection'],
+  disinfectant: ['disinfectant', 'chlorine'],
+  /** Gypsum or investment as powder, sawn, ground or blasted. */
+  gypsum: ['silicaDust'],
+  monomer: ['monomer'],
+  /** A bur, a stone or a disc in resin. */
+  bur: ['resinDust'],
+  metalWheel: ['metalDust'],
+  lathe: ['lathe'],
+  /** Wet abrasive in a pan, on the lathe. */
+  pumice: ['lathe', 'pumicePan'],
+  flame: ['flame'],
+  moltenWax: ['hotWax'],
+  torch: ['moltenMetal', 'flame'],
+  hotRing: ['hotRing'],
+  warmOven: ['warmOven'],
+  boilingWater: ['boilingWater'],
+  steam: ['boilingWater'],
+  press: ['press'],
+  pressurePot: ['pressurePot'],
+  lightBox: ['uvLight'],
+  hotResin: ['hotResin'],
+  hotFlask: ['hotFlask'],
+  acid: ['acid', 'chlorine'],
+  ammonia: ['ammonia'],
+  adhesive: ['adhesive'],
+  blade: ['blades'],
+  chisel: ['chisel'],
+  trimmer: ['trimmerWheel'],
+  /** Walnut shell, beads: anything but alumina. */
+  blaster: ['blaster'],
+  alumina: ['blaster', 'aluminaDust'],
+} as const satisfies Readonly<Record<string, readonly CautionId[]>>
+export type Hazard = keyof typeof hazards
+
+/** What a material brings with it when it is mixed or used. */
+function hazardsOfMaterial(materialId: string): readonly Hazard[] {
+  const card = materials.get(materialId)
+  const kinds = [
+    materialId,
+    card?.kindOf ?? '',
+    card?.blend ? 'stone' : '',
+    card?.investment ? 'investment' : '',
+  ]
+  const is = (words: RegExp) => kinds.some((kind) => words.test(kind))
+  return [
+    ...(is(/stone|plaster|investment|gypsum/) ? (['gypsum'] as const) : []),
+    ...(is(/acrylic|pattern-resin|light-cure|monomer/) ? (['monomer'] as const) : []),
+    ...(is(/cyanoacrylate|thin-adhesive/) ? (['adhesive'] as const) : []),
+    ...(is(/disinfectant/) ? (['disinfectant'] as const) : []),
+  ]
+}
+
+/**
+ * The cautions of a step: by what it uses, by its materials and by its machine, each once.
+ * @param uses as its template names it
+ */
+export function cautionsOf(
+  uses: readonly Hazard[],
+  { amounts = [], machine }: Pick<RouteStep, 'amounts' | 'machine'>,
+): readonly CautionId[] {
+  const all: readonly Hazard[] = [
+    ...uses,
+    ...amounts.flatMap(({ materialId }) => hazardsOfMaterial(materialId)),
+    ...(machine === 'bath' ? (['hotFlask'] as const) : []),
+    ...(machine === 'furnace' ? (['hotRing'] as const) : []),
+  ]
+  return [...new Set(all.flatMap((hazard): readonly CautionId[] => hazards[hazard]))]
+}
