@@ -20,6 +20,7 @@ test.describe('with the application kept by the browser', () => {
     const page = await context.newPage()
     try {
       await takeIn(page, 'Study cast', 'Upper', 'AW-1')
+      await work(page, context.request, 'Read the work authorisation', { looks: { Complete: 'Complete' } })
       await work(page, context.request, 'Disinfect the impression')
       await work(page, context.request, 'Inspect the impression', { looks: { 'Impression whole': 'Whole' } })
       await work(page, context.request, 'Damp wrap')
@@ -31,7 +32,7 @@ test.describe('with the application kept by the browser', () => {
 
       await server.stop('SIGKILL')
       await expect(page.getByText('The server is not reached.')).toBeVisible()
-      await weigh(page, ['100', '23'])
+      await weigh(page, ['100', '30'])
       await expect(waiting(page)).toHaveText('Kept here, 1 to send')
       await done(page)
       await expect(waiting(page)).toHaveText('Kept here, 5 to send')
@@ -71,6 +72,7 @@ test('two benches: what was kept at one does not fit what the other did, and som
   request,
 }) => {
   await takeIn(page, 'Study cast', 'Lower', 'AW-2')
+  await work(page, request, 'Read the work authorisation', { looks: { Complete: 'Complete' } })
   await work(page, request, 'Disinfect the impression')
   await start(page)
   const address = page.url()

@@ -197,6 +197,12 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
     await done(page)
     for (const name of ['Grind in centric', 'Grind right lateral', 'Grind left lateral', 'Grind protrusive'])
       await go(name, { looks: { Contacts: 'Right and even' } })
+    // Accepted at 2.6 mm it was ground in: the pin is read again, and sends back while it stands open.
+    await start(page)
+    await measure(page, 'Pin opening, ground in', '0.9')
+    await expect(check(page, 'Pin opening, ground in')).toContainText('To be done again: Grind in centric')
+    await measure(page, 'Pin opening, ground in', '0.1')
+    await done(page)
     await go('Smooth the ground spots')
   })
   await test.step('recover and finish', async () => {

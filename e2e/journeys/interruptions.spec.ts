@@ -10,10 +10,11 @@ test('a running timer keeps its end time through reload and restart of the serve
   try {
     await takeIn(page, 'Study cast', 'Upper', 'RT-1')
     const { request } = context
+    await work(page, request, 'Read the work authorisation', { looks: { Complete: 'Complete' } })
     await work(page, request, 'Disinfect the impression')
     await work(page, request, 'Inspect the impression', { looks: { 'Impression whole': 'Whole' } })
     await work(page, request, 'Damp wrap')
-    await work(page, request, 'Pour the teeth', { mixes: [['100', '23']] })
+    await work(page, request, 'Pour the teeth', { mixes: [['100', '30']] })
     await work(page, request, 'Retention cones')
     await start(page)
     const end = page.getByRole('region', { name: 'Clock' }).getByRole('time')
@@ -46,6 +47,7 @@ test('the second of two writers is told what the first did, and stores theirs to
   request,
 }) => {
   await takeIn(page, 'Study cast', 'Lower', 'TW-1')
+  await work(page, request, 'Read the work authorisation', { looks: { Complete: 'Complete' } })
   await work(page, request, 'Disinfect the impression')
   await start(page)
   const address = page.url()
@@ -101,6 +103,7 @@ test('bad input: a clear sentence, the entry stays, nothing is stored', async ({
   await expect(page.getByRole('heading', { level: 1 })).toContainText('BAD-77')
 
   // A mix: letters, nothing, far too much; the lot of no shelf.
+  await work(page, request, 'Read the work authorisation', { looks: { Complete: 'Complete' } })
   await work(page, request, 'Disinfect the impression')
   await work(page, request, 'Inspect the impression', { looks: { 'Impression whole': 'Whole' } })
   await work(page, request, 'Damp wrap')
@@ -114,14 +117,14 @@ test('bad input: a clear sentence, the entry stays, nothing is stored', async ({
   await expect(sheet).toContainText('"1oo" is not a number.')
   await expect(sheet.getByLabel('Powder')).toHaveValue('1oo')
   await sheet.getByLabel('Powder').fill('-100')
-  await sheet.getByLabel('Water').fill('23')
+  await sheet.getByLabel('Water').fill('30')
   await sheet.getByRole('button', { name: 'Into the record' }).click()
   await expect(sheet).toContainText('-100 g cannot be right for what was mixed.')
   await expect(sheet.getByLabel('Powder')).toHaveValue('-100')
   await page.keyboard.press('Escape')
   await step(page).getByRole('button', { name: 'Done' }).click()
   await expect(step(page)).toContainText('is not recorded yet')
-  await weigh(page, ['100', '23'])
+  await weigh(page, ['100', '30'])
   await done(page)
   await work(page, request, 'Retention cones')
   await work(page, request, 'Stone sets', { looks: { 'Heat gone': 'Cool' }, minutes: 46 })

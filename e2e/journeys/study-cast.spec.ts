@@ -15,6 +15,7 @@ import { expect, test } from './lab.ts'
 
 test('a study cast from the door to delivered, every step', async ({ page, request }) => {
   const docket = await takeIn(page, 'Study cast', 'Upper', 'SC-1')
+  await work(page, request, 'Read the work authorisation', { looks: { Complete: 'Complete' } })
   await work(page, request, 'Disinfect the impression')
   await work(page, request, 'Inspect the impression', { looks: { 'Impression whole': 'Whole' } })
 
@@ -22,17 +23,17 @@ test('a study cast from the door to delivered, every step', async ({ page, reque
   await step(page).getByRole('button', { name: 'Leave out: it is poured at once' }).click()
   await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Pour the teeth')
 
-  // 100 g of type 4; at 22 mL it is 0.22, the thick end of its class.
+  // 100 g of type 3; at 29 mL it is 0.29, thicker than wanted.
   await start(page)
   await expect(step(page)).toContainText('100 g')
-  await expect(step(page)).toContainText('23 mL')
+  await expect(step(page)).toContainText('30 mL')
   await step(page)
     .getByRole('button', { name: /Weigh and record/ })
     .click()
   const sheet = page.getByRole('dialog', { name: 'What was used' })
   await sheet.getByLabel('Powder').fill('100')
-  await sheet.getByLabel('Water').fill('22')
-  await expect(sheet).toContainText('0.22 thicker')
+  await sheet.getByLabel('Water').fill('29')
+  await expect(sheet).toContainText('0.29 thicker')
   await expect(sheet).toContainText('Higher setting expansion')
   await sheet.getByRole('button', { name: 'Into the record' }).click()
   await expect(sheet).toBeHidden()
@@ -88,9 +89,7 @@ test('a study cast from the door to delivered, every step', async ({ page, reque
   const paper = page.getByRole('main')
   await expect(paper).toContainText(`Case record ${docket}`)
   await expect(paper).toContainText('All steps done.')
-  await expect(paper).toContainText(
-    'High-strength stone, type 4, Mill stone: 100 g + 22 mL (0.22 mL/g), lot S4-0917',
-  )
+  await expect(paper).toContainText(/Dental stone, type 3.*: 100 g \+ 29 mL \(0\.29 mL\/g\), lot /)
   await expect(paper).toContainText('Left out "Damp wrap" (It is poured at once.)')
   await expect(paper).toContainText('Went back to "Fill holes, take off blebs" (Surface: New hole opened)')
   await expect(paper).toContainText('Back to base: 90.5°')
@@ -103,6 +102,7 @@ test('a failed impression stops the case for the dentist, and a new one starts i
   request,
 }) => {
   await takeIn(page, 'Study cast', 'Lower', 'SC-2')
+  await work(page, request, 'Read the work authorisation', { looks: { Complete: 'Complete' } })
   await work(page, request, 'Disinfect the impression')
   await start(page)
   await check(page, 'Impression whole').getByRole('button', { name: 'Torn or part missing' }).click()

@@ -44,8 +44,11 @@ test('a study cast from the bench to delivered costs few touches', async ({ page
   await finger.type(page.getByLabel('Patient code'), 'T-1')
   await finger.touch(page.getByRole('button', { name: 'Take it in' }))
 
-  await comes('Disinfect the impression')
+  await comes('Read the work authorisation')
   await finger.touch(button(/^Start/))
+  await answer('Complete')
+  await finger.touch(button(/^On to/))
+  await comes('Disinfect the impression')
   await answer('Whole')
   await finger.touch(button(/^Done/))
   await comes('Damp wrap')

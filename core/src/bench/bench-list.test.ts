@@ -21,6 +21,14 @@ function castAt(minutesToWrap: number): WorkingCase {
   let working = receiveCase({ docket: 'K-1', authorisation, jobs }, START, 'Ada', routes)
   const on = (stepId: string) => ({ jobId: 'job-1', stepId })
   const commands: CaseCommand[] = [
+    { type: 'startStep', ...on('work-authorisation') },
+    {
+      type: 'recordCheck',
+      ...on('work-authorisation'),
+      checkId: 'authorisation-complete',
+      answer: 'Complete',
+    },
+    { type: 'finishStep', ...on('work-authorisation') },
     { type: 'startStep', ...on('disinfect-impression') },
     { type: 'finishStep', ...on('disinfect-impression') },
     { type: 'startStep', ...on('inspect-impression') },
@@ -181,7 +189,7 @@ describe('the bench list', () => {
   })
   it('sums up what is left against the due date', () => {
     const summary = caseSummary('c1', castAt(0).state, calendar)
-    expect(summary).toMatchObject({ status: 'open', stage: 'pour', stepsDone: 3 })
+    expect(summary).toMatchObject({ status: 'open', stage: 'pour', stepsDone: 4 })
     expect(summary.startBy).toBeLessThan(summary.dueAt)
   })
 })

@@ -174,6 +174,7 @@ export function mixWords(event: RecordedMix, { lotNumber }: Pick<EventReader, 'l
 const entryNames: Readonly<Record<string, string>> = {
   dueAt: 'the due date',
   tryInAt: 'the try-in date',
+  materials: 'the materials',
   shade: 'the shade',
   teeth: 'the teeth',
   wanted: 'what is wanted',

@@ -26,7 +26,7 @@ const bare = (bench: Bench) => ({ ...bench.working.state, sequence: 0 })
 
 describe('a slip is taken back by a later fact', () => {
   it('a start, an end, a reading, a mix: the case stands as if it had not been', () => {
-    const bench = new Bench()
+    const bench = new Bench().before('disinfect-impression')
     const deeds: (() => void)[] = [
       () => bench.do({ type: 'startStep', jobId: J, stepId: 'disinfect-impression' }),
       () => bench.finish('disinfect-impression'),

@@ -1,6 +1,6 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
 import type { Hazard, TemplateStep } from '../route/index.ts'
-import { adjust, askDentist, look } from './checks.ts'
+import { adjust, askDentist, goBack, look } from './checks.ts'
 
 const remountFixing = (
   choice: string,
@@ -139,6 +139,32 @@ export const dentureRemount: readonly TemplateStep[] = [
     how: ['A little abrasive paste, light hand, short strokes, rinse.'],
     why: 'Smooths what the stone left; too long flattens cusps.',
     handsOnMinutes: 6,
+  },
+  {
+    id: 'pin-closed',
+    name: 'Read the pin again',
+    stage: 'remount',
+    kind: 'attended',
+    how: ['Close gently in centric.', 'Measure from the pin tip to its table once more.'],
+    why: 'However far it stood open: the remount is over when the pin touches and the contacts are right.',
+    handsOnMinutes: 2,
+    checks: [
+      {
+        id: 'pin-again',
+        name: 'Pin opening, ground in',
+        how: 'Gap under the pin at its set-up reading.',
+        kind: 'measure',
+        quantity: 'millimetres',
+        min: 0,
+        max: 0.2,
+        below: adjust(
+          'The pin cannot be lower than at the set-up: look whether a tooth came out, measure again.',
+        ),
+        above: goBack('grind-centric', 'It still stands open: grind in centric until the pin touches.'),
+        plausible: { min: -10, max: 30 },
+        source: 'common practice: the pin down on its table; 0.2 mm is what is read there, our choice',
+      },
+    ],
   },
   {
     id: 'smooth-ground',

@@ -20,9 +20,10 @@ export const readAuthorisation: TemplateStep = {
   name: 'Read the work authorisation',
   stage: 'receive',
   kind: 'attended',
-  how: ['Compare it with what came in the box.', 'Teeth, materials, due date, enclosures.'],
+  how: ['Compare it with what came in the box.', 'Teeth, materials, try-in and due date, enclosures.'],
   why: 'Work without a complete prescription is work twice.',
   handsOnMinutes: 3,
+  means: 'authorisationRead',
   onlyOnce: true,
   checks: [
     look(

@@ -3,6 +3,7 @@
  * and know no step by its name.
  */
 export const stepMeanings = [
+  'authorisationRead',
   'prescriptionTaken',
   'articulatorSet',
   'flaskFirstPour',

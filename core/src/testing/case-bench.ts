@@ -60,13 +60,19 @@ export class Bench {
   }
   /** Works as a careful technician up to a step, which is started. */
   upTo(stepId: string): this {
+    this.before(stepId)
+    this.do({ type: 'startStep', jobId: J, stepId })
+    return this
+  }
+  /** Works as a careful technician up to a step, which is not started yet. */
+  before(stepId: string): this {
     const random = seededRandom(1)
     for (;;) {
       const step = currentStep(this.job)
       if (!step) throw new Error(`never came to ${stepId}`)
+      if (step.id === stepId && this.job.steps[stepId]!.status === 'waiting') return this
       if (this.job.steps[step.id]!.status === 'waiting') {
         this.do({ type: 'startStep', jobId: J, stepId: step.id })
-        if (step.id === stepId) return this
       }
       for (const command of carefulWork(J, step, random)) this.do(command)
       const opens = stepWindow(this.job, step)?.goodFrom ?? 0

@@ -5,7 +5,7 @@ import { DataSource } from 'typeorm'
 import { intake, TestServer } from '../testing/test-server.ts'
 import { CaseStore } from './case-store.ts'
 
-const first = { type: 'startStep', jobId: 'job-1', stepId: 'disinfect-impression' }
+const first = { type: 'startStep', jobId: 'job-1', stepId: 'work-authorisation' }
 const hold = { type: 'hold', reason: 'clinic calls back' }
 let server: TestServer
 beforeAll(async () => {
@@ -179,7 +179,7 @@ describe('commands', () => {
   it('that were refused are not remembered by their key', async () => {
     const { caseId } = await server.receive()
     const key = 'key-refused-1'
-    const finish = { type: 'finishStep', jobId: 'job-1', stepId: 'disinfect-impression' }
+    const finish = { type: 'finishStep', jobId: 'job-1', stepId: 'work-authorisation' }
     await server.post(`/cases/${caseId}/events`, { seen: 1, command: finish, key }).expect(422)
     await server.post(`/cases/${caseId}/events`, { seen: 1, command: first, key }).expect(201)
   })
@@ -230,7 +230,7 @@ describe('the bench and the clock', () => {
       const { body } = await server.get('/bench').expect(200)
       return (body as Bench).work.filter(({ docket, stopped }) => docket === 'CL-1' && !stopped)
     }
-    expect(await mine()).toMatchObject([{ stepId: 'disinfect-impression', running: false }])
+    expect(await mine()).toMatchObject([{ stepId: 'work-authorisation', running: false }])
     const before = (await server.get('/clock')).body.now
     await server.post('/clock', { speed: 1, forwardMinutes: 45 }).expect(201)
     expect((await server.get('/clock')).body.now - before).toBeGreaterThanOrEqual(45 * 60_000)

@@ -105,7 +105,7 @@ describe('every route', () => {
 
 describe('a command to a case', () => {
   const amend = { type: 'amend', changes: { patientCode: 'P-8' }, reason: 'misread' }
-  const start = { type: 'startStep', jobId: 'job-1', stepId: 'disinfect-impression' }
+  const start = { type: 'startStep', jobId: 'job-1', stepId: 'work-authorisation' }
   const command = async (who: Role, body: object) => {
     const { caseId } = await server.receive()
     return ask('POST /cases/:caseId/events', who, { seen: 1, command: body }, caseId)

@@ -71,10 +71,13 @@ export class TestServer {
       await this.command(record.caseId, seen, { jobId: 'job-1', ...command }).expect(201)
       seen++
     }
-    for (const stepId of ['disinfect-impression', 'inspect-impression', 'wrap']) {
+    const looks: Readonly<Record<string, object>> = {
+      'work-authorisation': { checkId: 'authorisation-complete', answer: 'Complete' },
+      'inspect-impression': { checkId: 'impression-whole', answer: 'Whole' },
+    }
+    for (const stepId of ['work-authorisation', 'disinfect-impression', 'inspect-impression', 'wrap']) {
       await give({ type: 'startStep', stepId })
-      if (stepId === 'inspect-impression')
-        await give({ type: 'recordCheck', stepId, checkId: 'impression-whole', answer: 'Whole' })
+      if (looks[stepId]) await give({ type: 'recordCheck', stepId, ...looks[stepId] })
       await give({ type: 'finishStep', stepId })
     }
     await give({ type: 'startStep', stepId: 'pour-anatomy' })

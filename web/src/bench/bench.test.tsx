@@ -73,7 +73,7 @@ describe('the bench', () => {
         address: '/cases/k-1/events',
         body: {
           seen: fresh.working.state.sequence,
-          command: { type: 'startStep', jobId: J, stepId: 'disinfect-impression' },
+          command: { type: 'startStep', jobId: J, stepId: 'work-authorisation' },
         },
       },
     ])

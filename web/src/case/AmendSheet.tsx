@@ -22,14 +22,16 @@ export function AmendSheet({
   const [typed, keep, forget] = useDraft(`${draftKey} entries`, () => ({
     day: dateText(due),
     time: timeText(due),
+    materials: authorisation.materials ?? '',
     shade: authorisation.shade ?? '',
     notes: authorisation.notes ?? '',
   }))
-  const { day, time, shade, notes } = typed
+  const { day, time, materials, shade, notes } = typed
   const dueAt = instantOf(day, time)
   const give = (reason: string) => {
     const changes: { -readonly [K in keyof WorkAuthorisation]?: WorkAuthorisation[K] } = {}
     if (dueAt !== undefined && dueAt !== due) changes.dueAt = new Date(dueAt).toISOString()
+    if (materials !== (authorisation.materials ?? '')) changes.materials = materials
     if (shade !== (authorisation.shade ?? '')) changes.shade = shade
     if (notes !== (authorisation.notes ?? '')) changes.notes = notes
     return dueAt === undefined ? Promise.resolve(false) : forgetting(forget, onGive(changes, reason))
@@ -65,6 +67,11 @@ export function AmendSheet({
             />
             <TextField label="at" type="time" text={time} onText={(text) => keep({ ...typed, time: text })} />
           </div>
+          <TextField
+            label="Materials"
+            text={materials}
+            onText={(text) => keep({ ...typed, materials: text })}
+          />
           <TextField label="Shade" text={shade} onText={(text) => keep({ ...typed, shade: text })} />
           <TextField
             label="Notes"

@@ -109,9 +109,20 @@ export function IntakeScreen() {
           <FormText form={form} name="dueTime" label="at" type="time" />
         </div>
         <div className="sm:col-span-1">
+          <FormText form={form} name="tryInDay" label="Try-in on" type="date" />
+        </div>
+        <div className="sm:col-span-1">
           <FormText form={form} name="shade" label="Shade" />
         </div>
-        <div className="sm:col-span-2">
+        <div className="sm:col-span-3">
+          <FormText
+            form={form}
+            name="materials"
+            label="Materials"
+            hint="Alloy, resin, tooth mould, as prescribed"
+          />
+        </div>
+        <div className="sm:col-span-3">
           <FormText
             form={form}
             name="docket"

@@ -42,7 +42,7 @@ beforeEach(() => useReached.setState({ reached: true }))
 
 describe('at a bench that is cut off', () => {
   it('work goes on: what is done is kept, counts, and is sent in its order when the server is back', async () => {
-    const { user } = await opened(new Bench())
+    const { user } = await opened(new Bench().before('disinfect-impression'))
     const back = cutOff()
     await user.click(await button(/^Start/))
     expect(await screen.findByText('Kept here,', { exact: false })).toBeTruthy()
@@ -50,7 +50,7 @@ describe('at a bench that is cut off', () => {
     await waitFor(() => expect(kept()).toHaveLength(3))
     expect(screen.getByRole('status').textContent).toBe('Kept here, 3 to send')
     expect(await screen.findByRole('heading', { name: 'Inspect the impression' })).toBeTruthy()
-    expect(bench.working.events).toHaveLength(1)
+    expect(bench.working.events).toHaveLength(4)
 
     back()
     bench.now += 20 * MINUTE
@@ -63,26 +63,26 @@ describe('at a bench that is cut off', () => {
     expect(screen.queryByText('Kept here,', { exact: false })).toBeNull()
   })
   it('it is on the disk of this machine: another page has it too, and sends it once', async () => {
-    const { user } = await opened(new Bench())
+    const { user } = await opened(new Bench().before('disinfect-impression'))
     const back = cutOff()
     await user.click(await button(/^Start/))
     await waitFor(() => expect(kept()).toHaveLength(1))
     useOutbox.setState({ kept: [] })
     await readKept()
-    expect(kept()).toMatchObject([{ by: 'Ada', docket: 'K-1', sequence: 2, command: { type: 'startStep' } }])
+    expect(kept()).toMatchObject([{ by: 'Ada', docket: 'K-1', sequence: 5, command: { type: 'startStep' } }])
     back()
     await Promise.all([sendKept(), sendKept()])
-    expect(bench.working.events).toHaveLength(2)
+    expect(bench.working.events).toHaveLength(5)
   })
   it('something that was stored, its answer lost, is not done twice', async () => {
-    const { user } = await opened(new Bench())
+    const { user } = await opened(new Bench().before('disinfect-impression'))
     loseNextAnswer()
     await user.click(await button(/^Start/))
     await waitFor(() => expect(kept()).toHaveLength(1))
-    expect(bench.working.events).toHaveLength(2)
+    expect(bench.working.events).toHaveLength(5)
     await sendKept()
     expect(kept()).toEqual([])
-    expect(bench.working.events).toHaveLength(2)
+    expect(bench.working.events).toHaveLength(5)
     expect(new Set(posts().map(({ body }) => (body as { key: string }).key)).size).toBe(1)
   })
   it('what the core refuses is not kept: its sentence is shown', async () => {
@@ -93,7 +93,7 @@ describe('at a bench that is cut off', () => {
     expect(kept()).toEqual([])
   })
   it('nobody gets a right that they do not have with the server there', async () => {
-    const held = new Bench()
+    const held = new Bench().before('disinfect-impression')
     held.do({ type: 'hold', reason: 'no tray' })
     const { user } = await opened(held, { ...ada, role: 'learner' })
     cutOff()
@@ -102,7 +102,7 @@ describe('at a bench that is cut off', () => {
     expect(kept()).toEqual([])
   })
   it('where the browser keeps nothing, the entry is refused in words and stays where it is', async () => {
-    const { user } = await opened(new Bench())
+    const { user } = await opened(new Bench().before('disinfect-impression'))
     const back = cutOff()
     const full = jest.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
       throw new DOMException('The disk is full.', 'QuotaExceededError')
@@ -114,7 +114,7 @@ describe('at a bench that is cut off', () => {
     expect(kept()).toEqual([])
   })
   it('the record shows what is not sent yet, a paper leaves it out and says so', async () => {
-    const { user } = await opened(new Bench())
+    const { user } = await opened(new Bench().before('disinfect-impression'))
     cutOff()
     await user.click(await button(/^Start/))
     await waitFor(() => expect(kept()).toHaveLength(1))
@@ -219,7 +219,7 @@ describe('what others did meanwhile', () => {
 
 describe('the sender', () => {
   const one = async () => {
-    const shown = await opened(new Bench())
+    const shown = await opened(new Bench().before('disinfect-impression'))
     const back = cutOff()
     await shown.user.click(await button(/^Start/))
     await waitFor(() => expect(kept()).toHaveLength(1))
@@ -231,7 +231,7 @@ describe('the sender', () => {
     await freshBenchFor({ ...ada, personId: 'p-2', name: 'Ben' })
     await sendKept()
     expect(kept()).toHaveLength(1)
-    expect(bench.working.events).toHaveLength(1)
+    expect(bench.working.events).toHaveLength(4)
     show(<AwayBar />, { person: { ...ada, personId: 'p-2', name: 'Ben' } })
     expect(screen.getByText('Of Ada: sent when they sign in at this bench.')).toBeTruthy()
   })

@@ -138,7 +138,7 @@ describe('what was recorded', () => {
   it('as wanted goes on record with the figures that stood there and the pack in use, and is read on the step', async () => {
     const lot = {
       lotId: 'l-1',
-      materialId: 'high-strength-stone',
+      materialId: 'dental-stone',
       productId: null,
       number: 'S-77',
       inUse: true,
@@ -149,10 +149,10 @@ describe('what was recorded', () => {
     const bench = new Bench().upTo('pour-anatomy')
     const { user } = await opened(bench, { 'GET /lots': [lot] })
     await user.click(button('As wanted'))
-    expect(await screen.findByText(/100 g \+ 23 mL .*, lot S-77/)).toBeTruthy()
+    expect(await screen.findByText(/100 g \+ 30 mL .*, lot S-77/)).toBeTruthy()
     expect(bench.job.steps['pour-anatomy']?.mixes[0]).toMatchObject({
       powderGrams: 100,
-      liquidMillilitres: 23,
+      liquidMillilitres: 30,
       lots: ['l-1'],
     })
   })

@@ -34,7 +34,7 @@ describe('a case on its screen', () => {
     expect(heading()).toBe(bench.job.route.steps[0]!.name)
   })
   it('is started and ended by the one large button, and goes on to the next step', async () => {
-    const { user } = await opened(new Bench())
+    const { user } = await opened(new Bench().before('disinfect-impression'))
     await user.click(button(/^Start/))
     await waitFor(() => expect(bench.job.steps['disinfect-impression']?.status).toBe('running'))
     await user.click(await screen.findByRole('button', { name: /^Done/ }))
@@ -47,7 +47,7 @@ describe('a case on its screen', () => {
   })
   it('an entry whose answer was lost is sent again under the same key, and done once', async () => {
     const lost: string[] = []
-    const { user } = await opened(new Bench(), {
+    const { user } = await opened(new Bench().before('disinfect-impression'), {
       'POST /cases/:caseId/events': (body: unknown) => {
         const { command, key } = body as { command: CaseCommand; key: string }
         if (lost.includes(key)) return bench.working.events.at(-1)
@@ -62,10 +62,10 @@ describe('a case on its screen', () => {
     expect(await screen.findByRole('button', { name: /^Done/ })).toBeTruthy()
     expect(lost).toHaveLength(1)
     expect(lost[0]).toMatch(/^[0-9a-f]{32}$/)
-    expect(bench.working.events).toHaveLength(2)
+    expect(bench.working.events).toHaveLength(5)
   })
   it('says that there is no such case', async () => {
-    requests = caseOnServer(new Bench(), {
+    requests = caseOnServer(new Bench().before('disinfect-impression'), {
       'GET /cases/:caseId': {
         refused: {
           status: 404,
@@ -292,7 +292,7 @@ describe('what is mixed', () => {
   it('goes into the record with its ratio shown as it is typed', async () => {
     const lot = {
       lotId: 'l-1',
-      materialId: 'high-strength-stone',
+      materialId: 'dental-stone',
       productId: null,
       number: 'S-77',
       inUse: true,
@@ -303,8 +303,8 @@ describe('what is mixed', () => {
     const { user } = await opened(new Bench().upTo('pour-anatomy'), { 'GET /lots': [lot] })
     await user.click(button(/^Weigh and record/))
     await retype(user, await screen.findByLabelText('Powder'), '100')
-    await retype(user, screen.getByLabelText('Water'), '23')
-    expect(dialog().getByText('0.23', { exact: false })).toBeTruthy()
+    await retype(user, screen.getByLabelText('Water'), '30')
+    expect(dialog().getByText('0.30', { exact: false })).toBeTruthy()
     expect(dialog().getByText(/as wanted/)).toBeTruthy()
     expect(dialog().getByLabelText<HTMLSelectElement>('Lot').value).toBe('l-1')
     await user.click(dialog().getByRole('button', { name: 'Into the record' }))
@@ -312,7 +312,7 @@ describe('what is mixed', () => {
     expect(sent()[0]).toMatchObject({
       type: 'recordMix',
       powderGrams: 100,
-      liquidMillilitres: 23,
+      liquidMillilitres: 30,
       lots: ['l-1'],
     })
   })

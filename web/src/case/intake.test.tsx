@@ -74,6 +74,22 @@ describe('a work authorisation as it is typed', () => {
     atStart()
     expect(intakeFaults({ ...typed, patientAge }, 'fdi').patientAge).toBeUndefined()
   })
+  it('a try-in is before the due date, at the same hour; none is as good', () => {
+    atStart()
+    const tryInAt = (tryInDay: string) => intakeOf({ ...typed, tryInDay }, 'fdi').authorisation.tryInAt
+    const fault = (tryInDay: string) => intakeFaults({ ...typed, tryInDay }, 'fdi').tryInDay
+    expect(tryInAt('2026-03-10')).toBe(new Date(2026, 2, 10, 12, 0).toISOString())
+    expect(tryInAt('')).toBeUndefined()
+    expect(['2026-03-19', ''].map(fault)).toEqual([undefined, undefined])
+    expect(fault('2026-03-20')).toBe('It is not before the due date.')
+    expect(fault('2026-02-31')).toBe('Enter the day, or leave it empty.')
+  })
+  it('the materials of the order go along as they were written', () => {
+    expect(intakeOf({ ...typed, materials: ' gold type 3 ' }, 'fdi').authorisation.materials).toBe(
+      'gold type 3',
+    )
+    expect(intakeOf(typed, 'fdi').authorisation.materials).toBeUndefined()
+  })
   it('a fixed job without its teeth is told so at their field, by what it wants', () => {
     atStart()
     const fault = (teeth: string) => intakeFaults({ ...typed, templateId: 'cast-bridge', teeth }, 'fdi').teeth
@@ -98,7 +114,9 @@ describe('a row of a file', () => {
       Age: '',
       Due: '2026-03-20',
       At: '',
+      'Try-in': '',
       Teeth: '',
+      Materials: '',
       Shade: '',
       Docket: '',
       'Came along': '',

@@ -28,10 +28,13 @@ export const emptyIntake = {
   patientCode: '',
   patientAge: '',
   teeth: '',
+  materials: '',
   shade: '',
   /** Empty: as many days as the job usually gets. */
   dueDay: '',
   dueTime: '12:00',
+  /** Empty: none is to be tried in, or the day is not known. */
+  tryInDay: '',
   enclosures: '',
   notes: '',
 }
@@ -62,6 +65,17 @@ export const pouredOf = (typed: Intake) => pouredBy(buildRoute(templateOf(typed)
 const dueOf = (typed: Intake, weekdays: Weekdays) =>
   instantOf(typed.dueDay || usualDueDay(templateOf(typed), weekdays), typed.dueTime)
 
+/** The try-in, at the hour at which the work is due; undefined: no day is entered, or it is none. */
+const tryInOf = (typed: Intake) =>
+  typed.tryInDay.trim() === '' ? undefined : instantOf(typed.tryInDay, typed.dueTime)
+
+function tryInFault(typed: Intake, due: number | undefined) {
+  if (typed.tryInDay.trim() === '') return undefined
+  const at = tryInOf(typed)
+  if (at === undefined) return 'Enter the day, or leave it empty.'
+  return due !== undefined && at >= due ? 'It is not before the due date.' : undefined
+}
+
 /** What is wrong with it, by the entry. */
 export function intakeFaults(
   typed: Intake,
@@ -89,6 +103,7 @@ export function intakeFaults(
         : due <= labNow()
           ? 'It is past. Enter the date the clinic wants it back.'
           : undefined,
+    tryInDay: tryInFault(typed, due),
     teeth: teethFault(typed.teeth, notation, templateOf(typed)),
     impressions: impressionsFault(pouredOf(typed), typed.impressions),
   }
@@ -127,8 +142,10 @@ export function intakeOf(
       patientAge: age === '' ? undefined : Number(age),
       wanted: [template.name, ...named].join(', '),
       teeth: parseTeeth(typed.teeth, notation),
+      materials: optional(typed.materials),
       shade: optional(typed.shade),
       dueAt: new Date(dueOf(typed, weekdays)!).toISOString(),
+      tryInAt: tryInOf(typed) === undefined ? undefined : new Date(tryInOf(typed)!).toISOString(),
       enclosures: typed.enclosures
         .split(/[,\n]/)
         .map((word) => word.trim())

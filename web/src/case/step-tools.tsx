@@ -11,6 +11,7 @@ import { CoolingClock } from '../curing/CoolingClock.tsx'
 import { DoughClock, doughsOf } from '../curing/DoughClock.tsx'
 import { SawDepth } from '../curing/SawDepth.tsx'
 import type { OpenCase } from '../record/open-case.ts'
+import { Prescription } from './Prescription.tsx'
 
 interface StepToolProps {
   readonly openCase: OpenCase
@@ -32,6 +33,8 @@ const rightRoom = (openCase: OpenCase, doughs: readonly StepMix[]) => async (roo
 
 /** What helps in a step, by what the step means: in the step itself, or beside it by the clock. */
 export const toolsInStep: { readonly [M in StepMeaning]?: (props: StepToolProps) => ReactNode } = {
+  authorisationRead: ({ openCase }) =>
+    openCase.state && <Prescription authorisation={openCase.state.authorisation} />,
   doughRipens: ({ openCase, job, state }) =>
     state.status !== 'done' &&
     doughsOf(job).map((mix, index, all) => (

@@ -127,7 +127,7 @@ describe('what was used, into the record', () => {
       'GET /mixing/clocks': [
         {
           clockId: 'm1',
-          materialId: 'high-strength-stone',
+          materialId: 'dental-stone',
           productId: null,
           metAt,
           by: 'Ada',
@@ -141,7 +141,7 @@ describe('what was used, into the record', () => {
     const dialog = within(screen.getByRole('dialog'))
     expect(dialog.getByText(/Its clock runs from/)).toBeTruthy()
     await retype(user, dialog.getByLabelText('Powder'), '100')
-    await retype(user, dialog.getByLabelText('Water'), '23')
+    await retype(user, dialog.getByLabelText('Water'), '30')
     await user.click(dialog.getByRole('button', { name: 'Into the record' }))
     await waitFor(() =>
       expect(bench.working.events.at(-1)).toMatchObject({
@@ -183,7 +183,7 @@ describe('a ratio outside its range', () => {
     return { bench, user, dialog, store }
   }
   it('is asked about before it is stored, and goes on record with its reason', async () => {
-    const { bench, user, dialog, store } = await weigh('100', '28')
+    const { bench, user, dialog, store } = await weigh('100', '38')
     await store()
     expect(bench.job.steps['pour-anatomy']!.mixes).toHaveLength(0)
     expect(

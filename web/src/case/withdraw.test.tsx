@@ -18,7 +18,7 @@ const justDone = () => screen.queryByRole('button', { name: 'Undo' })
 
 describe('a tap that was a slip', () => {
   it('can be undone for a few seconds, and says what it was', async () => {
-    const bench = new Bench()
+    const bench = new Bench().before('disinfect-impression')
     const { user } = await opened(bench)
     await user.click(screen.getByRole('button', { name: /^Start/ }))
     await waitFor(() => expect(justDone()?.title).toBe('Started "Disinfect the impression"'))
@@ -29,13 +29,13 @@ describe('a tap that was a slip', () => {
     expect(await screen.findByRole('button', { name: /^Start/ })).toBeTruthy()
   })
   it('is not offered long after', async () => {
-    const bench = new Bench()
+    const bench = new Bench().before('disinfect-impression')
     bench.do({ type: 'startStep', jobId: 'job-1', stepId: 'disinfect-impression' })
     await opened(bench, 1)
     expect(justDone()).toBeNull()
   })
   it('is not offered for what somebody else did', async () => {
-    const bench = new Bench()
+    const bench = new Bench().before('disinfect-impression')
     bench.do({ type: 'startStep', jobId: 'job-1', stepId: 'disinfect-impression' })
     const { by } = bench.working.events.at(-1)!
     bench.working = {
@@ -49,7 +49,7 @@ describe('a tap that was a slip', () => {
 
 describe('an entry that should not be there', () => {
   it('is withdrawn on the record with its reason, and stays there struck through', async () => {
-    const bench = new Bench()
+    const bench = new Bench().before('disinfect-impression')
     bench.do({ type: 'hold', reason: 'the wrong case' })
     const { user } = await opened(bench, 60)
     await user.click(screen.getByRole('button', { name: 'Record' }))
@@ -60,9 +60,9 @@ describe('an entry that should not be there', () => {
     await user.type(dialog.getByLabelText('Why'), 'Tapped on the wrong docket')
     await user.click(dialog.getByRole('button', { name: 'Withdraw it' }))
     await waitFor(() => expect(bench.working.state.held).toBeUndefined())
-    const struck = await screen.findByText(/On hold \(the wrong case\) \(withdrawn by entry 3\)/)
+    const struck = await screen.findByText(/On hold \(the wrong case\) \(withdrawn by entry 6\)/)
     expect(struck.className).toContain('line-through')
-    expect(screen.getByText('Withdrew entry 2 (Tapped on the wrong docket)')).toBeTruthy()
+    expect(screen.getByText('Withdrew entry 5 (Tapped on the wrong docket)')).toBeTruthy()
     expect(screen.queryByRole('button', { name: /^Withdraw: On hold/ })).toBeNull()
   })
 })

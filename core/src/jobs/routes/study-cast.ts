@@ -1,12 +1,20 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
 import { adjust, askDentist, goBack, look, remake } from '../checks.ts'
-import { oneArch } from '../door.ts'
+import { oneArch, readAuthorisation } from '../door.ts'
 import { castPictures, shows } from '../pictures.ts'
 import { pours } from '../pour-steps.ts'
 
 const SET_SHORT = 'Stone pulled early breaks at the teeth and scratches.'
 const SET_LONG = 'Alginate dries on the cast, gets hard and takes the surface with it.'
+
+const arch = {
+  id: 'stone',
+  kind: 'mix',
+  powderGrams: 100,
+  note: 'one arch',
+  source: 'common practice: one arch 100-150 g',
+} as const
 
 const separate: TemplateStep = {
   id: 'separate',
@@ -37,6 +45,16 @@ export const studyCast: RouteTemplate = {
   pictures: castPictures,
   matters: [
     oneArch,
+    {
+      id: 'stone',
+      name: 'Stone of the teeth',
+      choices: [
+        { id: 'type-3', name: 'Type 3, dental stone' },
+        { id: 'type-4', name: 'Type 4, high strength' },
+      ],
+      usual: 'type-3',
+      why: 'Type 3 is hard enough to look at and to measure; type 4 where it is worked on or kept for years.',
+    },
     {
       id: 'base',
       name: 'Base of the cast',
@@ -69,6 +87,7 @@ export const studyCast: RouteTemplate = {
     },
   ],
   steps: [
+    readAuthorisation,
     {
       id: 'disinfect-impression',
       name: 'Disinfect the impression',
@@ -144,14 +163,8 @@ export const studyCast: RouteTemplate = {
       handsOnMinutes: 10,
       pours: pours({ id: 'impression', name: 'Impression', usual: 'alginate' }),
       amounts: [
-        {
-          id: 'stone',
-          kind: 'mix',
-          materialId: 'high-strength-stone',
-          powderGrams: 100,
-          note: 'one arch',
-          source: 'common practice: one arch 100-150 g',
-        },
+        { ...arch, materialId: 'dental-stone', when: { stone: ['type-3'] } },
+        { ...arch, materialId: 'high-strength-stone', when: { stone: ['type-4'] } },
       ],
       uses: ['gypsum'],
     },
