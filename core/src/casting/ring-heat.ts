@@ -4,7 +4,7 @@ import { ICE_POINT_KELVIN, STEFAN_BOLTZMANN } from '../quantity/index.ts'
 import { DomainError, requirePositive, requireWithin } from '../refusal/index.ts'
 import { figure, maybe, type Of, record } from '../shape/index.ts'
 import { WARMEST_ROOM_CELSIUS } from './burnout-program.ts'
-import { type MoistureCurve, moisture, type RingMaterial } from './ring-material.ts'
+import { BOIL_FROM, BOIL_TO, type MoistureCurve, moisture, type RingMaterial } from './ring-material.ts'
 
 /** Inside of a ring, mm. Both ends open; half the height is computed, mirrored at its middle. */
 export const ringSizeShape = record({
@@ -216,8 +216,12 @@ class RingField {
   }
 
   private refreshConductivity(): void {
-    for (let cell = 0; cell < this.celsius.length; cell++)
-      this.conductivity[cell] = this.wet.conductivityAt(this.celsius[cell]!)
+    const { celsius, conductivity, wet } = this
+    const { dryWattsPerMK } = this.material
+    for (let cell = 0; cell < celsius.length; cell++) {
+      const t = celsius[cell]!
+      conductivity[cell] = t >= BOIL_TO ? dryWattsPerMK : wet.conductivityAt(t)
+    }
   }
 
   /** From the furnace to a surface cell, W/m2K: film and half a cell in series. */
@@ -260,11 +264,11 @@ class RingField {
    * Hv(Tk) + C(Tk)(T - Tk) - Hv(old) = dt · fluxes(T), the next guess being the enthalpy on the left.
    */
   private solve(line: Line, first: number, edge: number, outside: number): void {
-    const { count, stride, spacing, inner, outer, guess, was, system } = line
+    const { count, stride, spacing, inner, outer, guess, was, capacity, system } = line
     const { below, centre, above, right, solution } = system
-    const { enthalpy, conductivity, wet } = this
+    const { enthalpy, conductivity, celsius } = this
+    const { wet, boiling, dry, hFrom, hTo } = this.wet.pieces
     const dt = this.grid.stepSeconds
-    for (let i = 0; i < count; i++) guess[i] = enthalpy[first + i * stride]!
     // The conductances do not change within the step.
     let inwards = 0
     for (let i = 0; i < count; i++) {
@@ -276,30 +280,36 @@ class RingField {
       below[i] = -dt * inwards * inner[i]!
       above[i] = -dt * face * outer[i]!
       inwards = face
+      guess[i] = enthalpy[cell]!
+      was[i] = celsius[cell]!
     }
     for (let pass = 0; pass < MOST_PASSES; pass++) {
       for (let i = 0; i < count; i++) {
-        const tk = wet.celsiusAt(guess[i]!)
-        const capacity = wet.capacityAt(tk)
-        was[i] = tk
-        centre[i] = capacity - below[i]! - above[i]!
-        right[i] = enthalpy[first + i * stride]! - guess[i]! + capacity * tk
+        const tk = was[i]!
+        const c = tk < BOIL_FROM ? wet : tk < BOIL_TO ? boiling : dry
+        capacity[i] = c
+        centre[i] = c - below[i]! - above[i]!
+        right[i] = enthalpy[first + i * stride]! - guess[i]! + c * tk
       }
       right[count - 1]! -= above[count - 1]! * outside
       sweep(system, count)
       let off = 0
       for (let i = 0; i < count; i++) {
-        const next = guess[i]! + wet.capacityAt(was[i]!) * (solution[i]! - was[i]!)
-        const miss = Math.abs(wet.celsiusAt(next) - solution[i]!)
+        const wanted = solution[i]!
+        const h = guess[i]! + capacity[i]! * (wanted - was[i]!)
+        const t =
+          h <= hFrom ? h / wet : h <= hTo ? BOIL_FROM + (h - hFrom) / boiling : BOIL_TO + (h - hTo) / dry
+        const miss = Math.abs(t - wanted)
         if (miss > off) off = miss
-        guess[i] = next
+        guess[i] = h
+        was[i] = t
       }
       if (off < PASS_WITHIN) break
     }
     for (let i = 0; i < count; i++) {
       const cell = first + i * stride
       enthalpy[cell] = guess[i]!
-      this.celsius[cell] = wet.celsiusAt(guess[i]!)
+      celsius[cell] = was[i]!
     }
   }
 }
@@ -316,6 +326,7 @@ interface Line {
   readonly outer: Float64Array
   readonly guess: Float64Array
   readonly was: Float64Array
+  readonly capacity: Float64Array
   readonly system: Tridiagonal
 }
 
@@ -335,6 +346,7 @@ function lineOf(
     outer: Float64Array.from({ length: count }, (_, i) => outer(i)),
     guess: new Float64Array(count),
     was: new Float64Array(count),
+    capacity: new Float64Array(count),
     system: tridiagonal(count),
   }
 }

@@ -55,12 +55,24 @@ export const ringMaterials: Readonly<Record<Binder, Readonly<Record<RingSpeed, R
   },
 }
 
-const BOIL_FROM = 100
-const BOIL_TO = 120
+/** Between these its water boils off, °C. */
+export const BOIL_FROM = 100
+export const BOIL_TO = 120
 const WATER_JOULES_PER_KGK = 4186
 const LATENT_JOULES_PER_KG = 2.257e6
 
+/** Its three straight pieces: capacities below, in and above the boiling, J/m3K, and the enthalpies between them, J/m3. */
+export interface MoisturePieces {
+  readonly wet: number
+  readonly boiling: number
+  readonly dry: number
+  readonly hFrom: number
+  readonly hTo: number
+}
+
 export interface MoistureCurve {
+  /** For those who have no time for a call. */
+  readonly pieces: MoisturePieces
   /** Enthalpy per volume over 0 °C, J/m3. */
   readonly enthalpyAt: (celsius: number) => number
   readonly celsiusAt: (enthalpy: number) => number
@@ -102,12 +114,14 @@ export function moisture(material: RingMaterial): MoistureCurve {
   const curve: MoistureCurve =
     u === 0
       ? {
+          pieces: { wet: dry, boiling: dry, dry, hFrom: dry * BOIL_FROM, hTo: dry * BOIL_TO },
           enthalpyAt: (t) => dry * t,
           celsiusAt: (h) => h / dry,
           capacityAt: () => dry,
           conductivityAt: () => dryWattsPerMK,
         }
       : {
+          pieces: { wet, boiling, dry, hFrom, hTo },
           enthalpyAt: (t) =>
             t <= BOIL_FROM
               ? wet * t

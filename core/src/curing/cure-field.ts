@@ -105,6 +105,13 @@ export class CureField {
     return this.celsius.reduce((sum, celsius, n) => sum + celsius * this.capacity[n]!, 0)
   }
 
+  /** The hottest anywhere. */
+  get hottest(): number {
+    let most = this.celsius[0]!
+    for (let n = 1; n < this.celsius.length; n++) if (this.celsius[n]! > most) most = this.celsius[n]!
+    return most
+  }
+
   /** Temperature where stone and resin meet: what the mould is at the denture. */
   get mouldCelsius(): number {
     return this.celsius[this.resinCells]!

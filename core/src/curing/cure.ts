@@ -201,10 +201,11 @@ export function cure(question: CureQuestion, fineness: CureFineness = drawnFinen
         highest = { celsius, monomer }
       }
     }
-    if (now <= bathMinutes * 60 + 1e-6) residualAtEndPercent = residual(field, resin)
-    else if (openFromMinutes === undefined && Math.max(...field.celsius) < OPEN_BELOW_CELSIUS)
+    // A step ends on either moment.
+    if (Math.abs(now - bathMinutes * 60) <= 1e-6) residualAtEndPercent = residual(field, resin)
+    if (now > bathMinutes * 60 + 1e-6 && openFromMinutes === undefined && field.hottest < OPEN_BELOW_CELSIUS)
       openFromMinutes = now / 60
-    if (now <= cold + 1e-6) residualColdPercent = residual(field, resin)
+    if (Math.abs(now - cold) <= 1e-6) residualColdPercent = residual(field, resin)
     take()
     const wanted = fastest > 0 ? (step * fineness.rise) / Math.max(fastest, 1e-12) : step * 1.5
     step = Math.min(

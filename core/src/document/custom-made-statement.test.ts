@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { carefulWork, stepOf } from '../case/index.ts'
 import { seededRandom } from '../random/index.ts'
 import { Bench, J } from '../testing/index.ts'
-import { customMadeStatement } from './index.ts'
+import { customMadeStatement, isDevice } from './index.ts'
 
 const maker = { name: 'Kiln Street Laboratory', address: '2 Kiln Street' }
 const unknown = { name: 'Lab', address: '' }
@@ -79,6 +79,29 @@ describe('the statement on a custom-made device', () => {
     const { open } = customMadeStatement(done.working.state, done.job, maker, number, record)
     expect(open).not.toContain('Steps that are not done yet.')
     expect(open[0]).toContain('Requirements of Annex I')
+  })
+  it('says in its sentence that it was cast here, and from which impression', () => {
+    const taken = '2026-03-01T15:00:00.000Z'
+    const crown = new Bench('cast-crown', {}, [
+      { of: 'impression', material: 'addition-silicone', takenAt: taken },
+    ]).upTo('cast')
+    const { described } = customMadeStatement(crown.working.state, crown.job, maker, number, record)
+    expect(described).toMatchObject({ teeth: [35, 36, 37], castHere: false, impressionAt: taken })
+    for (const command of carefulWork(J, stepOf(crown.job, 'cast'), seededRandom(1))) crown.do(command)
+    expect(
+      customMadeStatement(crown.working.state, crown.job, maker, number, record).described.castHere,
+    ).toBe(true)
+  })
+  it('is made for what somebody wears: a cast, a mounting and wax for practice have none', () => {
+    for (const id of ['study-cast', 'study-model-pair', 'articulator-mounting', 'tooth-wax-up']) {
+      const { working, job } = new Bench(id)
+      expect(isDevice(job)).toBe(false)
+      expect(() => customMadeStatement(working.state, job, maker, number, record)).toThrow(
+        expect.objectContaining({ code: 'no-device' }),
+      )
+    }
+    for (const id of ['cast-crown', 'complete-denture', 'clear-clasp', 'implant-verification'])
+      expect(isDevice(new Bench(id).job)).toBe(true)
   })
   it('is refused while nothing is made', () => {
     const fresh = new Bench('cast-posts')

@@ -24,6 +24,7 @@ export interface CustomMadeStatement {
   /** Empty where the lab has not entered it. */
   readonly address: string
   readonly device: string
+  readonly described: DescribedDevice
   readonly deviceNumber: string
   readonly patientCode: string
   readonly prescriber: string
@@ -42,6 +43,16 @@ export interface CustomMadeStatement {
   readonly source: string
 }
 
+/** What a device is, for a sentence: the screen puts teeth and days as its reader writes them. */
+export interface DescribedDevice {
+  readonly name: string
+  readonly teeth: readonly number[]
+  readonly castHere: boolean
+  readonly materials: readonly string[]
+  /** When the impression was taken; undefined: that is not on record. */
+  readonly impressionAt?: string
+}
+
 /** How far a record went when a paper was made from it. */
 export interface RecordMark {
   readonly entries: number
@@ -52,7 +63,7 @@ export interface RecordMark {
  * A statement on a custom-made device, from the record of a job.
  *
  * @param lotNumber the number on the pack of a lot
- * @throws {DomainError} `nothing-made`: no step of the job is done
+ * @throws {DomainError} `no-device`: a cast or a mounting; `nothing-made`: no step of the job is done
  * Source: the contents of Annex XIII, section 1, of Regulation (EU) 2017/745, recalled: a template; local law decides.
  */
 export function customMadeStatement(
@@ -62,6 +73,12 @@ export function customMadeStatement(
   lotNumber: (lotId: string) => string,
   record: RecordMark,
 ): CustomMadeStatement {
+  if (!isDevice(job))
+    throw new DomainError(
+      'no-device',
+      `Nobody wears it: "${job.route.name}" is no custom-made device.`,
+      'Print its record and its label instead.',
+    )
   const done = Object.values(job.steps).flatMap((step) => finishedAt(step) ?? [])
   if (done.length === 0)
     throw new DomainError(
@@ -84,6 +101,7 @@ export function customMadeStatement(
     maker: maker.name,
     address: maker.address,
     device: job.route.name,
+    described: described(job, teeth, used),
     deviceNumber: `${state.docket}/${job.jobId}`,
     patientCode,
     prescriber,
@@ -109,6 +127,30 @@ export function customMadeStatement(
     ],
     record,
     source: 'Regulation (EU) 2017/745, Annex XIII, section 1, recalled; a template, local law decides',
+  }
+}
+
+/** Whether a job makes something that a patient wears: all but casts, mountings and wax for practice. */
+export function isDevice({ route }: JobState): boolean {
+  return route.noDevice !== true
+}
+
+/** What it is, in one sentence: of what and where it was made, and from what impression. */
+function described(
+  job: JobState,
+  teeth: readonly number[],
+  used: readonly StatedMaterial[],
+): DescribedDevice {
+  const cast = Object.values(job.steps).some(({ sheets }) =>
+    sheets.some(({ sheet }) => sheet.kind === 'charge'),
+  )
+  const from = job.impressions.find(({ takenAt }) => takenAt !== undefined)
+  return {
+    name: job.route.name,
+    teeth,
+    castHere: cast,
+    materials: used.map(({ name, product }) => (product ? `${name} (${product})` : name)),
+    ...(from?.takenAt ? { impressionAt: from.takenAt } : {}),
   }
 }
 

@@ -1,1 +1,7 @@
-export { type CustomMadeStatement, customMadeStatement, type Maker } from './custom-made-statement.ts'
+export {
+  type CustomMadeStatement,
+  customMadeStatement,
+  type DescribedDevice,
+  isDevice,
+  type Maker,
+} from './custom-made-statement.ts'

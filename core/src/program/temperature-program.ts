@@ -27,9 +27,11 @@ const laidOut = new WeakMap<TemperatureProgram, readonly ProgramStretch[]>()
 
 /** The segments of a program one after the other, each with its start and the minutes of its ramp, |ΔT| / rate (exact). */
 export function programStretches(program: TemperatureProgram): readonly ProgramStretch[] {
-  const known = laidOut.get(program) ?? layOut(program)
-  laidOut.set(program, known)
-  return known
+  const known = laidOut.get(program)
+  if (known) return known
+  const stretches = layOut(program)
+  laidOut.set(program, stretches)
+  return stretches
 }
 
 function layOut({ startCelsius, segments }: TemperatureProgram): readonly ProgramStretch[] {

@@ -43,6 +43,7 @@ export function buildRoute(template: RouteTemplate, choices: Choices = {}): Rout
     templateVersion: template.version,
     name: routeName(template, made),
     choices: made,
+    ...(template.noDevice ? { noDevice: true } : {}),
     steps,
   }
 }

@@ -1,6 +1,5 @@
 import { materials } from '../materials/index.ts'
 import type { CautionId } from './cautions.ts'
-import type { RouteStep } from './route-template.ts'
 
 /** What is in the hand of a step or near it, and what each of it can do (common practice; trade: cautions by what the step does). */
 const hazards = {
@@ -58,14 +57,17 @@ function hazardsOfMaterial(materialId: string): readonly Hazard[] {
   ]
 }
 
+/** What of a step brings a hazard by itself. */
+interface Worked {
+  readonly amounts?: readonly { readonly materialId: string }[] | undefined
+  readonly machine?: 'bath' | 'furnace' | undefined
+}
+
 /**
  * The cautions of a step: by what it uses, by its materials and by its machine, each once.
  * @param uses as its template names it
  */
-export function cautionsOf(
-  uses: readonly Hazard[],
-  { amounts = [], machine }: Pick<RouteStep, 'amounts' | 'machine'>,
-): readonly CautionId[] {
+export function cautionsOf(uses: readonly Hazard[], { amounts = [], machine }: Worked): readonly CautionId[] {
   const all: readonly Hazard[] = [
     ...uses,
     ...amounts.flatMap(({ materialId }) => hazardsOfMaterial(materialId)),

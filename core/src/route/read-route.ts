@@ -14,6 +14,7 @@ export function readRoute(route: Route, templates: ReadonlyMap<string, RouteTemp
   const known = new Map(buildRoute(template, choicesOf(template, route)).steps.map((step) => [step.id, step]))
   return {
     ...route,
+    ...(template.noDevice ? { noDevice: true } : {}),
     steps: route.steps.map((step) => withMeaning(step, known.get(step.id), template, route.choices)),
   }
 }

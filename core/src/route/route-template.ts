@@ -172,6 +172,8 @@ export const routeShape = record({
   templateVersion: whole(1, 10_000),
   name: text(200),
   choices: named(text(80), 60),
+  /** A cast or a mounting: nobody wears it, and it is no custom-made device. */
+  noDevice: maybe(yesNo()),
   steps: list(stepShape, 300, 1),
 })
 export type Route = Of<typeof routeShape>
@@ -214,6 +216,8 @@ export interface RouteTemplate {
   readonly usualDays: number
   /** The teeth that it cannot be made without. */
   readonly teeth?: { readonly least: number; readonly say: string }
+  /** A cast or a mounting: nobody wears it, and it is no custom-made device. */
+  readonly noDevice?: true
   readonly matters: readonly Matter[]
   /** What the steps of a stage look like, where they do not say so themselves. */
   readonly pictures: Readonly<Partial<Record<Stage, Picture>>>

@@ -77,6 +77,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"no-balance","status":404,"means":["No balance is connected."],"remedies":["Type the weight."]},
   {"code":"no-certificate","status":404,"means":["This server has no certificate."],"remedies":["Start it with YENTRIK_TLS=own; see the page Running a lab."]},
   {"code":"no-density","status":422,"means":["The density of … is not known."],"remedies":["Enter it on its card, or go by weight."]},
+  {"code":"no-device","status":422,"means":["Nobody wears it: \"…\" is no custom-made device."],"remedies":["Print its record and its label instead."]},
   {"code":"no-dispenser","status":404,"means":["No dispenser is connected."],"remedies":["Measure the water by hand."]},
   {"code":"no-figure","status":422,"means":["These entries lead to no figure."],"remedies":["Look at each of them: one is far from anything real."]},
   {"code":"no-jobs","status":422,"means":["No job was chosen."],"remedies":["Choose what is to be made."]},

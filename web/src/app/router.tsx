@@ -81,6 +81,14 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../papers/StatementPaper.tsx')).StatementPaper }),
       },
       {
+        path: 'papers/label/:caseId',
+        lazy: async () => ({ Component: (await import('../papers/LabelPaper.tsx')).LabelPaper }),
+      },
+      {
+        path: 'papers/delivery/:caseId',
+        lazy: async () => ({ Component: (await import('../papers/DeliveryPaper.tsx')).DeliveryPaper }),
+      },
+      {
         path: 'papers/commands',
         lazy: async () => ({ Component: (await import('../papers/CommandSheet.tsx')).CommandSheet }),
       },

@@ -4,6 +4,7 @@ import {
   eventWords,
   finishedAt,
   isDelivered,
+  isDevice,
   type JobState,
   materials,
   overruled,
@@ -44,7 +45,13 @@ export function RecordPaper() {
   return (
     <Paper title={`Record of ${docket}`} waiting={waiting}>
       <p className="no-print mb-3 flex flex-wrap gap-4">
-        {state.jobs.map(({ jobId, route }) => (
+        <Link className="link" to={`/papers/label/${caseId}`}>
+          Label
+        </Link>
+        <Link className="link" to={`/papers/delivery/${caseId}`}>
+          Delivery note
+        </Link>
+        {state.jobs.filter(isDevice).map(({ jobId, route }) => (
           <Link key={jobId} className="link" to={`/papers/statement/${caseId}?job=${jobId}`}>
             Statement on the custom-made device{state.jobs.length > 1 && `, ${route.name}`}
           </Link>

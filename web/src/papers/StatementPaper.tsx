@@ -1,4 +1,4 @@
-import { customMadeStatement, DomainError, showTooth } from '@yentrik/core'
+import { customMadeStatement, type DescribedDevice, DomainError, showTooth } from '@yentrik/core'
 import { useParams, useSearchParams } from 'react-router'
 import { longDate } from '../format/format.ts'
 import { useAnswer } from '../live/queries.ts'
@@ -52,6 +52,7 @@ export function StatementPaper() {
       <h1 className="text-[16pt] font-bold">
         Statement on a custom-made device <span className="figures">{state.docket}</span>
       </h1>
+      <p className="mt-3">{sentenceOf(statement.described)}</p>
       <table className="mt-3 w-full text-[10pt]">
         <tbody>
           {rows.map(([name, words]) => (
@@ -84,6 +85,13 @@ export function StatementPaper() {
       <p className="mt-2 text-[8.5pt]">{statement.source}.</p>
     </Paper>
   )
+
+  function sentenceOf({ name, teeth, castHere, materials, impressionAt }: DescribedDevice): string {
+    const forTeeth = teeth.map((tooth) => showTooth(tooth, notation)).join(', ')
+    const of = materials.length > 0 ? ` in ${materials.join(' and ')}` : ''
+    const from = impressionAt ? `, from the impression of ${longDate(Date.parse(impressionAt))}` : ''
+    return `${name}${forTeeth ? ` for ${forTeeth}` : ''}, ${castHere ? 'cast' : 'made'} here${of}${from}.`
+  }
 
   function statementOf() {
     try {

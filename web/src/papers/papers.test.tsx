@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { screen, waitFor } from '@testing-library/react'
+import { screen, waitFor, within } from '@testing-library/react'
 import { type CaseEvent, follow } from '@yentrik/core'
 import { Bench, routes } from '@yentrik/core/testing'
 import type { ReactElement } from 'react'
@@ -8,7 +8,9 @@ import { caseOnServer } from '../testing/case.ts'
 import { show } from '../testing/lab.tsx'
 import { lot } from '../testing/shelf.ts'
 import { CommandSheet } from './CommandSheet.tsx'
+import { DeliveryPaper } from './DeliveryPaper.tsx'
 import { DocketPaper } from './DocketPaper.tsx'
+import { LabelPaper } from './LabelPaper.tsx'
 import { RecordPaper } from './RecordPaper.tsx'
 import { StatementPaper } from './StatementPaper.tsx'
 
@@ -101,7 +103,48 @@ describe('the statement on a custom-made device', () => {
     const { text } = await paper(bench, <StatementPaper />)
     expect(text()).toContain('Alder Row, Alder Row 4')
     expect(text()).toContain('number K-1')
+    expect(text()).toContain('Cast post and core for 35, 36, 37, made here in Casting alloy.')
     expect(screen.getByRole('region', { name: 'To complete' })).toBeTruthy()
+  })
+})
+
+describe('what goes out with the work', () => {
+  it('a label says that a device is custom-made, for whom, and who made it where', async () => {
+    const { text } = await paper(new Bench('cast-bridge'), <LabelPaper />)
+    expect(text()).toContain('Custom-made device')
+    expect(text()).toContain('For P-7, teeth 35, 36, 37')
+    expect(text()).toContain('Made by Alder Row, Alder Row 4')
+    expect(text()).toContain('K-1/job-1')
+  })
+  it('a cast is none, and is labelled all the same', async () => {
+    const { text } = await paper(new Bench(), <LabelPaper />)
+    expect(text()).not.toContain('Custom-made device')
+    expect(text()).toContain('For P-7')
+  })
+  it('where the lab has no address there is room to write it', async () => {
+    const { text } = await paper(new Bench(), <LabelPaper />, { 'GET /lab': { ...lab, address: '' } })
+    expect(text()).toContain('address: ____')
+  })
+  it('a delivery note lists the work, its papers and what came along', async () => {
+    const bench = new Bench('cast-bridge')
+    bench.do({ type: 'amend', changes: { enclosures: ['Tray', 'Wax bite'] }, reason: 'left out' })
+    const { text } = await paper(bench, <DeliveryPaper />)
+    const lines = (title: string) =>
+      within(screen.getByRole('region', { name: title }))
+        .getAllByRole('listitem')
+        .map((line) => line.textContent?.trim())
+    expect(lines('What is delivered')).toEqual([
+      'Three-unit bridge, teeth 35, 36, 37',
+      'Statement on the custom-made device',
+      'Instructions for use',
+    ])
+    expect(lines('What came along and goes back')).toEqual(['Tray', 'Wax bite'])
+    expect(text()).toContain('Not every step is done yet.')
+  })
+  it('of a cast has no statement with it, and says when nothing came along', async () => {
+    const { text } = await paper(new Bench(), <DeliveryPaper />)
+    expect(text()).not.toContain('Statement')
+    expect(text()).toContain('Nothing came along.')
   })
 })
 

@@ -10,6 +10,7 @@ export const articulatorMounting: RouteTemplate = {
   version: 4,
   name: 'Articulator mounting',
   usualDays: 2,
+  noDevice: true,
   pictures: castPictures,
   matters: [
     {

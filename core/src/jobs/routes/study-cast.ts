@@ -42,6 +42,7 @@ export const studyCast: RouteTemplate = {
   version: 5,
   name: 'Study cast',
   usualDays: 2,
+  noDevice: true,
   pictures: castPictures,
   matters: [
     oneArch,

@@ -45,6 +45,7 @@ export const studyModelPair: RouteTemplate = {
   version: 4,
   name: 'Study models, pair',
   usualDays: 7,
+  noDevice: true,
   pictures: onePicture(shows('pair')),
   matters: [
     {

@@ -10,6 +10,7 @@ export const toothWaxUp: RouteTemplate = {
   version: 3,
   name: 'Single-tooth wax-up',
   usualDays: 3,
+  noDevice: true,
   pictures: diePictures('crown', shows('crown', ['wax'])),
   matters: [
     {

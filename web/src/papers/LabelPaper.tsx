@@ -1,0 +1,56 @@
+import { isDevice, showTooth } from '@yentrik/core'
+import { useParams } from 'react-router'
+import { longDate } from '../format/format.ts'
+import { labNow } from '../live/lab-clock.ts'
+import { useAnswer } from '../live/queries.ts'
+import { Message, Waiting } from '../parts/Message.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
+import { useStoredCase } from '../record/open-case.ts'
+import { Paper } from './Paper.tsx'
+import { QrCode } from './QrCode.tsx'
+
+/** The label on what leaves: whose it is, what it is, who made it; a device says that it is one. */
+export function LabelPaper() {
+  const { caseId = '' } = useParams()
+  const { state, waiting, error } = useStoredCase(caseId)
+  const { data: lab } = useAnswer('GET /lab')
+  const notation = usePreferences((preferences) => preferences.teeth)
+  if (!state || !lab) return error ? <Message tone="error" words={error.said} /> : <Waiting />
+  const { authorisation, docket, jobs } = state
+  const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')
+  return (
+    <Paper title={`Labels of ${docket}`} waiting={waiting}>
+      <h1 className="no-print mb-4 text-[14pt] font-bold">Labels of {docket}</h1>
+      <div className="grid gap-6">
+        {jobs.map((job) => (
+          <section
+            key={job.jobId}
+            aria-label={`Label, ${job.route.name}`}
+            className="flex w-[100mm] break-inside-avoid items-start justify-between gap-4 border-2 border-black p-[4mm]"
+          >
+            <div className="min-w-0">
+              {isDevice(job) && <p className="font-bold uppercase">Custom-made device</p>}
+              <p className="text-[16pt] leading-tight font-bold">{job.route.name}</p>
+              <p>
+                For <b className="figures">{authorisation.patientCode}</b>
+                {teeth && `, teeth ${teeth}`}
+                {authorisation.shade && `, shade ${authorisation.shade}`}
+              </p>
+              <p>
+                {authorisation.prescriber}, {authorisation.clinic}
+              </p>
+              <p className="mt-2">
+                Made by {lab.labName}
+                {lab.address ? `, ${lab.address}` : ', address: ______________________'}
+              </p>
+              <p className="figures">
+                {docket}/{job.jobId}, {longDate(labNow())}
+              </p>
+            </div>
+            <QrCode text={docket} className="w-[22mm] shrink-0" />
+          </section>
+        ))}
+      </div>
+    </Paper>
+  )
+}
