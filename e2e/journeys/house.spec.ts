@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { ChildServer } from '@yentrik/server/testing'
-import { shownStep, step, takeIn } from './at-the-bench.ts'
+import { look, shownStep, step, takeIn } from './at-the-bench.ts'
 import { expect, type Page, test } from './lab.ts'
 import { caseAddress, prefer } from './screens.ts'
 
@@ -24,8 +24,12 @@ test('the main actions are reached by keyboard alone', async ({ page }) => {
   await takeIn(page, 'Study cast', 'Upper', 'KB-1')
   await page.keyboard.press('Space')
   await expect(step(page).getByRole('button', { name: /^Done/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Complete', exact: true }).focus()
+  await page.keyboard.press('Enter')
+  await expect(step(page)).toContainText('Complete: passes')
+  await page.locator('body').click({ position: { x: 600, y: 790 } })
   await page.keyboard.press('Space')
-  await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Inspect the impression')
+  await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Disinfect the impression')
   await page.keyboard.press('g')
   await expect(page.getByRole('dialog', { name: 'Go back' })).toBeVisible()
   await page.keyboard.press('Escape')
@@ -74,8 +78,9 @@ test('scanned commands start, end and weigh without a touch', async ({ page }) =
   await takeIn(page, 'Study cast', 'Lower', 'SCAN-1')
   await scan(page, 'YK:START')
   await expect(step(page).getByRole('button', { name: /^Done/ })).toBeVisible()
+  await look(page, 'Complete', 'Complete')
   await scan(page, 'YK:DONE')
-  await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Inspect the impression')
+  await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Disinfect the impression')
   await scan(page, 'YK:FAULT')
   await expect(page.getByRole('dialog', { name: 'Ask the dentist' })).toBeVisible()
   await page.keyboard.press('Escape')
