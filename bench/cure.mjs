@@ -68,7 +68,7 @@ export const section = `## A night of curing
 
 | cells, longest step | both sections | wanted |
 |---|---|---|
-| 10 + 20, 30 s | ${median(two(drawnFineness), 9).toFixed(0)} ms | under 100 ms |
+| 10 + 20, 30 s | ${median(two(drawnFineness), 9).toFixed(0)} ms | under 15 ms |
 | 16 + 20, 10 s | ${median(two(quotedFineness), 9).toFixed(0)} ms | |
 
 The shortest safe bath against trying every bath of a grid (first hold 66 to 76 °C by 2, holds by 15 min, boils by 5 min,

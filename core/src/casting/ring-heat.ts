@@ -55,6 +55,8 @@ const WATER_GONE_CELSIUS = 120
 const METAL_JOULES_PER_M3K = 3.925e6
 const LINING_WATTS_PER_MK = 0.15
 const MOST_PASSES = 6
+/** Nearer than this to its furnace a ring is left alone. */
+const NOTHING_FLOWS_CELSIUS = 1e-6
 const PASS_WITHIN = 1e-3
 
 /**
@@ -198,6 +200,7 @@ class RingField {
   }
 
   step(furnaceCelsius: number): void {
+    if (this.isAsHotAs(furnaceCelsius)) return
     const { across, along } = this.grid
     this.refreshConductivity()
     for (let row = 0; row < along; row++) {
@@ -213,6 +216,14 @@ class RingField {
       const end = (along - 1) * across + column
       this.solve(this.columns, column, this.edge(end, this.columns.half, furnaceCelsius), furnaceCelsius)
     }
+  }
+
+  /** Whether nothing can flow any more: what is still apart is far below any reading. */
+  private isAsHotAs(furnaceCelsius: number): boolean {
+    const apart = (celsius: number) => Math.abs(celsius - furnaceCelsius) > NOTHING_FLOWS_CELSIUS
+    // The core comes last: most steps are asked no further.
+    if (apart(this.core)) return false
+    return !(this.celsius.some(apart) || this.metal?.celsius.some(apart))
   }
 
   private refreshConductivity(): void {
@@ -264,53 +275,88 @@ class RingField {
    * Hv(Tk) + C(Tk)(T - Tk) - Hv(old) = dt · fluxes(T), the next guess being the enthalpy on the left.
    */
   private solve(line: Line, first: number, edge: number, outside: number): void {
-    const { count, stride, spacing, inner, outer, guess, was, capacity, system } = line
-    const { below, centre, above, right, solution } = system
+    const { count, stride, guess, was } = line
+    let off = this.firstPass(line, first, edge, outside)
+    for (let pass = 1; pass < MOST_PASSES && off >= PASS_WITHIN; pass++)
+      off = this.furtherPass(line, first, outside)
+    for (let i = 0; i < count; i++) {
+      const cell = first + i * stride
+      this.enthalpy[cell] = guess[i]!
+      this.celsius[cell] = was[i]!
+    }
+  }
+
+  /**
+   * The first pass, nearly always the only one, from the temperatures as they are: rows are made, eliminated and put in again
+   * without being read twice. The conductances stay for further passes.
+   * @returns by how much temperature and enthalpy are still off, °C
+   */
+  private firstPass(line: Line, first: number, edge: number, outside: number): number {
+    const { count, stride, spacing, inner, outer, guess, was, system } = line
+    const { below, above, solution, scratch } = system
     const { enthalpy, conductivity, celsius } = this
-    const { wet, boiling, dry, hFrom, hTo } = this.wet.pieces
+    const { wet, boiling, dry } = this.wet.pieces
     const dt = this.grid.stepSeconds
-    // The conductances do not change within the step.
+    let k = conductivity[first]!
     let inwards = 0
+    let before = 0
+    let inverse = 0
+    let found = 0
     for (let i = 0; i < count; i++) {
       const cell = first + i * stride
       const last = i === count - 1
-      const k = conductivity[cell]!
-      const kNext = last ? 0 : conductivity[cell + stride]!
-      const face = last ? edge : (2 * k * kNext) / ((k + kNext) * spacing)
-      below[i] = -dt * inwards * inner[i]!
-      above[i] = -dt * face * outer[i]!
+      const kNext = last ? k : conductivity[cell + stride]!
+      const face = last ? edge : kNext === k ? k / spacing : (2 * k * kNext) / ((k + kNext) * spacing)
+      const under = -dt * inwards * inner[i]!
+      const over = -dt * face * outer[i]!
+      const t = celsius[cell]!
+      const c = t < BOIL_FROM ? wet : t < BOIL_TO ? boiling : dry
+      const factor = before * inverse
+      inverse = 1 / (c - under - over - under * factor)
+      found = (c * t - (last ? over * outside : 0) - under * found) * inverse
+      below[i] = under
+      above[i] = over
+      scratch[i] = factor
+      solution[i] = found
       inwards = face
-      guess[i] = enthalpy[cell]!
-      was[i] = celsius[cell]!
+      before = over
+      k = kNext
     }
-    for (let pass = 0; pass < MOST_PASSES; pass++) {
-      for (let i = 0; i < count; i++) {
-        const tk = was[i]!
-        const c = tk < BOIL_FROM ? wet : tk < BOIL_TO ? boiling : dry
-        capacity[i] = c
-        centre[i] = c - below[i]! - above[i]!
-        right[i] = enthalpy[first + i * stride]! - guess[i]! + c * tk
-      }
-      right[count - 1]! -= above[count - 1]! * outside
-      sweep(system, count)
-      let off = 0
-      for (let i = 0; i < count; i++) {
-        const wanted = solution[i]!
-        const h = guess[i]! + capacity[i]! * (wanted - was[i]!)
-        const t =
-          h <= hFrom ? h / wet : h <= hTo ? BOIL_FROM + (h - hFrom) / boiling : BOIL_TO + (h - hTo) / dry
-        const miss = Math.abs(t - wanted)
-        if (miss > off) off = miss
-        guess[i] = h
-        was[i] = t
-      }
-      if (off < PASS_WITHIN) break
-    }
-    for (let i = 0; i < count; i++) {
+    let off = 0
+    for (let i = count - 1; i >= 0; i--) {
       const cell = first + i * stride
-      enthalpy[cell] = guess[i]!
-      celsius[cell] = was[i]!
+      if (i < count - 1) found = solution[i]! - scratch[i + 1]! * found
+      const t = celsius[cell]!
+      const c = t < BOIL_FROM ? wet : t < BOIL_TO ? boiling : dry
+      const h = enthalpy[cell]! + c * (found - t)
+      const next = this.wet.celsiusAt(h)
+      const miss = Math.abs(next - found)
+      if (miss > off) off = miss
+      guess[i] = h
+      was[i] = next
     }
+    return off
+  }
+
+  private furtherPass({ count, stride, guess, was, system }: Line, first: number, outside: number): number {
+    const { below, centre, above, right, solution } = system
+    const { enthalpy, wet } = this
+    for (let i = 0; i < count; i++) {
+      const capacity = wet.capacityAt(was[i]!)
+      centre[i] = capacity - below[i]! - above[i]!
+      right[i] = enthalpy[first + i * stride]! - guess[i]! + capacity * was[i]!
+    }
+    right[count - 1]! -= above[count - 1]! * outside
+    sweep(system, count)
+    let off = 0
+    for (let i = 0; i < count; i++) {
+      const next = guess[i]! + wet.capacityAt(was[i]!) * (solution[i]! - was[i]!)
+      const celsius = wet.celsiusAt(next)
+      off = Math.max(off, Math.abs(celsius - solution[i]!))
+      guess[i] = next
+      was[i] = celsius
+    }
+    return off
   }
 }
 
@@ -326,7 +372,6 @@ interface Line {
   readonly outer: Float64Array
   readonly guess: Float64Array
   readonly was: Float64Array
-  readonly capacity: Float64Array
   readonly system: Tridiagonal
 }
 
@@ -346,7 +391,6 @@ function lineOf(
     outer: Float64Array.from({ length: count }, (_, i) => outer(i)),
     guess: new Float64Array(count),
     was: new Float64Array(count),
-    capacity: new Float64Array(count),
     system: tridiagonal(count),
   }
 }

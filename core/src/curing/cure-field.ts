@@ -1,4 +1,4 @@
-import { sweep, type Tridiagonal, tridiagonal, USUAL_ROOM_CELSIUS } from '../heat/index.ts'
+import { type Tridiagonal, tridiagonal, USUAL_ROOM_CELSIUS } from '../heat/index.ts'
 import {
   checkSection,
   dough,
@@ -80,23 +80,31 @@ export class CureField {
    * @param film of the bath, W/m2K
    */
   step(seconds: number, bathCelsius: number, film: number, heat: Float64Array | undefined): void {
-    const { celsius, capacity, conductance, system } = this
+    const { celsius, capacity, conductance, resinCells } = this
+    const { solution, scratch } = this.system
     const last = celsius.length - 1
     const wall = film * this.outer
+    const perSecond = 1 / seconds
+    // Rows are made, eliminated and put in again (Thomas, as in the sweep) without being read twice: the inner loop of a cure.
+    let left = 0
+    let inverse = 0
+    let found = 0
     for (let n = 0; n <= last; n++) {
-      const left = n === 0 ? 0 : conductance[n - 1]!
       const right = n === last ? wall : conductance[n]!
-      const c = capacity[n]! / seconds
-      system.below[n] = -left
-      system.above[n] = -right
-      system.centre[n] = c + left + right
-      system.right[n] =
-        c * celsius[n]! +
-        (n === last ? wall * bathCelsius : 0) +
-        (heat && n < this.resinCells ? heat[n]! / seconds : 0)
+      const c = capacity[n]! * perSecond
+      const given = heat && n < resinCells ? heat[n]! * perSecond : 0
+      const factor = -left * inverse
+      inverse = 1 / (c + left + right + left * factor)
+      found = (c * celsius[n]! + given + (n === last ? wall * bathCelsius : 0) + left * found) * inverse
+      scratch[n] = factor
+      solution[n] = found
+      left = right
     }
-    sweep(system, last + 1)
-    celsius.set(system.solution)
+    celsius[last] = found
+    for (let n = last - 1; n >= 0; n--) {
+      found = solution[n]! - scratch[n + 1]! * found
+      celsius[n] = found
+    }
     this.inflow += seconds * wall * (bathCelsius - celsius[last]!)
   }
 
