@@ -23,6 +23,24 @@ describe('a card', () => {
     expect(() => cardOf(new Bench().job.route, 'elsewhere')).toThrow('no step elsewhere')
   })
 
+  it('joins nothing to an end from which another clock counts', () => {
+    const { route } = new Bench().job
+    const [first, second] = ['pour-anatomy', 'retention']
+    const counted = {
+      ...route,
+      steps: route.steps.map((step) =>
+        step.id === 'trim'
+          ? {
+              ...step,
+              startWindow: { afterStepId: first!, bestMinutes: 5, late: 'Late.', source: 'a test' },
+            }
+          : step,
+      ),
+    }
+    expect(cardOf(route, second!)[0].id).toBe(first)
+    expect(cardOf(counted, second!)[0].id).toBe(second)
+  })
+
   describe.each([...routeTemplates.keys()])('in %s', (templateId) => {
     const { route } = new Bench(templateId).job
     it('every step stands on one card only, the same from wherever it is asked for', () => {
@@ -37,6 +55,7 @@ describe('a card', () => {
         const card = cardOf(route, step.id)
         for (const earlier of card.slice(0, -1)) {
           expect(earlier.kind).toBe('attended')
+          expect(earlier.handsOnMinutes).toBeLessThanOrEqual(10)
           expect([earlier.checks ?? [], earlier.sheets ?? []].flat()).toEqual([])
           expect(earlier.mayBeSkipped ?? earlier.wait).toBeUndefined()
         }
@@ -44,6 +63,7 @@ describe('a card', () => {
           expect(later.after).toHaveLength(1)
           expect(later.amounts ?? later.startWindow ?? later.mayBeSkipped).toBeUndefined()
           expect(['attended', 'unattended']).toContain(later.kind)
+          if (later.kind === 'attended') expect(later.handsOnMinutes).toBeLessThanOrEqual(10)
         }
       }
     })

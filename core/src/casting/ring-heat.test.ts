@@ -356,3 +356,25 @@ describe('the water in an investment (EN 1992-1-2 3.3.2, recalled)', () => {
     })
   })
 })
+
+describe('a ring that is as hot as its furnace', () => {
+  const ring = { radiusMillimetres: 20, heightMillimetres: 40 }
+  const material = ringMaterials.phosphate.typical
+  it('is so within a millionth of a degree, and goes on when the furnace does', () => {
+    // Eight hours at 600 °C, then a furnace that is let fall: the core follows from above.
+    const { curve } = ringHeat(ring, material, (minutes) => (minutes < 480 ? 600 : 500), 600)
+    const at = (minutes: number) => curve.find((moment) => moment.minutes >= minutes)!
+    expect(Math.abs(at(479).coreCelsius - 600)).toBeLessThan(1e-5)
+    expect(Math.abs(at(479).wallCelsius - 600)).toBeLessThan(1e-5)
+    expect(at(500).coreCelsius).toBeLessThan(at(490).coreCelsius)
+    expect(at(500).wallCelsius).toBeLessThan(at(500).coreCelsius)
+  })
+  it('is not left alone because its core alone happens to be', () => {
+    // Whatever the core is after 25 min, the furnace is set to just that: the hotter wall still cools.
+    const { coreCelsius } = ringHeat(ring, material, () => 600, 25).curve.at(-1)!
+    const { curve } = ringHeat(ring, material, (minutes) => (minutes <= 25 ? 600 : coreCelsius), 35)
+    const wall = (minutes: number) => curve.find((moment) => moment.minutes >= minutes)!.wallCelsius
+    expect(wall(25)).toBeGreaterThan(coreCelsius + 1)
+    expect(wall(30)).toBeLessThan(wall(25) - 1)
+  })
+})

@@ -311,3 +311,16 @@ describe('the reaction alone', () => {
       expect(vapourPressure(celsius, 0.31 * (1 - conversion))).toBeCloseTo(1, 2)
   })
 })
+
+describe('the monomer that is left', () => {
+  it('is told as it stands when the bath is over, and when bench and water are', () => {
+    const outcome = cure({ section: s(3), program: D })
+    const at = (minutes: number) =>
+      outcome.curve.find((moment) => moment.minutes === minutes)!.residualPercent
+    const over = Math.round(outcome.bathMinutes)
+    expect(outcome.residualAtEndPercent).toBeCloseTo(at(over), 2)
+    // 30 min on the bench and 20 in cold water (common practice).
+    expect(outcome.residualPercent).toBeCloseTo(at(over + 50), 4)
+    expect(outcome.residualPercent).toBeLessThan(outcome.residualAtEndPercent)
+  })
+})

@@ -79,6 +79,9 @@ describe('a step that can hurt says so', () => {
   it('by its machine', () => {
     expect(silent(({ machine }) => (machine === 'furnace' ? ['hotRing'] : []))).toEqual([])
     expect(silent(({ machine }) => (machine === 'bath' ? ['hotFlask'] : []))).toEqual([])
+    expect(cautionsOf([], { machine: 'bath' })).toEqual(['hotFlask'])
+    expect(cautionsOf([], { machine: 'furnace' })).toEqual(['hotRing'])
+    expect(cautionsOf([], {})).toEqual([])
   })
   it('where resin is ground', () => {
     const ground = /\bbur\b|carbide|\bgrind\b|rubber points|resin nodule/i

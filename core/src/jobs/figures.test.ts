@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { kilopascalsFromPsi } from '../quantity/index.ts'
-import { buildRoute, type CheckOf, type RouteStep } from '../route/index.ts'
+import { buildRoute, type CheckOf, type RouteStep, readingOutcome } from '../route/index.ts'
 import { routeTemplates } from './index.ts'
 
 /**
@@ -273,6 +273,13 @@ describe('what may be done side by side, and what is done differently', () => {
     ])
     expect(cooled('phosphate').map(({ id }) => id)).toEqual(['cool-casting'])
     expect(cooled('phosphate')[0]!.how.join(' ')).toContain('no water')
+  })
+  it('a remount is over when the pin is down: 0.2 mm may be read there, more is ground on (common practice; our reading)', () => {
+    const [check] = step('complete-denture', 'pin-closed', {}).checks!
+    const outcome = (value: number) => readingOutcome(check!, { value })
+    expect([0, 0.2].map((value) => outcome(value).verdict)).toEqual(['pass', 'pass'])
+    expect(outcome(0.3)).toMatchObject({ verdict: 'goBack', toStepId: 'grind-centric' })
+    expect(outcome(-0.1).verdict).toBe('adjust')
   })
   it('a burnout is not ready after an hour: 240 min, unless its own curve says so (common practice)', () => {
     for (const id of casts) expect(step(id, 'burnout', { casting: 'here' }).wait?.earliestMinutes).toBe(240)
