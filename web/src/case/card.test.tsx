@@ -1,25 +1,16 @@
 import { describe, expect, it } from '@jest/globals'
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { Bench, MINUTE } from '@yentrik/core/testing'
-import { useLabClock } from '../live/lab-clock.ts'
-import { caseOnServer } from '../testing/case.ts'
-import { show } from '../testing/lab.tsx'
-import { CaseScreen } from './CaseScreen.tsx'
+import { openedCase } from '../testing/opened-case.tsx'
+import { lot } from '../testing/shelf.ts'
 
-async function opened(bench: Bench, more: object = {}) {
-  caseOnServer(bench, more)
-  useLabClock.setState({ labMillis: bench.now, steadyMillis: performance.now(), speed: 1, mayBeMoved: false })
-  const shown = show(<CaseScreen />, { at: '/case/c1', pattern: '/case/:caseId' })
-  await screen.findByRole('heading', { level: 1 })
-  return shown
-}
 const button = (name: string | RegExp) => screen.getByRole('button', { name })
 const statuses = (bench: Bench, ...ids: string[]) => ids.map((id) => bench.job.steps[id]?.status)
 
 describe('small steps on one card', () => {
   it('stand under each other, and one Done does them all and starts the clock', async () => {
     const bench = new Bench().upTo('pour-anatomy')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     const card = within(screen.getByRole('region', { name: 'Instruction' }))
     expect(card.getByRole('heading', { level: 2 }).textContent).toBe('Pour the teeth')
     expect(card.getAllByRole('heading', { level: 3 }).map((each) => each.textContent)).toEqual(
@@ -37,7 +28,7 @@ describe('small steps on one card', () => {
   it('are undone by one touch too', async () => {
     const bench = new Bench().upTo('pour-anatomy')
     for (const command of bench.carefully('pour-anatomy')) bench.do(command)
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(button(/^Done/))
     await waitFor(() => expect(bench.job.steps.set?.status).toBe('running'))
     await user.click(await screen.findByRole('button', { name: 'Undo' }))
@@ -47,14 +38,14 @@ describe('small steps on one card', () => {
   })
   it('end with what is looked at, and its answer says that the hands before it are done', async () => {
     const bench = new Bench().upTo('disinfect-impression')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(button('Whole'))
     await waitFor(() => expect(bench.job.steps['inspect-impression']?.readings).toHaveLength(1))
     expect(statuses(bench, 'disinfect-impression', 'inspect-impression')).toEqual(['done', 'running'])
   })
   it('stop at the first that is refused; what was before it stays done', async () => {
     const bench = new Bench().upTo('pour-anatomy')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(button(/^Done/))
     expect((await screen.findByRole('alert')).textContent).toContain('is not recorded yet')
     expect(statuses(bench, 'pour-anatomy', 'retention', 'set')).toEqual(['running', 'waiting', 'waiting'])
@@ -63,7 +54,7 @@ describe('small steps on one card', () => {
     const bench = new Bench().upTo('pour-anatomy')
     for (const command of bench.carefully('pour-anatomy')) bench.do(command)
     bench.now += 20 * MINUTE
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(screen.getByText('More'))
     await user.click(button('It was earlier'))
     await user.click(button('It was then'))
@@ -79,13 +70,13 @@ describe('on to the next', () => {
   it('ends this and begins that with one touch', async () => {
     const bench = new Bench().upTo('fill')
     bench.check('fill', 'no-holes', 'None left')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(button(/^On to "Sand under water"/))
     await waitFor(() => expect(statuses(bench, 'fill', 'sand')).toEqual(['done', 'running']))
   })
   it('begins nothing where the end is refused', async () => {
     const bench = new Bench().upTo('fill')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(button(/^On to/))
     await screen.findByRole('alert')
     expect(statuses(bench, 'fill', 'sand')).toEqual(['running', 'waiting'])
@@ -96,7 +87,7 @@ describe('a shaky hand', () => {
   it('on Start does not hit Done as well', async () => {
     const bench = new Bench().upTo('fill')
     bench.check('fill', 'no-holes', 'None left')
-    await opened(bench)
+    await openedCase(bench)
     fireEvent.click(button(/^Done/), { detail: 2 })
     fireEvent.keyDown(document.body, { key: ' ', repeat: true })
     await new Promise((done) => requestAnimationFrame(done))
@@ -111,7 +102,7 @@ describe('what is left out', () => {
     const bench = new Bench().upTo('inspect-impression')
     bench.check('inspect-impression', 'impression-whole', 'Whole')
     bench.finish('inspect-impression')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(button('Leave out: it is poured at once'))
     await waitFor(() =>
       expect(bench.job.steps.wrap).toMatchObject({ status: 'skipped', skipReason: 'It is poured at once.' }),
@@ -121,7 +112,7 @@ describe('what is left out', () => {
     const bench = new Bench().upTo('inspect-impression')
     bench.check('inspect-impression', 'impression-whole', 'Whole')
     bench.finish('inspect-impression')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(screen.getByText('More'))
     await user.click(button('Leave it out, because …'))
     const sheet = within(screen.getByRole('dialog'))
@@ -136,18 +127,8 @@ describe('what is left out', () => {
 
 describe('what was recorded', () => {
   it('as wanted goes on record with the figures that stood there and the pack in use, and is read on the step', async () => {
-    const lot = {
-      lotId: 'l-1',
-      materialId: 'dental-stone',
-      productId: null,
-      number: 'S-77',
-      inUse: true,
-      quarantine: null,
-      openedOn: '2026-01-01',
-      expiresOn: null,
-    }
     const bench = new Bench().upTo('pour-anatomy')
-    const { user } = await opened(bench, { 'GET /lots': [lot] })
+    const { user } = await openedCase(bench, { 'GET /lots': [lot({ materialId: 'dental-stone' })] })
     await user.click(button('As wanted'))
     expect(await screen.findByText(/100 g \+ 30 mL .*, lot S-77/)).toBeTruthy()
     expect(bench.job.steps['pour-anatomy']?.mixes[0]).toMatchObject({
@@ -158,7 +139,7 @@ describe('what was recorded', () => {
   })
   it('of a material whose packs the lab does not keep asks for no lot', async () => {
     const bench = new Bench().upTo('pour-anatomy')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(button(/^Weigh and record/))
     expect(within(screen.getByRole('dialog')).queryByLabelText('Lot')).toBeNull()
   })
@@ -167,7 +148,7 @@ describe('what was recorded', () => {
 describe('More', () => {
   const isOpen = () => screen.getByText('More').closest('details')?.open
   it('is closed by Escape and by a touch elsewhere', async () => {
-    const { user } = await opened(new Bench())
+    const { user } = await openedCase(new Bench())
     await user.click(screen.getByText('More'))
     expect(isOpen()).toBe(true)
     await user.keyboard('{Escape}')

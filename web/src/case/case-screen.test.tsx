@@ -5,6 +5,7 @@ import { Bench, J } from '@yentrik/core/testing'
 import { useLabClock } from '../live/lab-clock.ts'
 import { caseOnServer } from '../testing/case.ts'
 import { retype, type SentRequest, show } from '../testing/lab.tsx'
+import { lot } from '../testing/shelf.ts'
 import { CaseScreen } from './CaseScreen.tsx'
 
 let bench: Bench
@@ -290,17 +291,9 @@ describe('the record of a case', () => {
 
 describe('what is mixed', () => {
   it('goes into the record with its ratio shown as it is typed', async () => {
-    const lot = {
-      lotId: 'l-1',
-      materialId: 'dental-stone',
-      productId: null,
-      number: 'S-77',
-      inUse: true,
-      quarantine: null,
-      openedOn: '2026-01-01',
-      expiresOn: null,
-    }
-    const { user } = await opened(new Bench().upTo('pour-anatomy'), { 'GET /lots': [lot] })
+    const { user } = await opened(new Bench().upTo('pour-anatomy'), {
+      'GET /lots': [lot({ materialId: 'dental-stone' })],
+    })
     await user.click(button(/^Weigh and record/))
     await retype(user, await screen.findByLabelText('Powder'), '100')
     await retype(user, screen.getByLabelText('Water'), '30')

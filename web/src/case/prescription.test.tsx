@@ -1,24 +1,14 @@
 import { describe, expect, it } from '@jest/globals'
 import { screen, waitFor, within } from '@testing-library/react'
 import { Bench } from '@yentrik/core/testing'
-import { useLabClock } from '../live/lab-clock.ts'
-import { caseOnServer } from '../testing/case.ts'
-import { show } from '../testing/lab.tsx'
-import { CaseScreen } from './CaseScreen.tsx'
+import { openedCase } from '../testing/opened-case.tsx'
 
-async function opened(bench: Bench) {
-  caseOnServer(bench)
-  useLabClock.setState({ labMillis: bench.now, steadyMillis: performance.now(), speed: 1, mayBeMoved: false })
-  const shown = show(<CaseScreen />, { at: '/case/c1', pattern: '/case/:caseId' })
-  await screen.findByRole('heading', { level: 1 })
-  return shown
-}
 const said = (name: string) =>
   within(screen.getByRole('region', { name: 'Work authorisation' })).getByText(name).nextSibling?.textContent
 
 describe('the prescription', () => {
   it('stands on the step that reads it, with what was not said in those words', async () => {
-    await opened(new Bench('cast-bridge'))
+    await openedCase(new Bench('cast-bridge'))
     expect(said('Wanted')).toBe('as written')
     expect(said('Teeth')).toBe('35, 36, 37')
     expect(said('Prescribed by')).toBe('Dr. Orla, Mill Lane')
@@ -27,7 +17,7 @@ describe('the prescription', () => {
   })
   it('is amended by its materials too, and shows them at once', async () => {
     const bench = new Bench('cast-bridge')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(screen.getByRole('button', { name: /Change the work authorisation/ }))
     const sheet = within(screen.getByRole('dialog'))
     await user.type(sheet.getByLabelText('Materials'), 'Gold, type 3')
@@ -37,7 +27,7 @@ describe('the prescription', () => {
     expect(bench.working.events.at(-1)).toMatchObject({ changes: { materials: 'Gold, type 3' } })
   })
   it('is not in the way of other steps', async () => {
-    await opened(new Bench().upTo('fill'))
+    await openedCase(new Bench().upTo('fill'))
     expect(screen.queryByRole('region', { name: 'Work authorisation' })).toBeNull()
   })
 })

@@ -3,19 +3,10 @@ import { screen, waitFor, within } from '@testing-library/react'
 import { stepOf, stepWindow } from '@yentrik/core'
 import { Bench, J, MINUTE } from '@yentrik/core/testing'
 import { clockTime } from '../format/format.ts'
-import { useLabClock } from '../live/lab-clock.ts'
 import { dateText, timeText } from '../parts/date-entry.ts'
-import { caseOnServer } from '../testing/case.ts'
-import { retype, show } from '../testing/lab.tsx'
-import { CaseScreen } from './CaseScreen.tsx'
+import { retype } from '../testing/lab.tsx'
+import { openedCase } from '../testing/opened-case.tsx'
 
-async function opened(bench: Bench, more: object = {}) {
-  caseOnServer(bench, more)
-  useLabClock.setState({ labMillis: bench.now, steadyMillis: performance.now(), speed: 1, mayBeMoved: false })
-  const shown = show(<CaseScreen />, { at: '/case/c1', pattern: '/case/:caseId' })
-  await screen.findByRole('heading', { level: 1 })
-  return shown
-}
 const button = (name: string | RegExp) => screen.getByRole('button', { name })
 const field = (name: string) => screen.getByLabelText(name)
 
@@ -24,7 +15,7 @@ describe('what was not tapped in time', () => {
     const bench = new Bench().upTo('wrap')
     const begun = bench.now
     bench.now += 20 * MINUTE
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(screen.getByText('More'))
     await user.click(button('It was earlier'))
     const then = begun + 2 * MINUTE
@@ -44,7 +35,7 @@ describe('what was not tapped in time', () => {
   })
   it('a time before the last fact is refused in words, and can be taken back', async () => {
     const bench = new Bench().upTo('wrap')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(screen.getByText('More'))
     await user.click(button('It was earlier'))
     const before = bench.now - 30 * MINUTE
@@ -72,7 +63,7 @@ describe('dough that is past', () => {
   }
   it('is not passed without a word: the way back is the main thing on the screen', async () => {
     const bench = past()
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(button('Back to Mix the resin'))
     await waitFor(() => expect(bench.job.steps['mix-dough']).toMatchObject({ status: 'waiting', attempt: 2 }))
     expect(bench.working.events.at(-1)).toMatchObject({
@@ -82,7 +73,7 @@ describe('dough that is past', () => {
   })
   it('or asks for the reason, where the same way back stands too', async () => {
     const bench = past()
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(button(/^Done/))
     const dialog = within(await screen.findByRole('dialog'))
     expect(dialog.getByText('The time is past')).toBeTruthy()
@@ -101,7 +92,7 @@ describe('dough that is past', () => {
 describe('dough by the room', () => {
   it('is drawn as the step counts it; a room put right moves both', async () => {
     const bench = new Bench('complete-denture', { arch: 'upper' }).upTo('dough')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     const hours = () => {
       const { goodFrom, lateFrom } = stepWindow(bench.job, stepOf(bench.job, 'dough'))!
       return `${clockTime(goodFrom)}-${clockTime(lateFrom)}`
@@ -123,7 +114,7 @@ describe('what was used, into the record', () => {
     const bench = new Bench().upTo('pour-anatomy')
     const metAt = new Date(bench.now).toISOString()
     bench.now += 8 * MINUTE
-    const { user } = await opened(bench, {
+    const { user } = await openedCase(bench, {
       'GET /mixing/clocks': [
         {
           clockId: 'm1',
@@ -154,7 +145,7 @@ describe('what was used, into the record', () => {
   })
   it('resin takes the room with it, and is not stored with one that cannot be', async () => {
     const bench = new Bench('complete-denture', { arch: 'upper' }).upTo('mix-dough')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(await screen.findByRole('button', { name: /^Weigh and record/ }))
     const dialog = within(screen.getByRole('dialog'))
     await retype(user, dialog.getByLabelText('Polymer'), '30')
@@ -174,7 +165,7 @@ describe('what was used, into the record', () => {
 describe('a ratio outside its range', () => {
   const weigh = async (powder: string, water: string) => {
     const bench = new Bench().upTo('pour-anatomy')
-    const { user } = await opened(bench)
+    const { user } = await openedCase(bench)
     await user.click(await screen.findByRole('button', { name: /^Weigh and record/ }))
     const dialog = within(screen.getByRole('dialog'))
     await retype(user, dialog.getByLabelText('Powder'), powder)

@@ -1,22 +1,15 @@
-import { isDelivered, isDevice, showTooth } from '@yentrik/core'
-import { useParams } from 'react-router'
+import { isDelivered, isDevice } from '@yentrik/core'
 import { longDate } from '../format/format.ts'
 import { labNow } from '../live/lab-clock.ts'
-import { useAnswer } from '../live/queries.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
-import { usePreferences } from '../preferences/preferences.ts'
-import { useStoredCase } from '../record/open-case.ts'
 import { Paper } from './Paper.tsx'
+import { usePaperCase } from './use-paper-case.ts'
 
 /** What goes to the clinic: the work, its papers, and everything that came along, to be ticked by both hands. */
 export function DeliveryPaper() {
-  const { caseId = '' } = useParams()
-  const { state, waiting, error } = useStoredCase(caseId)
-  const { data: lab } = useAnswer('GET /lab')
-  const notation = usePreferences((preferences) => preferences.teeth)
+  const { state, lab, teeth, waiting, error } = usePaperCase()
   if (!state || !lab) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const { authorisation, docket, jobs } = state
-  const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')
   const goesAlong = [
     ...jobs.map(({ route }) => `${route.name}${teeth ? `, teeth ${teeth}` : ''}`),
     ...(jobs.some(isDevice) ? ['Statement on the custom-made device', 'Instructions for use'] : []),

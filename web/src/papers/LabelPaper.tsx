@@ -1,23 +1,16 @@
-import { isDevice, showTooth } from '@yentrik/core'
-import { useParams } from 'react-router'
+import { isDevice } from '@yentrik/core'
 import { longDate } from '../format/format.ts'
 import { labNow } from '../live/lab-clock.ts'
-import { useAnswer } from '../live/queries.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
-import { usePreferences } from '../preferences/preferences.ts'
-import { useStoredCase } from '../record/open-case.ts'
 import { Paper } from './Paper.tsx'
 import { QrCode } from './QrCode.tsx'
+import { usePaperCase } from './use-paper-case.ts'
 
 /** The label on what leaves: whose it is, what it is, who made it; a device says that it is one. */
 export function LabelPaper() {
-  const { caseId = '' } = useParams()
-  const { state, waiting, error } = useStoredCase(caseId)
-  const { data: lab } = useAnswer('GET /lab')
-  const notation = usePreferences((preferences) => preferences.teeth)
+  const { state, lab, teeth, waiting, error } = usePaperCase()
   if (!state || !lab) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const { authorisation, docket, jobs } = state
-  const teeth = authorisation.teeth.map((tooth) => showTooth(tooth, notation)).join(', ')
   return (
     <Paper title={`Labels of ${docket}`} waiting={waiting}>
       <h1 className="no-print mb-4 text-[14pt] font-bold">Labels of {docket}</h1>

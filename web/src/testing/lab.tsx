@@ -90,7 +90,7 @@ export async function retype(user: Shown['user'], field: HTMLElement, text: stri
   await user.type(field, text)
 }
 
-interface Shown extends RenderResult {
+export interface Shown extends RenderResult {
   readonly user: ReturnType<typeof userEvent.setup>
   /** The address that the screen has come to. */
   readonly where: () => string
