@@ -118,7 +118,7 @@ test('an implant cast, jig and tray from the door to the bag', async ({ page, re
   await test.step('the tray is made while the jig rests; the light over wax has a hard limit', async () => {
     await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Jig rests')
     await step(page).getByRole('button', { name: 'Start' }).click()
-    await go('Tray spacer', { mixes: [undefined, undefined] })
+    await go('Tray spacer', { mixes: [undefined, undefined], measures: { Spacer: '2.6' } })
     await go('Tray sheet', { mixes: [undefined], measures: { Holes: '3' } })
     await start(page)
     await forward(request, 3)

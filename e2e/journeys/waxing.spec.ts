@@ -102,6 +102,7 @@ test('a bridge pattern: a layer too thick, a pattern that will not come off, and
     looks: { Dies: 'Sound, margin clear', 'Dies in the cast': 'Home, pin down' },
   })
   await start(page)
+  await measure(page, 'Spacer, all coats', '30')
   await measure(page, 'Spacer short of the margin by', '0.2')
   await expect(check(page, 'Spacer short of the margin by')).toContainText('Scrape the spacer back')
   await measure(page, 'Spacer short of the margin by', '1')

@@ -7,7 +7,7 @@ import { inventedPrescription, inventedSetUp, usualTolerances } from '../setup/i
 import type { SheetData } from '../sheet/index.ts'
 import { inventedPair } from '../trimming/index.ts'
 import type { CaseEvent } from './case-event.ts'
-import { eventWords } from './event-words.ts'
+import { eventWords, mixWords } from './event-words.ts'
 import type { JobState } from './state.ts'
 
 const jobOf = (templateId: string): JobState => {
@@ -272,4 +272,23 @@ describe('every kind of entry', () => {
     const event = sheetEvent('complete-denture', 'pin-opening', 'of-old', { kind: 'teethSet', teeth: [11] })
     expect(eventWords(event, reader)).toBe('A sheet that the route does not ask for: of-old')
   })
+})
+
+it('a weight stands on record as the balance showed it: 0.74 g stays 0.74 g, 100 g gets no noughts', () => {
+  const words = (powderGrams: number, liquidMillilitres: number) =>
+    spoken(
+      mixWords(
+        {
+          amountId: 'stone',
+          materialId: 'dental-stone',
+          powderGrams,
+          liquidMillilitres,
+          lots: [],
+        },
+        { lotNumber: (id) => id },
+      ),
+      'metric',
+    )
+  expect(words(0.74, 0.22)).toContain('0.74 g + 0.22 mL')
+  expect(words(100, 30)).toContain('100 g + 30 mL')
 })

@@ -120,7 +120,9 @@ export function readingWords(
   check: Check | undefined,
 ): Saying {
   if (answer !== undefined || value === undefined) return answer ?? ''
-  return check?.kind === 'measure' ? saying`${{ value, kind: check.quantity }}` : String(value)
+  // As the balance showed it: 0.74 g stays 0.74 g.
+  const decimals = check?.kind === 'measure' && check.quantity === 'grams' ? { decimals: 2 } : {}
+  return check?.kind === 'measure' ? saying`${{ value, kind: check.quantity, ...decimals }}` : String(value)
 }
 
 function correctedTo({
@@ -133,7 +135,7 @@ function correctedTo({
   if (answer !== undefined) return answer
   if (value !== undefined) return String(value)
   const parts = [
-    ...(powderGrams === undefined ? [] : [saying`${qty.grams(powderGrams)}`]),
+    ...(powderGrams === undefined ? [] : [saying`${qty.grams(powderGrams, 2)}`]),
     ...(liquidMillilitres === undefined ? [] : [saying`${qty.millilitres(liquidMillilitres)}`]),
   ]
   const amounts = joined(parts, ' + ')
@@ -162,7 +164,7 @@ export function mixWords(event: RecordedMix, { lotNumber }: Pick<EventReader, 'l
   ].filter(Boolean)
   const amount =
     powderGrams !== undefined && liquidMillilitres !== undefined
-      ? saying`: ${qty.grams(powderGrams)} + ${qty.millilitres(liquidMillilitres)} (${qty.millilitresPerGram(liquidMillilitres / powderGrams, 3)})`
+      ? saying`: ${qty.grams(powderGrams, 2)} + ${qty.millilitres(liquidMillilitres, 2)} (${qty.millilitresPerGram(liquidMillilitres / powderGrams, 3)})`
       : powderParts !== undefined
         ? `: ${powderParts} + ${liquidParts} parts`
         : ' used'

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { materials } from '../materials/index.ts'
 import { kilopascalsFromPsi } from '../quantity/index.ts'
 import { buildRoute, type CheckOf, type RouteStep, readingOutcome } from '../route/index.ts'
 import { routeTemplates } from './index.ts'
@@ -132,6 +133,12 @@ describe('the limits of what is measured', () => {
     expect(max).toBeGreaterThanOrEqual(6)
     expect(max! - min!).toBeLessThanOrEqual(2)
   })
+  it('die spacer is 20-40 µm in all (common practice)', () =>
+    expect(measure('cast-crown', 'die-spacer', 'spacer-microns')).toMatchObject({
+      quantity: 'micrometres',
+      min: 20,
+      max: 40,
+    }))
   it('die spacer stops about 1 mm short of the margin, to half a millimetre', () =>
     expect(measure('cast-crown', 'die-spacer', 'spacer-short')).toMatchObject({ min: 0.5, max: 1.5 }))
   // ASTM B258: gauge 10 is the thickest that is used, 14 the thinnest; a higher gauge is a thinner wire.
@@ -249,9 +256,16 @@ describe('what is counted and closed', () => {
       expect(sheet).toMatchObject({ mostRemeltPercent: 0 })
     }
   })
-  it('a spacer is two sheets of wax', () => {
-    const wax = step('implant-verification', 'spacer').amounts?.find(({ kind }) => kind === 'use')
-    expect(wax).toMatchObject({ materialId: 'sheet-wax-28', count: 2 })
+  it('a tray spacer is two baseplate sheets, 2-3 mm together (common practice)', () => {
+    const { amounts, checks } = step('implant-verification', 'spacer')
+    const wax = amounts?.find(({ kind }) => kind === 'use')
+    expect(wax).toMatchObject({ materialId: 'baseplate-wax', count: 2 })
+    expect(checks![0]).toMatchObject({ quantity: 'millimetres', min: 2, max: 3 })
+    expect(
+      readingOutcome(checks![0]!, { value: 2 * materials.get('baseplate-wax')!.thickness!.millimetres }),
+    ).toEqual({
+      verdict: 'pass',
+    })
   })
 })
 

@@ -29,7 +29,7 @@ const used: readonly (readonly [string, Choices, Readonly<Record<string, readonl
       'mend-tooth': ['cyanoacrylate'],
       scaffold: ['waxed-floss'],
       'jig-resin': ['light-cure-gel'],
-      spacer: ['sheet-wax-28', 'petroleum-jelly'],
+      spacer: ['baseplate-wax', 'petroleum-jelly'],
       'tray-sheet': ['light-cure-sheet'],
     },
   ],

@@ -53,12 +53,25 @@ export const dieSteps: readonly TemplateStep[] = [
     kind: 'attended',
     how: [
       'Die hardener, let it dry.',
-      'Spacer to 20-40 µm, short of the margin all round.',
+      'Spacer, short of the margin all round.',
       'Mark the margin with a dark pencil.',
     ],
     why: 'The spacer is the room for the cement; on the margin it would be a gap.',
     handsOnMinutes: 10,
     checks: [
+      {
+        id: 'spacer-microns',
+        name: 'Spacer, all coats',
+        how: 'Coats times what the bottle says of one.',
+        kind: 'measure',
+        quantity: 'micrometres',
+        min: 20,
+        max: 40,
+        below: adjust('Lay another coat.'),
+        above: adjust('Take it off with its thinner and lay fewer coats.'),
+        plausible: { min: 0, max: 500 },
+        source: 'common practice: 20-40 µm, the gap for the cement',
+      },
       millimetres({
         id: 'spacer-short',
         name: 'Spacer short of the margin by',

@@ -102,6 +102,7 @@ export const otherCards: readonly MaterialCard[] = [
     family: 'wax',
     powderName: 'wax',
     liquidName: '',
+    thickness: { millimetres: 1.4, source: 'common practice: a sheet is about 1.3-1.5 mm' },
     notes: ['Flow it hot: white bubbles mean it is too cold.'],
   },
   {
