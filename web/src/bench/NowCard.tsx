@@ -91,14 +91,7 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
           {entry.picture && <StepPicture picture={entry.picture} />}
         </div>
       </div>
-      {!knowsStart && (
-        <p className="mt-3 text-sm opacity-80">
-          {entry.running
-            ? 'Go on opens the case at this step.'
-            : 'Start puts the time on record, starts the clock of the step and opens the case at it.'}
-        </p>
-      )}
-      <div className="mt-3 flex flex-wrap gap-3">
+      <div className="mt-4 flex flex-wrap gap-3">
         <button type="button" className="act-main" onClick={start}>
           {entry.running ? 'Go on' : 'Start'}
           <kbd className="key">space</kbd>
@@ -112,6 +105,13 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
           <button type="button" className="act" onClick={onNotNow}>
             Not now<kbd className="key">N</kbd>
           </button>
+        )}
+        {!knowsStart && (
+          <p className="max-w-60 self-center text-sm leading-tight opacity-80">
+            {entry.running
+              ? 'Go on opens the case at this step.'
+              : 'Start puts the time on record, starts the clock of the step and opens the case at it.'}
+          </p>
         )}
       </div>
     </section>

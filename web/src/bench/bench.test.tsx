@@ -78,6 +78,19 @@ describe('the bench', () => {
       },
     ])
   })
+  it('tells a newcomer what the large button does, until it was used once here', async () => {
+    usePreferences.setState({ knowsStart: false })
+    const { user } = bench(benchContents([summary('k-1', new Bench())], START), START)
+    expect(within(await doNow()).getByText(/^Start puts the time on record/)).toBeTruthy()
+    await user.click(within(await doNow()).getByRole('button', { name: /^Start/ }))
+    expect(usePreferences.getState().knowsStart).toBe(true)
+    await waitFor(() => expect(screen.queryByText(/^Start puts the time on record/)).toBeNull())
+  })
+  it('leads to a new case from wherever the day is', async () => {
+    bench(benchContents([summary('k-1', new Bench())], START), START)
+    await doNow()
+    expect(screen.getByRole('link', { name: 'Take in a case' }).getAttribute('href')).toBe('/cases/new')
+  })
   it('says why it could not be started', async () => {
     const { user } = bench(benchContents([summary('k-1', new Bench())], START), START, {
       'POST /cases/:caseId/events': refusal({ detail: 'Somebody began it.', remedy: 'Open the case.' }),

@@ -108,7 +108,7 @@ export function IntakeScreen() {
         <div className="sm:col-span-1">
           <FormText form={form} name="dueTime" label="at" type="time" />
         </div>
-        <div className="sm:col-span-1">
+        <div className="sm:col-span-2">
           <FormText form={form} name="tryInDay" label="Try-in on" type="date" />
         </div>
         <div className="sm:col-span-1">
