@@ -136,7 +136,7 @@ export async function bringTo(page: Page, request: APIRequestContext, stepId: st
       ...(job.steps[at.id]?.status === 'running'
         ? []
         : [{ type: 'startStep' as const, ...on, outOfTimeReason }]),
-      ...carefulWork(job.jobId, at, random),
+      ...carefulWork(job.jobId, at, random, undefined, state.authorisation.teeth),
       { type: 'finishStep', ...on, outOfTimeReason },
     ]
     for (const [index, command] of commands.entries()) {

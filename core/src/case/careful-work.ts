@@ -1,5 +1,5 @@
 import { goodMix, goodReading, type RouteStep } from '../route/index.ts'
-import { goodSheet } from '../sheet/index.ts'
+import { goodSheet, type SheetData, type StepSheet } from '../sheet/index.ts'
 import type { CaseCommand } from './case-command.ts'
 
 /**
@@ -8,12 +8,14 @@ import type { CaseCommand } from './case-command.ts'
  *
  * @param random numbers from 0 to 1, for the small spread of real work
  * @param lotOf the lot in use of a material
+ * @param teeth of the work authorisation
  */
 export function carefulWork(
   jobId: string,
   step: RouteStep,
   random: () => number,
   lotOf: (materialId: string) => string | undefined = () => undefined,
+  teeth: readonly number[] = [],
 ): CaseCommand[] {
   const mixes = (step.amounts ?? []).map((amount): CaseCommand => {
     const lot = lotOf(amount.materialId)
@@ -34,8 +36,15 @@ export function carefulWork(
       jobId,
       stepId: step.id,
       sheetId: sheet.id,
-      sheet: goodSheet(sheet),
+      sheet: byTeeth(sheet, goodSheet(sheet), teeth),
     }),
   )
   return [...mixes, ...sheets, ...checks]
+}
+
+/** What is read tooth by tooth, at every tooth. */
+function byTeeth(sheet: StepSheet, good: SheetData, teeth: readonly number[]): SheetData {
+  const [first] = good.kind === 'places' ? good.places : []
+  if (sheet.kind !== 'places' || !sheet.suggestTeeth || !first || teeth.length === 0) return good
+  return { kind: 'places', places: teeth.map((tooth) => ({ ...first, place: String(tooth) })) }
 }

@@ -2,7 +2,7 @@ import { materials } from '../materials/index.ts'
 import { joined, qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { checkMix, mustHaveTeeth, type RecordedMix, type RouteStep, takeReading } from '../route/index.ts'
-import { checkSheet } from '../sheet/index.ts'
+import { checkSheet, teethNotRead } from '../sheet/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext, CommandOf } from './case-command.ts'
 import type { CaseEventData } from './case-event.ts'
@@ -131,7 +131,7 @@ function decideOnJob(
     case 'swapVariant':
       return swapVariant(job, command, context)
     default:
-      return decideOnStep(job, command, context)
+      return decideOnStep(job, command, context, state.authorisation.teeth)
   }
 }
 
@@ -142,6 +142,7 @@ function decideOnStep(
     { type: 'startStep' | 'finishStep' | 'skipStep' | 'recordCheck' | 'recordMix' | 'recordSheet' }
   >,
   { now }: CommandContext,
+  teeth: readonly number[],
 ): CaseEventData {
   const state = job.steps[command.stepId]
   if (!state)
@@ -205,7 +206,7 @@ function decideOnStep(
     }
     case 'finishStep': {
       mustBeRunning(step, state)
-      mustBeComplete(job, step, state)
+      mustBeComplete(job, step, state, teeth)
       const real = realTime(command, now, beforeFinish(state))
       return {
         ...command,
@@ -251,7 +252,7 @@ function mustBeRunning(step: RouteStep, state: StepState): void {
     )
 }
 
-function mustBeComplete(job: JobState, step: RouteStep, state: StepState): void {
+function mustBeComplete(job: JobState, step: RouteStep, state: StepState, teeth: readonly number[]): void {
   const unmixed = (step.amounts ?? []).find((a) => !state.mixes.some((m) => m.amountId === a.id))
   if (unmixed) {
     const name = materials.get(unmixed.materialId)?.name ?? unmixed.materialId
@@ -262,6 +263,18 @@ function mustBeComplete(job: JobState, step: RouteStep, state: StepState): void 
   const unwritten = step.sheets?.find((each) => !state.sheets.some((s) => s.sheetId === each.id))
   if (unwritten)
     refuse('sheet-missing', `"${unwritten.name}" is not filled in yet.`, unwritten.how, unwritten.id)
+  for (const sheet of step.sheets ?? []) {
+    const last = state.sheets.findLast(({ sheetId }) => sheetId === sheet.id)?.sheet
+    if (sheet.kind !== 'places' || last?.kind !== 'places') continue
+    const left = teethNotRead(sheet, last.places, teeth)
+    if (left.length > 0)
+      refuse(
+        'teeth-not-read',
+        `"${sheet.name}" is not read at every tooth: ${left.join(', ')} ${left.length === 1 ? 'is' : 'are'} still to come.`,
+        sheet.how,
+        sheet.id,
+      )
+  }
   const wrong = failingSheets(step, job)[0]
   if (wrong && wrong.outcome.verdict !== 'pass')
     refuse(

@@ -1,6 +1,7 @@
 export { pairLines } from './kinds/finished-pair.ts'
 export { sheetKinds } from './kinds/index.ts'
 export type { PartCount } from './kinds/parts.ts'
+export { teethNotRead } from './kinds/places.ts'
 
 export { firstChange, type WantedChange } from './kinds/try-in-answer.ts'
 export { type Outcome, outcomeShape } from './outcome.ts'

@@ -74,7 +74,8 @@ export class Bench {
       if (this.job.steps[step.id]!.status === 'waiting') {
         this.do({ type: 'startStep', jobId: J, stepId: step.id })
       }
-      for (const command of carefulWork(J, step, random)) this.do(command)
+      for (const command of carefulWork(J, step, random, undefined, this.working.state.authorisation.teeth))
+        this.do(command)
       const opens = stepWindow(this.job, step)?.goodFrom ?? 0
       this.now = Math.max(this.now + (step.wait ? 0 : MINUTE), opens)
       this.do({ type: 'finishStep', jobId: J, stepId: step.id })
@@ -82,7 +83,13 @@ export class Bench {
   }
   /** What a careful technician enters on a step that is started. */
   carefully(stepId: string): readonly CaseCommand[] {
-    return carefulWork(J, stepOf(this.job, stepId), seededRandom(1))
+    return carefulWork(
+      J,
+      stepOf(this.job, stepId),
+      seededRandom(1),
+      undefined,
+      this.working.state.authorisation.teeth,
+    )
   }
   check(stepId: string, checkId: string, reading: number | string): void {
     const value = typeof reading === 'number' ? { value: reading } : { answer: reading }

@@ -131,7 +131,7 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
       )
       continue
     }
-    const entries = carefulWork(JOB, step, random, context.lotOf)
+    const entries = carefulWork(JOB, step, random, context.lotOf, demo.teeth)
     const mixes = entries.filter(({ type }) => type === 'recordMix')
     const begun = clock
     // Nobody goes home between a mix and what counts from it.

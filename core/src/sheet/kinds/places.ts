@@ -1,7 +1,25 @@
 import { joined, quantityKinds, saying } from '../../quantity/index.ts'
 import { DomainError } from '../../refusal/index.ts'
 import { choice, figure, list, maybe, record, text, whole, yesNo } from '../../shape/index.ts'
+import { showTooth } from '../../teeth/index.ts'
 import { sheetKind } from '../sheet-kind.ts'
+
+/**
+ * The teeth that a sheet by teeth does not name yet, however the bench numbers them.
+ * @param teeth of the work authorisation, FDI
+ */
+export function teethNotRead(
+  { suggestTeeth }: { readonly suggestTeeth?: boolean | undefined },
+  places: readonly { readonly place: string }[],
+  teeth: readonly number[],
+): readonly number[] {
+  const named = new Set(places.map(({ place }) => place.trim()))
+  return suggestTeeth
+    ? teeth.filter(
+        (tooth) => !named.has(showTooth(tooth, 'fdi')) && !named.has(showTooth(tooth, 'universal')),
+      )
+    : []
+}
 
 /** The same reading at several named places. */
 export const placesSheet = sheetKind({
