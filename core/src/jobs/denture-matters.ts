@@ -44,6 +44,21 @@ export const waxMatters: readonly Matter[] = [
   ),
 ]
 
+/** What the denture bites on: natural teeth are never ground (trade: remount). */
+export const opponentMatter = (usual: 'denture' | 'natural'): Matter => ({
+  ...matter(
+    'opponent',
+    'Bites against',
+    [
+      ['denture', 'Against a denture'],
+      ['natural', 'Against natural teeth'],
+    ],
+    usual,
+    'As prescribed: natural teeth are never ground in the remount.',
+  ),
+  prescribed: true,
+})
+
 /** From the flask to the shine (common practice). */
 export const processingMatters: readonly Matter[] = [
   matter(

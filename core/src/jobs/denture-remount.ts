@@ -24,12 +24,26 @@ const remountFixing = (
   ],
 })
 
-const grind = (id: string, name: string, how: readonly string[], checkHow: string): TemplateStep => ({
+/** @param onBoth what is ground on both sides, where both are dentures; against natural teeth only the denture is touched */
+const grind = (
+  id: string,
+  name: string,
+  how: readonly string[],
+  onBoth: string,
+  checkHow: string,
+): TemplateStep => ({
   id,
   name,
   stage: 'remount',
   kind: 'attended',
   how,
+  howWhen: [
+    { when: { opponent: ['denture'] }, say: onBoth },
+    {
+      when: { opponent: ['natural'] },
+      say: 'Grind the denture alone: a natural tooth is never ground here, nor its stone.',
+    },
+  ],
   why: 'Contacts that come early now would be sore spots in the mouth.',
   handsOnMinutes: 12,
   checks: [
@@ -103,9 +117,10 @@ export const dentureRemount: readonly TemplateStep[] = [
     'Grind in centric',
     [
       'Mark with paper.',
-      'Fossae, marginal ridges, inclines; never the cusp tips.',
+      'Never the cusp tips.',
       'Until the pin touches AND the contacts are right: the two must coincide.',
     ],
+    'Fossae, marginal ridges, inclines.',
     'Upper lingual and lower buccal cusps in their fossae; the pin down.',
   ),
   grind(
@@ -113,21 +128,23 @@ export const dentureRemount: readonly TemplateStep[] = [
     'Grind right lateral',
     [
       'Clear front teeth that hold the back ones apart.',
-      'Working side: buccal of upper, lingual of lower.',
       'Balancing side: inclines, not the supporting tips.',
     ],
+    'Working side: buccal of upper, lingual of lower.',
     'Working side: canine and back teeth touch together. Balancing side keeps its contact.',
   ),
   grind(
     'grind-left',
     'Grind left lateral',
-    ['As on the right.', 'Working side: buccal of upper, lingual of lower.'],
+    ['As on the right.'],
+    'Working side: buccal of upper, lingual of lower.',
     'Working side: canine and back teeth touch together. Balancing side keeps its contact.',
   ),
   grind(
     'grind-protrusive',
     'Grind protrusive',
-    ['Inclines only, not cusp height.', 'Lower front: labio-incisal; upper front: lingual.'],
+    ['Inclines only, not cusp height.'],
+    'Lower front: labio-incisal; upper front: lingual.',
     'Front and back touch together as it slides forward.',
   ),
   {

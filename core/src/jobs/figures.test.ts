@@ -295,6 +295,19 @@ describe('what may be done side by side, and what is done differently', () => {
     expect(outcome(0.3)).toMatchObject({ verdict: 'goBack', toStepId: 'grind-centric' })
     expect(outcome(-0.1).verdict).toBe('adjust')
   })
+  it('a denture against natural teeth never tells to grind them; against a denture both are ground (common practice)', () => {
+    const ground = (opponent: string) =>
+      buildRoute(routeTemplates.get('complete-denture')!, { arch: 'upper', opponent }).steps.flatMap(
+        ({ id, how }) => (id.startsWith('grind-') ? [how.join(' ')] : []),
+      )
+    expect(ground('natural')).toHaveLength(4)
+    for (const how of ground('natural')) {
+      expect(how).not.toMatch(/of lower|lower front/i)
+      expect(how).toContain('a natural tooth is never ground')
+    }
+    expect(ground('denture').join(' ')).toMatch(/lingual of lower.*Lower front: labio-incisal/)
+    expect(ground('denture').join(' ')).not.toContain('natural')
+  })
   it('a burnout is not ready after an hour: 240 min, unless its own curve says so (common practice)', () => {
     for (const id of casts) expect(step(id, 'burnout', { casting: 'here' }).wait?.earliestMinutes).toBe(240)
   })

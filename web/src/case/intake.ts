@@ -130,7 +130,8 @@ export function intakeOf(
   const choices = choicesOf(typed)
   const named = prescribedOf(template).map(({ id, name, choices: all }) => {
     const choice = all.find((each) => each.id === choices[id])?.name.toLowerCase()
-    return id === 'arch' ? choice : `${choice} ${name.toLowerCase()}`
+    // These say it by themselves: upper, against natural teeth.
+    return id === 'arch' || id === 'opponent' ? choice : `${choice} ${name.toLowerCase()}`
   })
   const age = typed.patientAge.trim()
   return {

@@ -2,7 +2,7 @@ import type { RouteTemplate } from '../../route/index.ts'
 import { dentureCuring } from '../denture-curing.ts'
 import { dentureFinishing } from '../denture-finishing.ts'
 import { dentureFlasking } from '../denture-flasking.ts'
-import { processingMatters, waxMatters } from '../denture-matters.ts'
+import { opponentMatter, processingMatters, waxMatters } from '../denture-matters.ts'
 import { dentureRemount } from '../denture-remount.ts'
 import { dentureToMounting } from '../denture-to-mounting.ts'
 import { dentureToTryIn } from '../denture-to-try-in.ts'
@@ -20,6 +20,7 @@ export const completeDenture: RouteTemplate = {
   matters: [
     { ...oneArch, choices: [...oneArch.choices, { id: 'pair', name: 'Pair' }] },
     ...waxMatters,
+    opponentMatter('denture'),
     ...processingMatters,
   ],
   steps: [

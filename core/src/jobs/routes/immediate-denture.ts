@@ -6,7 +6,7 @@ import { contourSteps, sealBase } from '../denture-contour.ts'
 import { dentureCuring } from '../denture-curing.ts'
 import { dentureFinishing } from '../denture-finishing.ts'
 import { dentureFlasking } from '../denture-flasking.ts'
-import { processingMatters, waxMatters } from '../denture-matters.ts'
+import { opponentMatter, processingMatters, waxMatters } from '../denture-matters.ts'
 import { dentureRemount } from '../denture-remount.ts'
 import { dentureToMounting } from '../denture-to-mounting.ts'
 import { oneArch } from '../door.ts'
@@ -149,7 +149,12 @@ export const immediateDenture: RouteTemplate = {
   usualDays: 8,
   pictures: denturePictures,
   formerMeanings: { flash: 'flashSeen' },
-  matters: [oneArch, ...waxMatters.filter(({ id }) => id !== 'setting-order'), ...processingMatters],
+  matters: [
+    oneArch,
+    ...waxMatters.filter(({ id }) => id !== 'setting-order'),
+    opponentMatter('natural'),
+    ...processingMatters,
+  ],
   steps: [
     ...dentureToMounting,
     ...copySteps,

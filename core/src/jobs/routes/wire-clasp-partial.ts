@@ -6,7 +6,7 @@ import { sealBase } from '../denture-contour.ts'
 import { dentureCuring } from '../denture-curing.ts'
 import { dentureFinishing } from '../denture-finishing.ts'
 import { dentureFlasking } from '../denture-flasking.ts'
-import { processingMatters, waxMatters } from '../denture-matters.ts'
+import { opponentMatter, processingMatters, waxMatters } from '../denture-matters.ts'
 import { dentureRemount } from '../denture-remount.ts'
 import { disinfectArrival, oneArch, readAuthorisation } from '../door.ts'
 import { mountingSteps } from '../mounting-steps.ts'
@@ -34,6 +34,7 @@ export const wireClaspPartial: RouteTemplate = {
       prescribed: true,
     },
     ...waxMatters.filter(({ id }) => id === 'festooning'),
+    opponentMatter('natural'),
     ...processingMatters,
   ],
   steps: [
