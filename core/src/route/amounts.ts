@@ -112,6 +112,17 @@ export const goodMix = (amount: Amount, random: () => number): Omit<RecordedMix,
   ...kindOf(amount).good(amount, random),
 })
 
+/**
+ * What of a mix came out of each of its lots, as shares that add up to 1: of a blend by its parts, one lot for each in their order;
+ * else alike. None where no lot was noted.
+ */
+export function lotShares({ materialId, lots }: Pick<RecordedMix, 'materialId' | 'lots'>): readonly number[] {
+  const blend = materials.get(materialId)?.blend
+  return blend?.length === lots.length
+    ? blend.map(({ massFraction }) => massFraction)
+    : lots.map(() => 1 / lots.length)
+}
+
 /** More than this in one mix is a slip (choice). */
 const MOST_IN_ONE_MIX = 10_000
 

@@ -4,6 +4,7 @@ export {
   type AmountOf,
   checkMix,
   goodMix,
+  lotShares,
   type MixFigure,
   type RecordedMix,
   ratioVerdict,

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { rightOfCommand } from '../case/index.ts'
 import { spoken } from '../quantity/index.ts'
 import type { DomainError } from '../refusal/index.ts'
-import { type AmountOf, checkMix, type RecordedMix, ratioVerdict } from './index.ts'
+import { type AmountOf, checkMix, lotShares, type RecordedMix, ratioVerdict } from './index.ts'
 
 const base: AmountOf<'mix'> = {
   id: 'base',
@@ -86,5 +86,17 @@ describe('a mix whose ratio cannot be, or should not', () => {
   it('to go on with it is a decision: not everybody at the bench may', () => {
     expect(rightOfCommand({ type: 'recordMix' })).toBe('work')
     expect(rightOfCommand({ type: 'recordMix', ratioReason: 'x' })).toBe('decide')
+  })
+})
+
+describe('what a mix takes out of its packs', () => {
+  it('of a blend goes by its parts, one pack for each; of several packs of one material alike', () => {
+    expect(lotShares({ materialId: 'half-and-half', lots: ['plaster', 'stone'] })).toEqual([0.5, 0.5])
+    expect(lotShares({ materialId: 'dental-stone', lots: ['a'] })).toEqual([1])
+    expect(lotShares({ materialId: 'dental-stone', lots: ['a', 'b', 'c', 'd'] })).toEqual([
+      0.25, 0.25, 0.25, 0.25,
+    ])
+    expect(lotShares({ materialId: 'half-and-half', lots: [] })).toEqual([])
+    expect(lotShares({ materialId: 'half-and-half', lots: ['mixed'] })).toEqual([1])
   })
 })

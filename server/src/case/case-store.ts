@@ -5,6 +5,7 @@ import {
   type CaseSummary,
   caseSummary,
   type LabCalendar,
+  lotShares,
   meltedCharges,
   namedRoutes,
   type Route,
@@ -262,7 +263,8 @@ async function writeLotUses(
   for (const event of stand) {
     if (event.type !== 'mixRecorded') continue
     const grams = corrected.get(event.sequence) ?? event.powderGrams ?? 0
-    for (const lotId of event.lots) use(lotId, grams, event.at)
+    const shares = lotShares(event)
+    for (const [index, lotId] of event.lots.entries()) use(lotId, grams * shares[index]!, event.at)
   }
   for (const { lots, grams, at } of meltedCharges(events, (id) => routes.get(id)!))
     for (const { lotId, share } of lots) use(lotId, grams * share, at)

@@ -194,6 +194,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"step-wanted","status":422,"means":["The refusal itself says it."],"remedies":["Do it: …"]},
   {"code":"table","status":422,"means":["The expansion table does not rise in special liquid."],"remedies":["Copy the rows from the maker's sheet in order."]},
   {"code":"teeth-missing","status":422,"means":["\"…\" is made for …, and … entered."],"remedies":["The refusal itself says it."]},
+  {"code":"teeth-not-read","status":422,"means":["\"…\" is not read at every tooth: … … still to come."],"remedies":["The refusal itself says it."]},
   {"code":"temperature","status":422,"means":["A jar at … °C is no place for a dough."],"remedies":["Enter the temperature of the room: 5 to 40 °C."]},
   {"code":"thermometer-busy","status":409,"means":["The thermometer is read for another … already."],"remedies":["Take that out first, or write down what you read."]},
   {"code":"tolerance","status":422,"means":["A tolerance of … makes no sense."],"remedies":["Enter 0 to 5 mm."]},

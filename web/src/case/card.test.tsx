@@ -145,6 +145,32 @@ describe('what was recorded', () => {
   })
 })
 
+describe('a blend', () => {
+  const packs = [
+    lot({ lotId: 'l-p', materialId: 'model-plaster', number: 'MP-1' }),
+    lot({ lotId: 'l-s', materialId: 'dental-stone', number: 'S3-2' }),
+    lot({ lotId: 'l-t', materialId: 'dental-stone', number: 'S3-9' }),
+  ]
+  const atSecondPour = () =>
+    new Bench('complete-denture', { arch: 'upper', 'second-pour': 'half-and-half' }).upTo('second-pour')
+  it('is weighed out of two packs, and names both', async () => {
+    const bench = atSecondPour()
+    const { user } = await openedCase(bench, { 'GET /lots': packs })
+    await user.click(await screen.findByRole('button', { name: 'As wanted' }))
+    await waitFor(() => expect(bench.job.steps['second-pour']?.mixes).toHaveLength(1))
+    expect(bench.job.steps['second-pour']?.mixes[0]?.lots).toEqual(['l-p', 'l-s'])
+  })
+  it('asks for each of them where another is open', async () => {
+    const bench = atSecondPour()
+    const { user } = await openedCase(bench, { 'GET /lots': packs })
+    await user.click(button(/^Weigh and record/))
+    const sheet = within(screen.getByRole('dialog'))
+    await user.selectOptions(sheet.getByLabelText('Lot of dental stone, type 3'), 'l-t')
+    await user.click(sheet.getByRole('button', { name: 'Into the record' }))
+    await waitFor(() => expect(bench.job.steps['second-pour']?.mixes[0]?.lots).toEqual(['l-p', 'l-t']))
+  })
+})
+
 describe('More', () => {
   const isOpen = () => screen.getByText('More').closest('details')?.open
   it('is closed by Escape and by a touch elsewhere', async () => {

@@ -18,6 +18,15 @@ type Used = Partial<Record<MixFigure, number>> & { readonly ratioReason?: string
 export function useUsedMix(amount: Amount, caseId: string) {
   const shelf = useShelf()
   const lots = shelf.usable(amount.materialId)
+  // A blend that is no product of its own is weighed out of the packs of its parts.
+  const parts = materials.get(amount.materialId)?.blend
+  const packs =
+    lots.length === 0 && parts
+      ? parts.map(({ materialId }) => ({
+          name: materials.get(materialId)?.name ?? materialId,
+          lots: shelf.usable(materialId),
+        }))
+      : [{ name: '', lots }]
   const clock = useRunningMixes().find(
     (each) => each.caseId === caseId && each.materialId === amount.materialId,
   )
@@ -28,21 +37,24 @@ export function useUsedMix(amount: Amount, caseId: string) {
     shelf.card(amount.materialId, productOf(lotId)) ?? materials.get(amount.materialId)!
   return {
     shelf,
-    lots,
+    /** What is chosen from: one pack, or one for each part of a blend. */
+    packs,
     clock,
     cardOf,
     /** Of the dough: its field, where the mix ripens by the room. */
     room: byRoom ? room : undefined,
     /** Whether what moves its clock is known. */
     ready: !byRoom || roomCelsius !== undefined,
-    /** @param lotId empty: none is noted */
-    mixOf: (lotId: string, used: Used): RecordedMix => ({
+    /** @param lotIds one for each pack; empty: none is noted */
+    mixOf: (lotIds: readonly string[], used: Used): RecordedMix => ({
       amountId: amount.id,
       materialId: amount.materialId,
-      lots: lotId ? [lotId] : [],
-      ...(productOf(lotId) ? { product: cardOf(lotId).name } : {}),
+      lots: lotIds.filter((lotId) => lotId !== ''),
+      ...(productOf(lotIds[0]!) ? { product: cardOf(lotIds[0]!).name } : {}),
       ...used,
-      ...(amount.kind === 'use' ? {} : mixConditions(amount.materialId, cardOf(lotId), clock, roomCelsius)),
+      ...(amount.kind === 'use'
+        ? {}
+        : mixConditions(amount.materialId, cardOf(lotIds[0]!), clock, roomCelsius)),
     }),
   }
 }

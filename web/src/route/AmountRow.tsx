@@ -18,9 +18,10 @@ interface AmountRowProps {
 
 /** What a step uses of a material: what is wanted, large; then what was used, as it stands on record. */
 export function AmountRow({ amount, job, step, caseId, entering, onMix, onRecord }: AmountRowProps) {
-  const { lots, cardOf, ready, mixOf, shelf } = useUsedMix(amount, caseId)
+  const { packs, cardOf, ready, mixOf, shelf } = useUsedMix(amount, caseId)
   const mixed = job.steps[step.id]!.mixes.filter((mix) => mix.amountId === amount.id)
-  const lotId = lots[0]?.lotId ?? ''
+  const lotIds = packs.map(({ lots }) => lots[0]?.lotId ?? '')
+  const noted = lotIds.filter((lotId) => lotId !== '')
   return (
     <div className="border-base-300 mt-4 flex flex-wrap items-end justify-between gap-3 border-t pt-3">
       <div>
@@ -36,8 +37,8 @@ export function AmountRow({ amount, job, step, caseId, entering, onMix, onRecord
             <button
               type="button"
               className="act btn-primary"
-              title={lotId && `Lot ${shelf.lotNumber(lotId)}`}
-              onClick={() => void onRecord(mixOf(lotId, wantedFigures(amount, cardOf(lotId))))}
+              title={noted.length > 0 ? `Lot ${noted.map(shelf.lotNumber).join(', ')}` : undefined}
+              onClick={() => void onRecord(mixOf(lotIds, wantedFigures(amount, cardOf(lotIds[0]!))))}
             >
               As wanted
             </button>

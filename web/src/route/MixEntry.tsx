@@ -58,12 +58,19 @@ interface MixEntryProps {
 /** What was really used, with its lot: into the record. What is wanted stands in the fields already. */
 export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEntryProps) {
   const say = useWords()
-  const { shelf, lots, clock, cardOf, room, ready, mixOf } = useUsedMix(amount, caseId)
+  const { shelf, packs, clock, cardOf, room, ready, mixOf } = useUsedMix(amount, caseId)
   const { figures } = amountKindsShown[amount.kind]
-  const lotOf = (chosen: string) => (chosen === 'first' ? (lots[0]?.lotId ?? '') : chosen)
+  // A draft of a former version may hold no packs.
+  const lotOf = (chosen: string | undefined, pack = 0) =>
+    chosen === undefined || chosen === 'first' ? (packs[pack]?.lots[0]?.lotId ?? '') : chosen
   /** Whether the ratio wants a decision, by card, pack and step. */
   const decisionOn = (powder: string, liquid: string) => {
-    const { pack } = mixConditions(amount.materialId, cardOf(lotOf(form.values.lotId)), undefined, undefined)
+    const { pack } = mixConditions(
+      amount.materialId,
+      cardOf(lotOf(form.values.lots?.[0])),
+      undefined,
+      undefined,
+    )
     return ratioVerdict(amount, {
       materialId: amount.materialId,
       powderGrams: readNumber(powder, 'g').value,
@@ -78,7 +85,7 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
     start: () => ({
       powder: start(figures?.powder.figure),
       liquid: start(figures?.liquid.figure),
-      lotId: 'first',
+      lots: packs.map(() => 'first'),
       ratioReason: '',
     }),
     check: ({ powder, liquid, ratioReason }) => ({
@@ -89,25 +96,27 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
       powder: figures && readNumber(powder, figures.powder.unit).fault,
       liquid: figures && readNumber(liquid, figures.liquid.unit).fault,
     }),
-    store: ({ powder, liquid, lotId: chosen, ratioReason }) => {
+    store: ({ powder, liquid, lots, ratioReason }) => {
       // Its fault stands at its field.
       if (!ready) return Promise.resolve(false)
       return onRecord(
-        mixOf(lotOf(chosen), {
-          ...(figures
-            ? {
-                [figures.powder.figure]: readNumber(powder, figures.powder.unit).value,
-                [figures.liquid.figure]: readNumber(liquid, figures.liquid.unit).value,
-              }
-            : {}),
-          ...(decisionOn(powder, liquid) === 'outside' ? { ratioReason: ratioReason.trim() } : {}),
-        }),
+        mixOf(
+          packs.map((_, pack) => lotOf(lots?.[pack], pack)),
+          {
+            ...(figures
+              ? {
+                  [figures.powder.figure]: readNumber(powder, figures.powder.unit).value,
+                  [figures.liquid.figure]: readNumber(liquid, figures.liquid.unit).value,
+                }
+              : {}),
+            ...(decisionOn(powder, liquid) === 'outside' ? { ratioReason: ratioReason.trim() } : {}),
+          },
+        ),
       )
     },
   })
   const { values } = form
-  const lotId = lotOf(values.lotId)
-  const card = cardOf(lotId)
+  const card = cardOf(lotOf(values.lots?.[0]))
   const powderGrams = readNumber(values.powder, 'g').value
   const liquidMillilitres = readNumber(values.liquid, 'mL').value
   const hit =
@@ -162,14 +171,21 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
           Its clock runs from <b className="figures">{clockTime(Date.parse(clock.metAt))}</b>.
         </p>
       )}
-      {lots.length > 0 && (
-        <FormSelect
-          form={form}
-          name="lotId"
-          label="Lot"
-          shown={lotId}
-          options={[...lots.map((lot) => [lot.lotId, lotWords(lot, shelf)] as const), ['', 'No lot noted']]}
-        />
+      {packs.map(
+        ({ name, lots }, pack) =>
+          lots.length > 0 && (
+            <FormSelect
+              key={name}
+              form={form}
+              name={`lots.${pack}`}
+              label={name ? `Lot of ${name.toLowerCase()}` : 'Lot'}
+              shown={lotOf(values.lots?.[pack], pack)}
+              options={[
+                ...lots.map((lot) => [lot.lotId, lotWords(lot, shelf)] as const),
+                ['', 'No lot noted'],
+              ]}
+            />
+          ),
       )}
       {refusal && <Message tone="error" words={refusal} />}
       <button type="submit" className="act-main" disabled={form.busy}>
