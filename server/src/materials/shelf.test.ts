@@ -87,12 +87,6 @@ describe('lots, their stock and their cases', () => {
     await server.post(`/lots/${lotId}/open`, {}).expect(204)
     expect((await shelfLot(lotId)).openedOn).toMatch(/^\d{4}-\d\d-\d\d$/)
   })
-  it('takes a mix out of its packs by their share, not out of each in full', async () => {
-    const packs = [await newLot('S4-A'), await newLot('S4-B')]
-    const { caseId, seen } = await server.atThePour()
-    await server.command(caseId, seen, { ...mixOf(packs[0]!), lots: packs }).expect(201)
-    for (const lotId of packs) expect((await shelfLot(lotId)).usedGrams).toBe(50)
-  })
   it('remembers the median of earlier mixes for the same step', async () => {
     const lotId = await newLot('S4-3')
     for (const grams of [130, 138]) {
@@ -128,6 +122,12 @@ describe('lots, their stock and their cases', () => {
     // 100 (released lot), 130, 138; the corrected one does not count.
     expect(remembered).toMatchObject({ count: 3, medianPowderGrams: 130 })
     expect((await server.get('/mixing/remembered?materialId=sand')).body).toEqual({ remembered: null })
+  })
+  it('takes a mix out of its packs by their share, not out of each in full', async () => {
+    const packs = [await newLot('S4-A'), await newLot('S4-B')]
+    const { caseId, seen } = await server.atThePour()
+    await server.command(caseId, seen, { ...mixOf(packs[0]!), lots: packs }).expect(201)
+    for (const lotId of packs) expect((await shelfLot(lotId)).usedGrams).toBe(50)
   })
   it('adds up what one case took at different times, and says when it last did', async () => {
     const lotId = await newLot('S4-twice')
