@@ -107,10 +107,10 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
           </button>
         )}
         {!knowsStart && (
-          <p className="max-w-60 self-center text-sm leading-tight opacity-80">
+          <p className="max-w-48 self-center text-sm leading-tight opacity-80">
             {entry.running
               ? 'Go on opens the case at this step.'
-              : 'Start puts the time on record, starts the clock of the step and opens the case at it.'}
+              : 'Start puts the time on record and opens the case at this step.'}
           </p>
         )}
       </div>

@@ -228,10 +228,12 @@ function CaseWork({
                   <button
                     type="button"
                     className="act"
+                    title={`On to "${next.name}"`}
                     onClick={onceOnly(() => act(true))}
                     disabled={openCase.busy}
                   >
-                    On to "{next.name}" <kbd className="key">D</kbd>
+                    <span className="max-w-36 truncate">On to "{next.name}"</span>
+                    <kbd className="key">D</kbd>
                   </button>
                 )}
                 {realAt !== undefined && (

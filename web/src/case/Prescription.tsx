@@ -23,8 +23,8 @@ export function Prescription({ authorisation }: { readonly authorisation: WorkAu
     ['Notes', authorisation.notes],
   ]
   return (
-    <section className="border-base-300 mt-4 border-t pt-3" aria-label="Work authorisation">
-      <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-5 gap-y-1 text-lg">
+    <section className="border-base-300 mt-3 border-t pt-2" aria-label="Work authorisation">
+      <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-5 gap-y-0.5">
         {lines.map(([name, said]) => (
           <div key={name} className="contents">
             <dt className="opacity-80">{name}</dt>
