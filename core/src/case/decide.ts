@@ -1,14 +1,14 @@
-import { materials } from '../materials/index.ts'
-import { joined, qty, saying } from '../quantity/index.ts'
+import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { checkMix, mustHaveTeeth, type RecordedMix, type RouteStep, takeReading } from '../route/index.ts'
-import { checkSheet, teethNotRead } from '../sheet/index.ts'
+import { checkSheet } from '../sheet/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext, CommandOf } from './case-command.ts'
 import type { CaseEventData } from './case-event.ts'
 import { isDelivered } from './case-state.ts'
+import { mustBeComplete } from './complete.ts'
 import { checkedImpressions } from './impressions.ts'
-import { failingChecks, failingSheets, openChecks, stepOf } from './job.ts'
+import { stepOf } from './job.ts'
 import type { WorkAuthorisation } from './payloads.ts'
 import { whyNotLeftOut } from './planned.ts'
 import { beforeFinish, beforeStart, mustHaveMet, realTime, startOf } from './real-time.ts'
@@ -249,47 +249,6 @@ function mustBeRunning(step: RouteStep, state: StepState): void {
       'step-not-running',
       `"${step.name}" is ${statusWord[state.status]}.`,
       state.status === 'waiting' ? 'Start it first.' : 'Go back to it to do it again.',
-    )
-}
-
-function mustBeComplete(job: JobState, step: RouteStep, state: StepState, teeth: readonly number[]): void {
-  const unmixed = (step.amounts ?? []).find((a) => !state.mixes.some((m) => m.amountId === a.id))
-  if (unmixed) {
-    const name = materials.get(unmixed.materialId)?.name ?? unmixed.materialId
-    refuse('mix-missing', `${name} is not recorded yet.`, 'Record what was used, then finish.', unmixed.id)
-  }
-  const open = openChecks(step, state)[0]
-  if (open) refuse('check-missing', `The check "${open.name}" is still open.`, `${open.how}`, open.id)
-  const unwritten = step.sheets?.find((each) => !state.sheets.some((s) => s.sheetId === each.id))
-  if (unwritten)
-    refuse('sheet-missing', `"${unwritten.name}" is not filled in yet.`, unwritten.how, unwritten.id)
-  for (const sheet of step.sheets ?? []) {
-    const last = state.sheets.findLast(({ sheetId }) => sheetId === sheet.id)?.sheet
-    if (sheet.kind !== 'places' || last?.kind !== 'places') continue
-    const left = teethNotRead(sheet, last.places, teeth)
-    if (left.length > 0)
-      refuse(
-        'teeth-not-read',
-        `"${sheet.name}" is not read at every tooth: ${left.join(', ')} ${left.length === 1 ? 'is' : 'are'} still to come.`,
-        sheet.how,
-        sheet.id,
-      )
-  }
-  const wrong = failingSheets(step, job)[0]
-  if (wrong && wrong.outcome.verdict !== 'pass')
-    refuse(
-      'sheet-failing',
-      saying`"${wrong.sheet.name}" does not pass: ${joined(wrong.faults)}.`,
-      wrong.outcome.say,
-      wrong.sheet.id,
-    )
-  const failing = failingChecks(step, state)[0]
-  if (failing && failing.outcome.verdict !== 'pass')
-    refuse(
-      'check-failing',
-      `The check "${failing.check.name}" does not pass.`,
-      failing.outcome.say,
-      failing.check.id,
     )
 }
 

@@ -1,0 +1,59 @@
+import { materials } from '../materials/index.ts'
+import { joined, saying } from '../quantity/index.ts'
+import type { RouteStep } from '../route/index.ts'
+import { teethNotRead } from '../sheet/index.ts'
+import { failingChecks, failingSheets, openChecks } from './job.ts'
+import { refuse } from './refuse.ts'
+import type { JobState } from './state.ts'
+import type { StepState } from './step-state.ts'
+
+/**
+ * Refuses the end of a step while an amount, a check, a sheet or a tooth of it is missing, or does not pass.
+ * @param teeth of the work authorisation, FDI
+ * @throws {DomainError} `mix-missing`, `check-missing`, `sheet-missing`, `teeth-not-read`, `sheet-failing`, `check-failing`
+ */
+export function mustBeComplete(
+  job: JobState,
+  step: RouteStep,
+  state: StepState,
+  teeth: readonly number[],
+): void {
+  const unmixed = (step.amounts ?? []).find((a) => !state.mixes.some((m) => m.amountId === a.id))
+  if (unmixed) {
+    const name = materials.get(unmixed.materialId)?.name ?? unmixed.materialId
+    refuse('mix-missing', `${name} is not recorded yet.`, 'Record what was used, then finish.', unmixed.id)
+  }
+  const open = openChecks(step, state)[0]
+  if (open) refuse('check-missing', `The check "${open.name}" is still open.`, `${open.how}`, open.id)
+  const unwritten = step.sheets?.find((each) => !state.sheets.some((s) => s.sheetId === each.id))
+  if (unwritten)
+    refuse('sheet-missing', `"${unwritten.name}" is not filled in yet.`, unwritten.how, unwritten.id)
+  for (const sheet of step.sheets ?? []) {
+    const last = state.sheets.findLast(({ sheetId }) => sheetId === sheet.id)?.sheet
+    if (sheet.kind !== 'places' || last?.kind !== 'places') continue
+    const left = teethNotRead(sheet, last.places, teeth)
+    if (left.length > 0)
+      refuse(
+        'teeth-not-read',
+        `"${sheet.name}" is not read at every tooth: ${left.join(', ')} ${left.length === 1 ? 'is' : 'are'} still to come.`,
+        sheet.how,
+        sheet.id,
+      )
+  }
+  const wrong = failingSheets(step, job)[0]
+  if (wrong && wrong.outcome.verdict !== 'pass')
+    refuse(
+      'sheet-failing',
+      saying`"${wrong.sheet.name}" does not pass: ${joined(wrong.faults)}.`,
+      wrong.outcome.say,
+      wrong.sheet.id,
+    )
+  const failing = failingChecks(step, state)[0]
+  if (failing && failing.outcome.verdict !== 'pass')
+    refuse(
+      'check-failing',
+      `The check "${failing.check.name}" does not pass.`,
+      failing.outcome.say,
+      failing.check.id,
+    )
+}
