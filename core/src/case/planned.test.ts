@@ -70,7 +70,7 @@ describe('the rebase of a case', () => {
   })
   it('weighs what fills it: type 3, 2.75 g/cm3 at its ratio, a tenth for the bowl', () => {
     const [stone] = amountsIn(atRebase(32.925).job, stepOf(atRebase(32.925).job, 'rebase'))
-    // 14.4 cm3 x 1.1 / (1 / 2.75 + 0.30) = 23.9 g (densities: trade.md; exact).
+    // 14.4 cm3 x 1.1 / (1 / 2.75 + 0.30) = 23.9 g (exact, from the densities).
     expect(stone).toMatchObject({ kind: 'mix', powderGrams: 24, note: 'upper, by the plan' })
   })
   it('uses what its route says where no plan changes it', () => {

@@ -3,8 +3,8 @@ import { type CautionId, cautions, cautionsOf, type TemplateStep } from '../rout
 import { routeTemplates } from './index.ts'
 
 /**
- * What the words of a step say of its danger, and the cautions that must then stand there (shared trade notes 13 and 15; common
- * practice). Each row is a rule of the trade, not of how the cautions are derived.
+ * What the words of a step say of its danger, and the cautions that must then stand there (common practice; pumice pan: CDC 2003,
+ * recalled). Each row is a rule of the trade, not of how the cautions are derived.
  */
 const rules: readonly (readonly [RegExp, readonly CautionId[]])[] = [
   [/boiling water|\bsteam(er)?\b(?! hole)/i, ['boilingWater']],

@@ -1,7 +1,7 @@
 import { materials } from '../materials/index.ts'
 import type { CautionId } from './cautions.ts'
 
-/** What is in the hand of a step or near it, and what each of it can do (common practice; trade: cautions by what the step does). */
+/** What is in the hand of a step or near it, and what each of it can do (common practice). */
 const hazards = {
   /** What has been in a mouth, or comes back from one. */
   mouth: ['infection'],

@@ -2,6 +2,7 @@ import {
   amountsIn,
   type CaseCommand,
   type CaseState,
+  cardOf,
   currentSteps,
   doneOnCard,
   type EventReader,
@@ -99,12 +100,14 @@ function CaseWork({
   }
   const realAt = earlier?.stepId === step.id ? earlier.at : undefined
   const giveAll = async (commands: readonly CaseCommand[]) => {
-    const timed = realAt === undefined ? [] : commands.filter(isTimed)
+    // What goes on from here begins now, whenever this was.
+    const card = cardOf(job.route, step.id).map(({ id }) => id)
+    const wasThen = (command: CaseCommand) =>
+      realAt !== undefined && isTimed(command) && card.includes(command.stepId)
+    const timed = commands.filter(wasThen)
     const stored = await openCase.giveAll(
       commands.map((command) =>
-        realAt !== undefined && isTimed(command)
-          ? { ...command, realAt: new Date(realAt).toISOString() }
-          : command,
+        wasThen(command) ? { ...command, realAt: new Date(realAt!).toISOString() } : command,
       ),
     )
     if (!stored) return false

@@ -74,6 +74,20 @@ describe('on to the next', () => {
     await user.click(button(/^On to "Sand under water"/))
     await waitFor(() => expect(statuses(bench, 'fill', 'sand')).toEqual(['done', 'running']))
   })
+  it('begins that now, though this was done earlier', async () => {
+    const bench = new Bench().upTo('fill')
+    bench.check('fill', 'no-holes', 'None left')
+    bench.now += 20 * MINUTE
+    const { user } = await openedCase(bench)
+    await user.click(screen.getByText('More'))
+    await user.click(button('It was earlier'))
+    await user.click(button('It was then'))
+    await user.click(button(/^On to/))
+    await waitFor(() => expect(statuses(bench, 'fill', 'sand')).toEqual(['done', 'running']))
+    const [ended, begun] = bench.working.events.slice(-2)
+    expect(ended).toHaveProperty('realAt')
+    expect(begun).not.toHaveProperty('realAt')
+  })
   it('begins nothing where the end is refused', async () => {
     const bench = new Bench().upTo('fill')
     const { user } = await openedCase(bench)
