@@ -141,14 +141,15 @@ function JobRecord({
               const state = job.steps[step.id]!
               const over = finishedAt(state)
               const done = over ? Date.parse(over) : undefined
+              // Each reading, those that did not pass too: what was put right is part of the work.
               const readings = (step.checks ?? []).flatMap((check) => {
-                const last = state.readings.findLast((r) => r.checkId === check.id)
-                if (!last) return []
-                const shown = say(readingWords(last, check))
-                const passes = readingOutcome(check, last).verdict === 'pass'
-                return [
-                  `${check.name}: ${shown}${passes ? '' : state.accepted.includes(last.sequence) ? ' (accepted by the dentist)' : ' (does not pass)'}`,
-                ]
+                const own = state.readings.filter((reading) => reading.checkId === check.id)
+                const shown = own.map((reading) => {
+                  const passes = readingOutcome(check, reading).verdict === 'pass'
+                  const accepted = state.accepted.includes(reading.sequence)
+                  return `${say(readingWords(reading, check))}${passes ? '' : accepted ? ' (accepted by the dentist)' : ' (does not pass)'}`
+                })
+                return shown.length > 0 ? [`${check.name}: ${shown.join(', then ')}`] : []
               })
               const reason = reasonOf(state)
               return (
@@ -176,7 +177,7 @@ const reasonOf = (state: StepState) =>
     ? state.skipReason
     : state.status === 'waiting'
       ? undefined
-      : state.outOfTimeReason
+      : state.outOfTimeReason && `out of its time: ${state.outOfTimeReason}`
 /** Who finished a step, left it out or is at it: the last word on it. */
 function whoDid(state: CaseState, events: readonly CaseEvent[], jobId: string, stepId: string): string {
   const last = events.findLast(
@@ -195,22 +196,34 @@ function Materials({
   events: readonly CaseEvent[]
   lotNumber: (lotId: string) => string
 }) {
-  const used = new Map<string, Set<string>>()
-  for (const event of standing(events))
+  const used = new Map<string, { grams: number; readonly lots: Set<string> }>()
+  const stand = standing(events)
+  const corrected = new Map(
+    stand.flatMap((event) =>
+      event.type === 'corrected' && event.powderGrams !== undefined
+        ? [[event.corrects, event.powderGrams] as const]
+        : [],
+    ),
+  )
+  for (const event of stand)
     if (event.type === 'mixRecorded') {
-      const name = materials.get(event.materialId)?.name ?? event.materialId
-      const lots = used.get(name) ?? new Set<string>()
-      for (const lot of event.lots) lots.add(lotNumber(lot))
-      used.set(name, lots)
+      const name = [materials.get(event.materialId)?.name ?? event.materialId, event.product]
+        .filter(Boolean)
+        .join(', ')
+      const before = used.get(name) ?? { grams: 0, lots: new Set<string>() }
+      before.grams += corrected.get(event.sequence) ?? event.powderGrams ?? 0
+      for (const lot of event.lots) before.lots.add(lotNumber(lot))
+      used.set(name, before)
     }
   if (used.size === 0) return null
   return (
     <section className="mt-4 break-inside-avoid">
       <h2 className="font-semibold">Materials and lots</h2>
       <ul className="text-[9pt]">
-        {[...used].map(([name, lots]) => (
+        {[...used].map(([name, { grams, lots }]) => (
           <li key={name}>
-            {name}: {lots.size > 0 ? [...lots].join(', ') : 'no lot noted'}
+            {name}: {grams > 0 && `${Number(grams.toFixed(2))} g in all, `}
+            {lots.size > 0 ? `lot ${[...lots].join(', ')}` : 'no lot noted'}
           </li>
         ))}
       </ul>
@@ -225,10 +238,12 @@ function Deviations({ state, events }: { state: CaseState; events: readonly Case
       'wentBack',
       'corrected',
       'withdrawn',
+      'dentistAsked',
       'dentistAnswered',
       'stepSkipped',
       'variantSwapped',
       'authorisationAmended',
+      'held',
     ].includes(e.type),
   )
   if (notable.length === 0) return null

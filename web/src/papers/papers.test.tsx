@@ -85,6 +85,39 @@ describe('the record', () => {
     expect(row('Damp wrap')).toMatch(/Ada(?! \(Kiln)/)
     expect(text()).toContain('Imported from Kiln Street')
   })
+  it('holds each reading that failed before the one that passed, and what was asked', async () => {
+    const bench = new Bench().upTo('fill')
+    bench.check('fill', 'no-holes', 'A hole is open')
+    bench.check('fill', 'no-holes', 'None left')
+    bench.do({ type: 'askDentist', jobId: 'job-1', stepId: 'fill', question: 'Which arch first?' })
+    const { text } = await paper(bench, <RecordPaper />)
+    expect(text()).toContain('Holes and blebs: A hole is open (does not pass), then None left')
+    expect(text()).toMatch(/Done again, left out, asked, corrected.*Which arch first\?/)
+  })
+  it('adds up what was used of a material, by its corrected figures, with its packs', async () => {
+    const bench = new Bench().upTo('pour-anatomy')
+    const mix = { type: 'recordMix', jobId: 'job-1', stepId: 'pour-anatomy', amountId: 'stone' } as const
+    const stone = { ...mix, materialId: 'dental-stone', lots: ['l-1'] }
+    bench.do({ ...stone, powderGrams: 100, liquidMillilitres: 30 })
+    bench.do({ ...stone, powderGrams: 20.74, liquidMillilitres: 6.2 })
+    bench.do({
+      type: 'correct',
+      corrects: bench.working.state.sequence - 1,
+      powderGrams: 110,
+      liquidMillilitres: 33,
+      reason: 'misread',
+    })
+    const { text } = await paper(bench, <RecordPaper />)
+    expect(text()).toContain('Dental stone, type 3: 130.74 g in all, lot S-77')
+  })
+  it('says why something was done out of its time', async () => {
+    const bench = new Bench().upTo('set')
+    bench.check('set', 'heat-gone', 'Cool')
+    bench.now += 10 * 60_000
+    bench.do({ type: 'finishStep', jobId: 'job-1', stepId: 'set', outOfTimeReason: 'fast stone' })
+    const { text } = await paper(bench, <RecordPaper />)
+    expect(text()).toContain('out of its time: fast stone')
+  })
   it('says that it is not finished where it is not', async () => {
     const { text } = await paper(new Bench().upTo('trim'), <RecordPaper />)
     expect(text().toLowerCase()).toMatch(/not delivered|still in|not finished|in work/)
