@@ -1,5 +1,17 @@
 import { impressionsShape } from '../route/index.ts'
-import { byTag, choice, id, instant, list, maybe, type Of, record, text, whole } from '../shape/index.ts'
+import {
+  byTag,
+  choice,
+  id,
+  instant,
+  list,
+  maybe,
+  type Of,
+  record,
+  type Shape,
+  text,
+  whole,
+} from '../shape/index.ts'
 import { authorisationShape, type Deeds, deeds } from './payloads.ts'
 
 /**
@@ -42,9 +54,7 @@ const importShape = record({
   chain: choice(['whole', 'none']),
 })
 
-type Added<D> = D extends { readonly adds: infer A extends Readonly<Record<string, unknown>> }
-  ? { readonly [K in keyof A]: string }
-  : unknown
+type Added<D> = D extends { readonly adds: infer A extends Shape } ? Of<A> : unknown
 type EventOf<D extends Deeds[keyof Deeds]> = { readonly type: D['becomes'] } & Of<D['payload']> & Added<D>
 
 export type CaseEventData =
@@ -63,7 +73,7 @@ export const eventShape = byTag('type', {
   ...Object.fromEntries(
     Object.values(deeds).map((deed) => [
       deed.becomes,
-      record({ ...stamp, ...deed.payload.properties, ...('adds' in deed ? deed.adds : {}) }),
+      record({ ...stamp, ...deed.payload.properties, ...('adds' in deed ? deed.adds.properties : {}) }),
     ]),
   ),
 })

@@ -119,6 +119,7 @@ describe('the rules of the bench', () => {
       'too-soon',
     )
     bench.do({ type: 'finishStep', jobId: J, stepId: 'set', outOfTimeReason: 'fast-setting stone' })
+    expect(bench.working.events.at(-1)).toMatchObject({ outOfTime: 'tooSoon' })
     expect((bench.job.steps.set as { outOfTimeReason?: string }).outOfTimeReason).toBe('fast-setting stone')
   })
   it('refuses to pour alginate after 15 min without a reason', () => {
@@ -201,6 +202,7 @@ describe('the rules of the bench', () => {
     bench.now += 0.2 * MINUTE
     expect(bench.refusal(finish)).toBe('window-missed')
     bench.do({ ...finish, outOfTimeReason: 'called away; wax looked at, whole' })
+    expect(bench.working.events.at(-1)).toMatchObject({ outOfTime: 'tooLate' })
   })
   it('a finished pair that fails names its lines; a plan of nonsense is not taken', () => {
     const bench = new Bench('study-model-pair').upTo('verify')

@@ -258,13 +258,13 @@ function outOfTime(
   step: RouteStep,
   now: number,
   reason: string | undefined,
-): { outOfTimeReason?: string } {
+): { outOfTimeReason?: string; outOfTime?: 'tooSoon' | 'tooLate' } {
   const window = stepWindow(job, step)
   const verdict = window && windowVerdict(window, now)
   const missed = verdict === 'past'
   if (!window || (verdict !== 'tooSoon' && !missed)) return {}
   const outOfTimeReason = reason?.trim()
-  if (outOfTimeReason) return { outOfTimeReason }
+  if (outOfTimeReason) return { outOfTimeReason, outOfTime: missed ? 'tooLate' : 'tooSoon' }
   if (missed)
     refuse(
       'window-missed',

@@ -200,7 +200,17 @@ const sentences: Required<Omit<Words, 'sheetRecorded'>> = {
     [{ ...onStep, outOfTimeReason: 'the fire alarm' }, 'Started "Read the pin opening" (the fire alarm)'],
     [{ ...onStep, stepId: 'of-old' }, 'Started "of-old"'],
   ],
-  stepFinished: [[{ ...onStep, outOfTimeReason: 'late' }, 'Finished "Read the pin opening" (late)']],
+  stepFinished: [
+    [{ ...onStep, outOfTimeReason: 'late' }, 'Finished "Read the pin opening" (late)'],
+    [
+      { ...onStep, outOfTimeReason: 'the fire alarm', outOfTime: 'tooLate' },
+      'Finished "Read the pin opening" (too late: the fire alarm)',
+    ],
+    [
+      { ...onStep, outOfTimeReason: 'fast stone', outOfTime: 'tooSoon' },
+      'Finished "Read the pin opening" (too soon: fast stone)',
+    ],
+  ],
   stepSkipped: [[{ ...onStep, reason: 'none there' }, 'Left out "Read the pin opening" (none there)']],
   checkRecorded: [
     [{ ...onStep, checkId: 'pin-open', value: 1.6 }, 'Pin opening: 1.6 mm'],

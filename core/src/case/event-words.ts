@@ -47,9 +47,9 @@ function plainWords(event: CaseEvent, reader: EventReader): Saying {
     case 'authorisationAmended':
       return `Changed ${Object.keys(event.changes).map(entryName).join(', ')} on the work authorisation${because(event.reason)}`
     case 'stepStarted':
-      return `Started ${stepName(event.jobId, event.stepId)}${because(event.outOfTimeReason)}`
+      return `Started ${stepName(event.jobId, event.stepId)}${outOfTimeWords(event)}`
     case 'stepFinished':
-      return `Finished ${stepName(event.jobId, event.stepId)}${because(event.outOfTimeReason)}`
+      return `Finished ${stepName(event.jobId, event.stepId)}${outOfTimeWords(event)}`
     case 'stepSkipped':
       return `Left out ${stepName(event.jobId, event.stepId)}${because(event.reason)}`
     case 'checkRecorded': {
@@ -113,6 +113,15 @@ export function personOn(
 }
 
 const because = (reason: string | undefined) => (reason ? ` (${reason})` : '')
+
+/** Too soon or too late, and why. */
+function outOfTimeWords({
+  outOfTime,
+  outOfTimeReason,
+}: Pick<EventOfType<'stepStarted'>, 'outOfTime' | 'outOfTimeReason'>): string {
+  if (!outOfTimeReason || !outOfTime) return because(outOfTimeReason)
+  return ` (too ${outOfTime === 'tooSoon' ? 'soon' : 'late'}: ${outOfTimeReason})`
+}
 
 /** What was read, in the unit of its check. */
 export function readingWords(

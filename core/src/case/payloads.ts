@@ -41,6 +41,8 @@ const authorisationChangesShape = changesOf(authorisationShape)
 const onStep = { jobId: id('job-1'), stepId: id('pour-anatomy') }
 const reason = words()
 const outOfTimeReason = maybe(words())
+/** On which side of its window it was; in former records it is not said. */
+const outOfTime = maybe(choice(['tooSoon', 'tooLate']))
 /** When it really was, where it was not tapped in time: never later than it is entered, never before what it depends on. */
 const realAt = maybe(instant())
 const reading = { value: maybe(figure(-1e6, 1e6)), answer: maybe(words()) }
@@ -50,8 +52,16 @@ const reading = { value: maybe(figure(-1e6, 1e6)), answer: maybe(words()) }
  * itself puts to it; `right` who may, where that is not everybody at the bench.
  */
 export const deeds = {
-  startStep: { becomes: 'stepStarted', payload: record({ ...onStep, outOfTimeReason, realAt }) },
-  finishStep: { becomes: 'stepFinished', payload: record({ ...onStep, outOfTimeReason, realAt }) },
+  startStep: {
+    becomes: 'stepStarted',
+    payload: record({ ...onStep, outOfTimeReason, realAt }),
+    adds: record({ outOfTime }),
+  },
+  finishStep: {
+    becomes: 'stepFinished',
+    payload: record({ ...onStep, outOfTimeReason, realAt }),
+    adds: record({ outOfTime }),
+  },
   skipStep: { becomes: 'stepSkipped', right: 'decide', payload: record({ ...onStep, reason }) },
   recordCheck: {
     becomes: 'checkRecorded',
@@ -92,7 +102,7 @@ export const deeds = {
     becomes: 'variantSwapped',
     right: 'decide',
     payload: record({ jobId: id(), matter: id(), choice: id(), reason }),
-    adds: { routeId: id() },
+    adds: record({ routeId: id() }),
   },
   hold: { becomes: 'held', payload: record({ reason }) },
   release: { becomes: 'released', right: 'decide', payload: record({}) },

@@ -7,9 +7,11 @@ import {
   isDevice,
   type JobState,
   materials,
+  meltedCharges,
   overruled,
   overruledWords,
   personOn,
+  type Route,
   readingOutcome,
   readingWords,
   type StepState,
@@ -85,7 +87,7 @@ export function RecordPaper() {
       {state.jobs.map((job) => (
         <JobRecord key={job.jobId} job={job} state={state} events={record.events} />
       ))}
-      <Materials events={record.events} lotNumber={lotNumber} />
+      <Materials events={record.events} routes={record.routes} lotNumber={lotNumber} />
       <Deviations state={state} events={record.events} />
       <h2 className="mt-5 font-semibold">Everything in order</h2>
       <ol className="mt-1 columns-1 text-[8.5pt]">
@@ -191,12 +193,14 @@ function whoDid(state: CaseState, events: readonly CaseEvent[], jobId: string, s
 
 function Materials({
   events,
+  routes,
   lotNumber,
 }: {
   events: readonly CaseEvent[]
+  routes: Readonly<Record<string, Route>>
   lotNumber: (lotId: string) => string
 }) {
-  const used = new Map<string, { grams: number; readonly lots: Set<string> }>()
+  const used = new Map<string, { grams: number; readonly lots: Set<string>; returned?: number }>()
   const stand = standing(events)
   const corrected = new Map(
     stand.flatMap((event) =>
@@ -215,15 +219,22 @@ function Materials({
       for (const lot of event.lots) before.lots.add(lotNumber(lot))
       used.set(name, before)
     }
+  for (const { alloyId, product, grams, lots, remeltShare } of meltedCharges(events, (id) => routes[id]!)) {
+    const name = [materials.get(alloyId)?.name ?? alloyId, product].filter(Boolean).join(', ')
+    const before = used.get(name) ?? { grams: 0, lots: new Set<string>() }
+    for (const { lotId } of lots) before.lots.add(lotNumber(lotId))
+    used.set(name, { ...before, grams: before.grams + grams, returned: Math.round(100 * remeltShare) })
+  }
   if (used.size === 0) return null
   return (
     <section className="mt-4 break-inside-avoid">
       <h2 className="font-semibold">Materials and lots</h2>
       <ul className="text-[9pt]">
-        {[...used].map(([name, { grams, lots }]) => (
+        {[...used].map(([name, { grams, lots, returned }]) => (
           <li key={name}>
             {name}: {grams > 0 && `${Number(grams.toFixed(2))} g in all, `}
             {lots.size > 0 ? `lot ${[...lots].join(', ')}` : 'no lot noted'}
+            {returned !== undefined && `, ${returned} % of the last charge melted before`}
           </li>
         ))}
       </ul>

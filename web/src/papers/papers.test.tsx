@@ -110,6 +110,24 @@ describe('the record', () => {
     const { text } = await paper(bench, <RecordPaper />)
     expect(text()).toContain('Dental stone, type 3: 130.74 g in all, lot S-77')
   })
+  it('holds the alloy that was melted, its pack and what of it was melted before', async () => {
+    const bench = new Bench('cast-crown').upTo('cast')
+    const piece = (id: string, shares: number[]) => ({
+      id,
+      grams: 4.26,
+      lots: [{ lotId: 'l-1', share: 1 }],
+      history: { shares },
+    })
+    bench.sheet('cast', 'charge', {
+      kind: 'charge',
+      alloyId: 'gold-type-3',
+      pieces: [piece('a', [1]), piece('b', [0, 1])],
+    })
+    const { text } = await paper(bench, <RecordPaper />)
+    expect(text()).toContain(
+      'Gold alloy, type 3: 8.52 g in all, lot S-77, 50 % of the last charge melted before',
+    )
+  })
   it('says why something was done out of its time', async () => {
     const bench = new Bench().upTo('set')
     bench.check('set', 'heat-gone', 'Cool')
@@ -117,6 +135,7 @@ describe('the record', () => {
     bench.do({ type: 'finishStep', jobId: 'job-1', stepId: 'set', outOfTimeReason: 'fast stone' })
     const { text } = await paper(bench, <RecordPaper />)
     expect(text()).toContain('out of its time: fast stone')
+    expect(text()).toContain('Finished "Stone sets" (too soon: fast stone)')
   })
   it('says that it is not finished where it is not', async () => {
     const { text } = await paper(new Bench().upTo('trim'), <RecordPaper />)
