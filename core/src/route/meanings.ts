@@ -23,6 +23,7 @@ export const stepMeanings = [
   'benchSet',
   'burntOut',
   'casting',
+  'baseTrimmed',
 ] as const
 export type StepMeaning = (typeof stepMeanings)[number]
 

@@ -52,6 +52,27 @@ export function planHeights(
   deepestMillimetres?: number,
   targetMillimetres = TOTAL_HEIGHT / 2,
 ): HeightPlan {
+  checkReadings(readings)
+  const plane = heightPlane(readings.map((r) => ({ at: plan.framed.toModel(r.at), d: r.heightMillimetres })))
+  const corners = baseCorners(plan).map(({ name, at }) => {
+    const presentMillimetres = plane.g0 + plane.gx * at.x + plane.gy * at.y
+    return { name, at, presentMillimetres, removeMillimetres: presentMillimetres - targetMillimetres }
+  })
+  const least = Math.min(...corners.map((c) => c.presentMillimetres))
+  const short = Math.max(0, targetMillimetres - least)
+  const over = deepestMillimetres === undefined ? undefined : targetMillimetres - deepestMillimetres
+  return {
+    tiltDegrees: tiltOf(plane),
+    corners,
+    leastMillimetres: least,
+    shortMillimetres: short,
+    rebaseMillimetres: short > 0 ? short + REBASE_ALLOWANCE : 0,
+    ...(over === undefined ? {} : { overVaultMillimetres: over }),
+    thinOverVault: over !== undefined && over < LEAST_OVER_VAULT,
+  }
+}
+
+function checkReadings(readings: readonly HeightReading[]): void {
   if (readings.length < 3)
     throw new DomainError(
       'too-few-points',
@@ -70,23 +91,19 @@ export function planHeights(
         'heights',
       )
   }
-  const plane = heightPlane(readings.map((r) => ({ at: plan.framed.toModel(r.at), d: r.heightMillimetres })))
-  const corners = baseCorners(plan).map(({ name, at }) => {
-    const presentMillimetres = plane.g0 + plane.gx * at.x + plane.gy * at.y
-    return { name, at, presentMillimetres, removeMillimetres: presentMillimetres - targetMillimetres }
-  })
-  const least = Math.min(...corners.map((c) => c.presentMillimetres))
-  const short = Math.max(0, targetMillimetres - least)
-  const over = deepestMillimetres === undefined ? undefined : targetMillimetres - deepestMillimetres
-  return {
-    tiltDegrees: toDegrees(Math.atan(Math.hypot(plane.gx, plane.gy))),
-    corners,
-    leastMillimetres: least,
-    shortMillimetres: short,
-    rebaseMillimetres: short > 0 ? short + REBASE_ALLOWANCE : 0,
-    ...(over === undefined ? {} : { overVaultMillimetres: over }),
-    thinOverVault: over !== undefined && over < LEAST_OVER_VAULT,
-  }
+}
+
+const tiltOf = ({ gx, gy }: { readonly gx: number; readonly gy: number }) =>
+  toDegrees(Math.atan(Math.hypot(gx, gy)))
+
+/**
+ * A base to the occlusal plane, from three or more heights of a model that stands on its teeth.
+ * @throws {DomainError} `too-few-points`, `not-a-number`, `negative-length`, `heights-on-one-line`
+ * @example heights of 38, 36 and 34 at (0, 44), (-24, 6) and (24, 6) // 5.10°
+ */
+export function baseTiltDegrees(readings: readonly HeightReading[]): number {
+  checkReadings(readings)
+  return tiltOf(heightPlane(readings.map(({ at, heightMillimetres }) => ({ at, d: heightMillimetres }))))
 }
 
 /**

@@ -11,6 +11,7 @@ import { CoolingClock } from '../curing/CoolingClock.tsx'
 import { DoughClock, doughsOf } from '../curing/DoughClock.tsx'
 import { SawDepth } from '../curing/SawDepth.tsx'
 import type { OpenCase } from '../record/open-case.ts'
+import { BaseTilt } from '../trimming/BaseTilt.tsx'
 import { Prescription } from './Prescription.tsx'
 
 interface StepToolProps {
@@ -35,6 +36,23 @@ const rightRoom = (openCase: OpenCase, doughs: readonly StepMix[]) => async (roo
 export const toolsInStep: { readonly [M in StepMeaning]?: (props: StepToolProps) => ReactNode } = {
   authorisationRead: ({ openCase }) =>
     openCase.state && <Prescription authorisation={openCase.state.authorisation} />,
+  baseTrimmed: ({ openCase, job, step, state }) =>
+    state.status === 'running' && (
+      <BaseTilt
+        job={job}
+        step={step}
+        draftKey={`${openCase.caseId} ${job.jobId} ${step.id} heights ${state.attempt}`}
+        onRecord={(value) =>
+          openCase.give({
+            type: 'recordCheck',
+            jobId: job.jobId,
+            stepId: step.id,
+            checkId: 'base-tilt',
+            value,
+          })
+        }
+      />
+    ),
   doughRipens: ({ openCase, job, state }) =>
     state.status !== 'done' &&
     doughsOf(job).map((mix, index, all) => (

@@ -186,6 +186,7 @@ export const studyModelPair: RouteTemplate = {
       ...trimming,
       plannedCuts: { of, arch: 'upper', cuts: [], base: true },
       id: 'upper-base',
+      means: 'baseTrimmed',
       name: 'Upper base',
       how: [
         'Teeth down on the felt; take off by the heights of the plan.',
