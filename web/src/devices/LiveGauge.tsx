@@ -6,7 +6,7 @@ import { useRequest } from '../live/use-request.ts'
 import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { ReadingBand } from './ReadingBand.tsx'
-import { useDevices } from './use-devices.ts'
+import { useDevices, useHadPress } from './use-devices.ts'
 
 const words: Readonly<Record<PressWord, string>> = {
   close: 'Close slowly',
@@ -34,8 +34,11 @@ export function LiveGauge({
   readonly onTake: (kilopascals: number) => void
 }) {
   const devices = useDevices()
+  const hadPress = useHadPress()
   const units = usePreferences((preferences) => preferences.units)
   const { refusal, run } = useRequest()
+  // What comes in later must not move what a hand is about to touch.
+  if (!devices && hadPress) return <div className="mb-3 min-h-40" aria-hidden />
   if (!devices?.press.name) return null
   const { press, gauge } = devices
   const word = pressWord(gauge, limits)
@@ -47,7 +50,7 @@ export function LiveGauge({
     if (taken) onTake(taken.kilopascals)
   }
   return (
-    <section className="mb-3" aria-label="Press">
+    <section className="mb-3 min-h-40" aria-label="Press">
       {word && press.kilopascals !== undefined ? (
         <div>
           <p className="flex flex-wrap items-baseline justify-between gap-x-6">

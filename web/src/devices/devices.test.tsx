@@ -55,6 +55,17 @@ describe('the gauge of the press', () => {
     return { ...show(<LiveGauge limits={limits} onTake={take} />), take }
   }
   const word = () => screen.getByRole('status', { name: '' }).textContent
+  it('has its place kept free when it is shown again, so that nothing moves under a hand', async () => {
+    const first = gauge()
+    await say({})
+    expect(screen.getByRole('region', { name: 'Press' })).toBeTruthy()
+    first.unmount()
+    const { container } = gauge()
+    expect(screen.queryByRole('region', { name: 'Press' })).toBeNull()
+    expect(container.querySelector('[aria-hidden].min-h-40')).not.toBeNull()
+    await say({})
+    expect(screen.getByRole('region', { name: 'Press' }).className).toContain('min-h-40')
+  })
   it('is not there until it is heard, nor where no press is', async () => {
     const { container } = gauge()
     expect(container.querySelector('section')).toBeNull()

@@ -14,9 +14,12 @@ export interface Devices extends DevicesState {
 /** So long readings are kept for judging how they change, ms. */
 const KEEP_MILLIS = 3000
 
-const useHeard = create<{ readonly devices?: Devices }>(() => ({}))
+const useHeard = create<{ readonly devices?: Devices; readonly hadPress?: boolean }>(() => ({}))
 let listening = 0
 let leave: (() => void) | undefined
+
+/** Whether a press was there when the devices were last heard: its place is kept free until they are heard again. */
+export const useHadPress = (): boolean => useHeard(({ hadPress }) => hadPress === true)
 
 /** Listens to the devices while a screen that wants them is open; undefined until they are heard. */
 export function useDevices(): Devices | undefined {
@@ -43,6 +46,7 @@ function hear(state: DevicesState): void {
     const { grams, settled } = balance
     const { kilopascals, held } = press
     return {
+      hadPress: press.name !== undefined && press.name !== '',
       devices: {
         ...state,
         samples:
