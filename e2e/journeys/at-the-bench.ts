@@ -26,7 +26,7 @@ export async function takeIn(
   await page.getByRole('combobox', { name: 'Clinic' }).fill('Mill Lane Dental')
   await page.getByLabel('Prescriber').fill('Dr. Orla')
   await page.getByLabel('Patient code').fill(code)
-  if (teeth) await page.getByLabel('Teeth').fill(teeth)
+  if (teeth) await page.getByRole('textbox', { name: /^Teeth/ }).fill(teeth)
   await page.getByLabel('Shade').fill('Oat 2')
   await page.getByLabel('What came along').fill('Tray, wax bite')
   await page.getByRole('button', { name: 'Take it in' }).click()
