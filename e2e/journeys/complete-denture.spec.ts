@@ -244,7 +244,7 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
     await expect(paper).toContainText('Pin opening: 2.6 mm (accepted by the dentist)')
     await expect(paper).toContainText('The dentist answered: Grind it in, keep the vertical (go on as it is)')
     await expect(paper).toContainText('Went back to "Pumice"')
-    await expect(paper).toContainText('Heat-cure acrylic: HC-7712')
+    await expect(paper).toContainText(/Heat-cure acrylic: [\d.]+ g in all, lot HC-7712/)
     await expect(paper).toContainText('Patient identification: Usual')
   })
 })
