@@ -60,6 +60,14 @@ function endCounts({ steps }: Route, { id }: RouteStep): boolean {
   return steps.some(({ startWindow }) => startWindow?.afterStepId === id)
 }
 
+/** What is done in one go with a step, behind it on its card, and is still to do. */
+export function restOfCard(job: JobState, stepId: string): readonly RouteStep[] {
+  const card = cardOf(job.route, stepId)
+  return card
+    .slice(card.findIndex(({ id }) => id === stepId) + 1)
+    .filter(({ id }) => job.steps[id]?.status === 'waiting')
+}
+
 type Move = CommandOf<'startStep'> | CommandOf<'finishStep'>
 
 /**
@@ -68,11 +76,8 @@ type Move = CommandOf<'startStep'> | CommandOf<'finishStep'>
  * @param upToStepId only so far: it is started and left running
  */
 export function doneOnCard(job: JobState, stepId: string, upToStepId?: string): readonly Move[] {
-  const card = cardOf(job.route, stepId)
-  const rest = card.slice(card.findIndex(({ id }) => id === stepId) + 1)
   const moves: Move[] = [move('finishStep', job, stepId)]
-  for (const step of rest) {
-    if (job.steps[step.id]?.status !== 'waiting') break
+  for (const step of restOfCard(job, stepId)) {
     moves.push(move('startStep', job, step.id))
     if (step.id === upToStepId || step.kind !== 'attended' || step.checks?.length) break
     moves.push(move('finishStep', job, step.id))

@@ -1,4 +1,4 @@
-export { type Card, cardOf, doneOnCard, onTo } from './card.ts'
+export { type Card, cardOf, doneOnCard, onTo, restOfCard } from './card.ts'
 export { carefulWork } from './careful-work.ts'
 export { type CaseCommand, commandShape } from './case-command.ts'
 export {
@@ -47,6 +47,7 @@ export { attemptOf, type KeptCommand, renumbered, withKept } from './kept-comman
 export { type Overruled, overruled, overruledWords } from './overruled.ts'
 export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
 export { amountsIn, leavingOut, rebasesIn, whyNotLeftOut } from './planned.ts'
+export { standingMixes } from './standing-mixes.ts'
 export type { CaseState, JobState } from './state.ts'
 export {
   finishedAt,

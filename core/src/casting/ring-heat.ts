@@ -228,11 +228,7 @@ class RingField {
 
   private refreshConductivity(): void {
     const { celsius, conductivity, wet } = this
-    const { dryWattsPerMK } = this.material
-    for (let cell = 0; cell < celsius.length; cell++) {
-      const t = celsius[cell]!
-      conductivity[cell] = t >= BOIL_TO ? dryWattsPerMK : wet.conductivityAt(t)
-    }
+    for (let cell = 0; cell < celsius.length; cell++) conductivity[cell] = wet.conductivityAt(celsius[cell]!)
   }
 
   /** From the furnace to a surface cell, W/m2K: film and half a cell in series. */

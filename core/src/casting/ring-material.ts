@@ -61,13 +61,11 @@ export const BOIL_TO = 120
 const WATER_JOULES_PER_KGK = 4186
 const LATENT_JOULES_PER_KG = 2.257e6
 
-/** Its three straight pieces: capacities below, in and above the boiling, J/m3K, and the enthalpies between them, J/m3. */
+/** Capacities below, in and above the boiling, J/m3K. */
 export interface MoisturePieces {
   readonly wet: number
   readonly boiling: number
   readonly dry: number
-  readonly hFrom: number
-  readonly hTo: number
 }
 
 export interface MoistureCurve {
@@ -114,14 +112,14 @@ export function moisture(material: RingMaterial): MoistureCurve {
   const curve: MoistureCurve =
     u === 0
       ? {
-          pieces: { wet: dry, boiling: dry, dry, hFrom: dry * BOIL_FROM, hTo: dry * BOIL_TO },
+          pieces: { wet: dry, boiling: dry, dry },
           enthalpyAt: (t) => dry * t,
           celsiusAt: (h) => h / dry,
           capacityAt: () => dry,
           conductivityAt: () => dryWattsPerMK,
         }
       : {
-          pieces: { wet, boiling, dry, hFrom, hTo },
+          pieces: { wet, boiling, dry },
           enthalpyAt: (t) =>
             t <= BOIL_FROM
               ? wet * t

@@ -1,5 +1,5 @@
 import { JAR_CELSIUS } from '../curing/index.ts'
-import { materials } from '../materials/index.ts'
+import { type MaterialCard, materials } from '../materials/index.ts'
 import { RATIO_TOLERANCE_FRACTION } from '../mixing/index.ts'
 import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
@@ -76,35 +76,47 @@ export type MixFigure = 'powderGrams' | 'liquidMillilitres' | 'powderParts' | 'l
 interface AmountKindModule<A extends Amount> {
   /** What must be entered of it. */
   readonly figures: readonly MixFigure[]
+  /** What the step wants, by the card of what is in use. */
+  readonly wanted: (amount: A, card: MaterialCard) => Partial<Record<MixFigure, number>>
   /** What a careful technician uses. @param random numbers from 0 to 1 */
   readonly good: (amount: A, random: () => number) => Partial<Record<MixFigure, number>>
 }
 
 const tenths = (value: number) => Number(value.toFixed(1))
-const measureOf = ({ materialId }: Amount) => materials.get(materialId)?.measure
 
 const amountKinds: { readonly [K in AmountKind]: AmountKindModule<AmountOf<K>> } = {
   mix: {
     figures: ['powderGrams', 'liquidMillilitres'],
+    wanted: ({ powderGrams, millilitresPerGram }, { measure }) =>
+      measure?.by === 'mass'
+        ? {
+            powderGrams,
+            liquidMillilitres: tenths(powderGrams * (millilitresPerGram ?? measure.usualMillilitresPerGram)),
+          }
+        : {},
     good: (amount, random) => {
-      const measure = measureOf(amount)
-      if (measure?.by !== 'mass') return {}
-      const ratio = amount.millilitresPerGram ?? measure.usualMillilitresPerGram
       const powderGrams = tenths(amount.powderGrams * (1 + 0.01 * (random() - 0.5)))
-      return { powderGrams, liquidMillilitres: tenths(powderGrams * ratio) }
+      return wantedFigures({ ...amount, powderGrams })
     },
   },
   parts: {
     figures: ['powderParts', 'liquidParts'],
-    good: (amount) => {
-      const measure = measureOf(amount)
-      const each = measure?.by === 'parts' ? measure.liquidPartsPerPowderPart : 1
-      return { powderParts: amount.powderParts, liquidParts: amount.powderParts * each }
-    },
+    wanted: ({ powderParts }, { measure }) => ({
+      powderParts,
+      liquidParts: powderParts * (measure?.by === 'parts' ? measure.liquidPartsPerPowderPart : 1),
+    }),
+    good: (amount) => wantedFigures(amount),
   },
-  use: { figures: [], good: () => ({}) },
+  use: { figures: [], wanted: () => ({}), good: () => ({}) },
 }
 const kindOf = (amount: Amount) => amountKinds[amount.kind] as unknown as AmountKindModule<Amount>
+
+/**
+ * What a step wants of an amount, in the figures that go on record: as the balance and the cylinder are set, to a tenth.
+ * @param card of the product in use; of the class when left out
+ */
+export const wantedFigures = (amount: Amount, card = materials.get(amount.materialId)!) =>
+  kindOf(amount).wanted(amount, card)
 
 export const goodMix = (amount: Amount, random: () => number): Omit<RecordedMix, 'lots'> => ({
   amountId: amount.id,

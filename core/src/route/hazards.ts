@@ -41,20 +41,10 @@ export type Hazard = keyof typeof hazards
 
 /** What a material brings with it when it is mixed or used. */
 function hazardsOfMaterial(materialId: string): readonly Hazard[] {
-  const card = materials.get(materialId)
-  const kinds = [
-    materialId,
-    card?.kindOf ?? '',
-    card?.blend ? 'stone' : '',
-    card?.investment ? 'investment' : '',
-  ]
-  const is = (words: RegExp) => kinds.some((kind) => words.test(kind))
-  return [
-    ...(is(/stone|plaster|investment|gypsum/) ? (['gypsum'] as const) : []),
-    ...(is(/acrylic|pattern-resin|light-cure|monomer/) ? (['monomer'] as const) : []),
-    ...(is(/cyanoacrylate|thin-adhesive/) ? (['adhesive'] as const) : []),
-    ...(is(/disinfectant/) ? (['disinfectant'] as const) : []),
-  ]
+  const family = materials.get(materialId)?.family
+  if (family === 'gypsum' || family === 'investment') return ['gypsum']
+  if (family === 'acrylic') return ['monomer']
+  return materialId === 'cyanoacrylate' ? ['adhesive'] : []
 }
 
 /** What of a step brings a hazard by itself. */

@@ -9,6 +9,7 @@ export {
   type RecordedMix,
   ratioVerdict,
   recordedMix,
+  wantedFigures,
 } from './amounts.ts'
 export { ARCH_MATTER } from './arch-matter.ts'
 export { buildRoute } from './build-route.ts'

@@ -23,7 +23,6 @@ export const stepMeanings = [
   'benchSet',
   'burntOut',
   'casting',
-  'baseTrimmed',
 ] as const
 export type StepMeaning = (typeof stepMeanings)[number]
 
@@ -40,5 +39,6 @@ export const checkMeanings = [
   'endClearance',
   'armTurns',
   'flashSeen',
+  'baseTilt',
 ] as const
 export type CheckMeaning = (typeof checkMeanings)[number]

@@ -11,7 +11,7 @@ import {
   type Route,
   routeTemplates,
   type SheetKind,
-  standing,
+  standingMixes,
   type WorkingCase,
   workingCase,
 } from '@yentrik/core'
@@ -249,22 +249,15 @@ async function writeLotUses(
   caseId: string,
   { events, routes }: WorkingCase,
 ): Promise<void> {
-  const stand = standing(events)
-  const corrected = new Map(
-    stand.flatMap((e) =>
-      e.type === 'corrected' && e.powderGrams !== undefined ? [[e.corrects, e.powderGrams]] : [],
-    ),
-  )
   const uses = new Map<string, LotUseRow>()
   const use = (lotId: string, grams: number, lastAt: string) => {
     const before = uses.get(lotId) ?? { lotId, caseId, powderGrams: 0, mixes: 0, lastAt }
     uses.set(lotId, { ...before, powderGrams: before.powderGrams + grams, mixes: before.mixes + 1, lastAt })
   }
-  for (const event of stand) {
-    if (event.type !== 'mixRecorded') continue
-    const grams = corrected.get(event.sequence) ?? event.powderGrams ?? 0
-    const shares = lotShares(event)
-    for (const [index, lotId] of event.lots.entries()) use(lotId, grams * shares[index]!, event.at)
+  for (const mix of standingMixes(events)) {
+    const shares = lotShares(mix)
+    for (const [index, lotId] of mix.lots.entries())
+      use(lotId, (mix.powderGrams ?? 0) * shares[index]!, mix.at)
   }
   for (const { lots, grams, at } of meltedCharges(events, (id) => routes.get(id)!))
     for (const { lotId, share } of lots) use(lotId, grams * share, at)

@@ -3,18 +3,20 @@ import {
   amountsIn,
   CAUTION_RULE,
   type CaseCommand,
-  cardOf,
+  type CheckReading,
   cautions,
   doneOnCard,
   type JobState,
   type Outcome,
   personOn,
   type RouteStep,
+  restOfCard,
   stepWindow,
   wantedChanges,
   windowVerdict,
 } from '@yentrik/core'
 import { TriangleAlert } from 'lucide-react'
+import { Fragment } from 'react'
 import { Link } from 'react-router'
 import { StepPicture } from '../drawings/StepPicture.tsx'
 import { dayAndTime, stageName } from '../format/format.ts'
@@ -28,7 +30,7 @@ import { CheckEntry } from '../route/CheckEntry.tsx'
 import { StepSheetCard } from '../sheet/StepSheetCard.tsx'
 import { PlannedCuts } from '../trimming/PlannedCuts.tsx'
 import { Recorded } from './Recorded.tsx'
-import { toolsInStep } from './step-tools.tsx'
+import { toolsInStep, toolsOfCheck } from './step-tools.tsx'
 
 interface StepCardProps {
   readonly openCase: OpenCase
@@ -53,7 +55,7 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
   const mixes = useRunningMixes()
   const instrument = instrumentLink(step, openCase.caseId, job.jobId)
   const Tool = step.means && toolsInStep[step.means]
-  const withIt = restOfCard(job, step)
+  const withIt = restOfCard(job, step.id)
   const amountRows = (which: (amount: Amount) => boolean) =>
     amountsIn(job, step)
       .filter(which)
@@ -142,28 +144,40 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
           {[step, ...withIt.filter(({ kind }) => kind === 'attended')].flatMap((each) =>
             (each.checks ?? []).map((check) => {
               const { readings, accepted, attempt } = job.steps[each.id]!
+              const onRecord = (reading: CheckReading) => {
+                if (!open) return Promise.resolve(false)
+                const on = { jobId: job.jobId, stepId: each.id, checkId: check.id }
+                // What stands before it on the card is done, now that its end is looked at.
+                const before = each === step ? [] : doneOnCard(job, step.id, each.id)
+                return onGive([...before, { type: 'recordCheck', ...on, ...reading }])
+              }
+              const Helper = check.means && toolsOfCheck[check.means]
               return (
-                <CheckEntry
-                  key={`${check.id} ${attempt}`}
-                  check={check}
-                  readings={readings.filter((r) => r.checkId === check.id)}
-                  accepted={accepted}
-                  draftKey={`${openCase.caseId} ${job.jobId} ${each.id} ${check.id} ${attempt}`}
-                  refusal={
-                    refused?.type === 'recordCheck' && refused.checkId === check.id
-                      ? refusal?.said
-                      : undefined
-                  }
-                  job={job}
-                  onRecord={(reading) => {
-                    if (!open) return Promise.resolve(false)
-                    const on = { jobId: job.jobId, stepId: each.id, checkId: check.id }
-                    // What stands before it on the card is done, now that its end is looked at.
-                    const before = each === step ? [] : doneOnCard(job, step.id, each.id)
-                    return onGive([...before, { type: 'recordCheck', ...on, ...reading }])
-                  }}
-                  onGoBack={goBack}
-                />
+                <Fragment key={`${check.id} ${attempt}`}>
+                  <CheckEntry
+                    check={check}
+                    readings={readings.filter((r) => r.checkId === check.id)}
+                    accepted={accepted}
+                    draftKey={`${openCase.caseId} ${job.jobId} ${each.id} ${check.id} ${attempt}`}
+                    refusal={
+                      refused?.type === 'recordCheck' && refused.checkId === check.id
+                        ? refusal?.said
+                        : undefined
+                    }
+                    job={job}
+                    onRecord={onRecord}
+                    onGoBack={goBack}
+                  />
+                  {Helper && (
+                    <Helper
+                      openCase={openCase}
+                      job={job}
+                      step={each}
+                      state={job.steps[each.id]!}
+                      onRecord={(value) => onRecord({ value })}
+                    />
+                  )}
+                </Fragment>
               )
             }),
           )}
@@ -188,13 +202,6 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
   )
 }
 
-/** What is done in one go with a step, and is still to do. */
-function restOfCard(job: JobState, step: RouteStep): readonly RouteStep[] {
-  if (job.steps[step.id]?.status === 'done') return []
-  const card = cardOf(job.route, step.id)
-  return card.slice(card.indexOf(step) + 1).filter(({ id }) => job.steps[id]?.status === 'waiting')
-}
-
 /** The further lines of a card. */
 function WithIt({ steps }: { readonly steps: readonly RouteStep[] }) {
   return steps.map((step) => (
@@ -217,7 +224,7 @@ function NotesAndNext({ openCase, job, step }: { openCase: OpenCase; job: JobSta
   const notes = openCase.events.flatMap((e) =>
     e.type === 'noted' && (e.jobId ?? job.jobId) === job.jobId ? [e] : [],
   )
-  const last = [step, ...restOfCard(job, step)].at(-1)!
+  const last = [step, ...restOfCard(job, step.id)].at(-1)!
   const next = job.route.steps.filter((each) => each.after.includes(last.id))
   return (
     <div className="mt-5 grid gap-2">
@@ -238,7 +245,7 @@ function NotesAndNext({ openCase, job, step }: { openCase: OpenCase; job: JobSta
 
 /** What can hurt, and who decides. */
 export function Cautions({ job, step }: { job: JobState; step: RouteStep }) {
-  const all = new Set([step, ...restOfCard(job, step)].flatMap((each) => each.cautions ?? []))
+  const all = new Set([step, ...restOfCard(job, step.id)].flatMap((each) => each.cautions ?? []))
   if (all.size === 0) return null
   return (
     <section className="border-warning mt-4 border-l-4 pl-3" aria-label="Cautions">

@@ -1,4 +1,5 @@
 import {
+  type CheckMeaning,
   type JobState,
   type RouteStep,
   type StepMeaning,
@@ -36,23 +37,6 @@ const rightRoom = (openCase: OpenCase, doughs: readonly StepMix[]) => async (roo
 export const toolsInStep: { readonly [M in StepMeaning]?: (props: StepToolProps) => ReactNode } = {
   authorisationRead: ({ openCase }) =>
     openCase.state && <Prescription authorisation={openCase.state.authorisation} />,
-  baseTrimmed: ({ openCase, job, step, state }) =>
-    state.status === 'running' && (
-      <BaseTilt
-        job={job}
-        step={step}
-        draftKey={`${openCase.caseId} ${job.jobId} ${step.id} heights ${state.attempt}`}
-        onRecord={(value) =>
-          openCase.give({
-            type: 'recordCheck',
-            jobId: job.jobId,
-            stepId: step.id,
-            checkId: 'base-tilt',
-            value,
-          })
-        }
-      />
-    ),
   doughRipens: ({ openCase, job, state }) =>
     state.status !== 'done' &&
     doughsOf(job).map((mix, index, all) => (
@@ -73,6 +57,21 @@ export const toolsInStep: { readonly [M in StepMeaning]?: (props: StepToolProps)
     const out = state.status === 'running' ? startedAt(state) : undefined
     return out && <CoolingClock job={job} outAt={Date.parse(out)} cooling={step.wait?.cools ?? 'water'} />
   },
+}
+/** What helps to take a reading, by what the check means. */
+export const toolsOfCheck: {
+  readonly [M in CheckMeaning]?: (
+    props: StepToolProps & { readonly onRecord: (value: number) => Promise<boolean> },
+  ) => ReactNode
+} = {
+  baseTilt: ({ openCase, job, step, state, onRecord }) => (
+    <BaseTilt
+      job={job}
+      step={step}
+      draftKey={`${openCase.caseId} ${job.jobId} ${step.id} heights ${state.attempt}`}
+      onRecord={onRecord}
+    />
+  ),
 }
 export const toolsBesideStep: { readonly [M in StepMeaning]?: (props: { job: JobState }) => ReactNode } = {
   trialClosures: ({ job }) => doughsOf(job).map((mix) => <DoughClock key={mix.amountId} narrow mix={mix} />),

@@ -3,9 +3,8 @@ import {
   type AmountKind,
   type AmountOf,
   type MaterialCard,
-  type MixFigure,
   materials,
-  mixParts,
+  wantedFigures,
 } from '@yentrik/core'
 import { grams, millilitres, ratio } from '../format/format.ts'
 
@@ -20,34 +19,6 @@ interface AmountFigures {
 
 type Figure = AmountFigures['figures'][number]
 
-/** Of each kind of amount what is wanted, in the figures that go on record. */
-const wantedOf: {
-  readonly [K in AmountKind]: (amount: AmountOf<K>, card: MaterialCard) => Partial<Record<MixFigure, number>>
-} = {
-  mix: (amount, { measure }) => {
-    if (measure?.by !== 'mass') return {}
-    const wanted = amount.millilitresPerGram ?? measure.usualMillilitresPerGram
-    const { powderGrams, liquidMillilitres } = mixParts(
-      { from: 'powder', powderGrams: amount.powderGrams },
-      wanted,
-    )
-    return { powderGrams, liquidMillilitres: Number(liquidMillilitres.toFixed(1)) }
-  },
-  parts: ({ powderParts }, { measure }) => ({
-    powderParts,
-    liquidParts: powderParts * (measure?.by === 'parts' ? measure.liquidPartsPerPowderPart : 1),
-  }),
-  use: () => ({}),
-}
-
-/** What a step wants of an amount, as the balance and the cylinder are set for it. */
-export function wantedFigures(amount: Amount, card: MaterialCard): Partial<Record<MixFigure, number>> {
-  return (wantedOf[amount.kind] as (amount: Amount, card: MaterialCard) => ReturnType<typeof wantedFigures>)(
-    amount,
-    card,
-  )
-}
-
 /** The big figures of each kind of amount. */
 const figuresOf: {
   readonly [K in AmountKind]: (amount: AmountOf<K>, card: MaterialCard) => readonly Figure[]
@@ -55,11 +26,11 @@ const figuresOf: {
   mix: (amount, card) => {
     const { measure } = card
     if (measure?.by !== 'mass') return countedFigures(1, card)
+    const { liquidMillilitres = 0 } = wantedFigures(amount, card)
     const wanted = amount.millilitresPerGram ?? measure.usualMillilitresPerGram
-    const mix = mixParts({ from: 'powder', powderGrams: amount.powderGrams }, wanted)
     return [
-      figure(grams(mix.powderGrams), powderWords(card, amount.powderGrams)),
-      figure(millilitres(mix.liquidMillilitres), `${card.liquidName}, ${ratio(wanted)}`),
+      figure(grams(amount.powderGrams), powderWords(card, amount.powderGrams)),
+      figure(millilitres(liquidMillilitres), `${card.liquidName}, ${ratio(wanted)}`),
     ]
   },
   parts: ({ powderParts }, card) => countedFigures(powderParts, card),

@@ -7,17 +7,18 @@ import {
   isDevice,
   type JobState,
   materials,
-  meltedCharges,
   overruled,
   overruledWords,
   personOn,
+  qty,
   type Route,
   readingOutcome,
   readingWords,
   type StepState,
+  saying,
   showTooth,
-  standing,
   stepOf,
+  usedMaterials,
 } from '@yentrik/core'
 import { Link, useParams } from 'react-router'
 import { dateAndTime, longDate } from '../format/format.ts'
@@ -200,41 +201,19 @@ function Materials({
   routes: Readonly<Record<string, Route>>
   lotNumber: (lotId: string) => string
 }) {
-  const used = new Map<string, { grams: number; readonly lots: Set<string>; returned?: number }>()
-  const stand = standing(events)
-  const corrected = new Map(
-    stand.flatMap((event) =>
-      event.type === 'corrected' && event.powderGrams !== undefined
-        ? [[event.corrects, event.powderGrams] as const]
-        : [],
-    ),
-  )
-  for (const event of stand)
-    if (event.type === 'mixRecorded') {
-      const name = [materials.get(event.materialId)?.name ?? event.materialId, event.product]
-        .filter(Boolean)
-        .join(', ')
-      const before = used.get(name) ?? { grams: 0, lots: new Set<string>() }
-      before.grams += corrected.get(event.sequence) ?? event.powderGrams ?? 0
-      for (const lot of event.lots) before.lots.add(lotNumber(lot))
-      used.set(name, before)
-    }
-  for (const { alloyId, product, grams, lots, remeltShare } of meltedCharges(events, (id) => routes[id]!)) {
-    const name = [materials.get(alloyId)?.name ?? alloyId, product].filter(Boolean).join(', ')
-    const before = used.get(name) ?? { grams: 0, lots: new Set<string>() }
-    for (const { lotId } of lots) before.lots.add(lotNumber(lotId))
-    used.set(name, { ...before, grams: before.grams + grams, returned: Math.round(100 * remeltShare) })
-  }
-  if (used.size === 0) return null
+  const say = useWords()
+  const used = usedMaterials(events, (id) => routes[id]!)
+  if (used.length === 0) return null
   return (
     <section className="mt-4 break-inside-avoid">
       <h2 className="font-semibold">Materials and lots</h2>
       <ul className="text-[9pt]">
-        {[...used].map(([name, { grams, lots, returned }]) => (
-          <li key={name}>
-            {name}: {grams > 0 && `${Number(grams.toFixed(2))} g in all, `}
-            {lots.size > 0 ? `lot ${[...lots].join(', ')}` : 'no lot noted'}
-            {returned !== undefined && `, ${returned} % of the last charge melted before`}
+        {used.map(({ materialId, product, grams, lotIds, remeltShare }) => (
+          <li key={`${materialId} ${product ?? ''}`}>
+            {[materials.get(materialId)?.name ?? materialId, product].filter(Boolean).join(', ')}:{' '}
+            {grams > 0 && `${say(saying`${qty.grams(grams, 2)}`)} in all, `}
+            {lotIds.length > 0 ? `lot ${lotIds.map(lotNumber).join(', ')}` : 'no lot noted'}
+            {remeltShare !== undefined && `, ${Math.round(100 * remeltShare)} % of it melted before`}
           </li>
         ))}
       </ul>

@@ -20,12 +20,10 @@ function slowly(start: readonly number[]) {
       act(() => {
         for (const tooth of teeth) shown.result.current[1](tooth)
       }),
+    /** To the oldest that is on its way. */
     answer: async (was: boolean) => {
-      const index = answers.findIndex((each) => each !== undefined)
       if (was) stored = sent[sent.length - answers.length]!
-      await act(async () => {
-        answers.splice(index, 1)[0]!(was)
-      })
+      await act(async () => answers.shift()!(was))
       shown.rerender()
     },
   }

@@ -1,5 +1,12 @@
-import { type Amount, type JobState, mixWords, type RecordedMix, type RouteStep } from '@yentrik/core'
-import { amountFigures, wantedFigures } from '../mixing/amount-figures.ts'
+import {
+  type Amount,
+  type JobState,
+  mixWords,
+  type RecordedMix,
+  type RouteStep,
+  wantedFigures,
+} from '@yentrik/core'
+import { amountFigures } from '../mixing/amount-figures.ts'
 import { Figures } from '../mixing/Figures.tsx'
 import { useUsedMix } from '../mixing/used-mix.ts'
 import { Message } from '../parts/Message.tsx'

@@ -6,11 +6,11 @@ import {
   type RecordedMix,
   ratioVerdict,
   type Saying,
+  wantedFigures,
 } from '@yentrik/core'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormSelect, FormText } from '../form/fields.tsx'
 import { capital, clockTime, ratio } from '../format/format.ts'
-import { wantedFigures } from '../mixing/amount-figures.ts'
 import { mixConditions } from '../mixing/mix-conditions.ts'
 import { useUsedMix } from '../mixing/used-mix.ts'
 import { Message } from '../parts/Message.tsx'

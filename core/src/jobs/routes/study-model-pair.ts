@@ -186,7 +186,6 @@ export const studyModelPair: RouteTemplate = {
       ...trimming,
       plannedCuts: { of, arch: 'upper', cuts: [], base: true },
       id: 'upper-base',
-      means: 'baseTrimmed',
       name: 'Upper base',
       how: [
         'Teeth down on the felt; take off by the heights of the plan.',
@@ -197,6 +196,7 @@ export const studyModelPair: RouteTemplate = {
       checks: [
         {
           id: 'base-tilt',
+          means: 'baseTilt',
           name: 'Base to the occlusal plane',
           how: 'Stand it on its teeth; read the height in front and at both heels.',
           kind: 'measure',
