@@ -82,7 +82,7 @@ stage(
 needChromium()
 stage('end to end', ['../node_modules/@playwright/test/cli.js', 'test'], {
   cwd: join(root, 'e2e'),
-  env: { PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'playwright.json') },
+  env: { PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'playwright.json'), YENTRIK_JUST_BUILT: '1' },
   report: readReport('playwright.json', ({ stats }) => ({
     passed: stats.expected,
     failed: stats.unexpected + stats.flaky,

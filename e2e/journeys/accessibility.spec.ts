@@ -7,7 +7,7 @@ test.describe.configure({ mode: 'parallel' })
 
 for (const theme of ['plaster', 'nightbench'])
   test(`axe finds nothing serious on any screen, ${theme}`, async ({ page }) => {
-    test.setTimeout(300_000)
+    test.setTimeout(400_000)
     await prefer(page, { theme })
     const asked = await caseAddress(page, 'K-2133')
     const polishing = await caseAddress(page, 'K-2129')

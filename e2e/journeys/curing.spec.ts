@@ -68,7 +68,7 @@ test('straight into the boil is warned, wants a reason, and comes back as porous
   page,
   request,
 }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(400_000)
   await takeIn(page, 'Complete denture', 'Upper', 'CU-1')
   await bringTo(page, request, 'cure-long-boil')
   await step(page).getByRole('link', { name: 'See what the bath does' }).click()
@@ -97,7 +97,7 @@ test('without a connected bath one reading in the hold is enough; too little is 
   page,
   request,
 }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(400_000)
   await takeIn(page, 'Complete denture', 'Upper', 'CU-2')
   await bringTo(page, request, 'cure-long-boil')
   const cure = check(page, 'Cure as it was')
@@ -117,7 +117,7 @@ test('a pair and a lower in one bath overnight, the power out at two: each recor
   page,
   request,
 }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(400_000)
   const recordCurve = async () => {
     await expect(page.getByRole('status', { name: 'What the curve says' })).toContainText('Cured')
     await page.getByRole('button', { name: /^Into the record: the curve/ }).click()
@@ -150,7 +150,7 @@ test('a pair and a lower in one bath overnight, the power out at two: each recor
 })
 
 test('clear clasps, three ways: moist strips, a bare face, a cloudy clasp', async ({ page, request }) => {
-  test.setTimeout(240_000)
+  test.setTimeout(400_000)
   await test.step('on the partial that came', async () => {
     await takeIn(page, 'Clear clasp', 'The partial that came', 'CL-1')
     await bringTo(page, request, 'warm-oven')

@@ -5,7 +5,7 @@ test('casts mounted from the door to the bag; a knocked articulator is brought b
   page,
   request,
 }) => {
-  test.setTimeout(240_000)
+  test.setTimeout(400_000)
   const docket = await takeIn(page, 'Articulator mounting', 'A facebow', 'AM-1')
   const go = (name: string, plan: Parameters<typeof work>[3] = {}) => work(page, request, name, plan)
   await go('Read the work authorisation', { looks: { Complete: 'Complete' } })

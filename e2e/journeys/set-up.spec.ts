@@ -36,7 +36,7 @@ test('a set-up from the rim to its return from the try-in, with a change that th
   page,
   request,
 }) => {
-  test.setTimeout(300_000)
+  test.setTimeout(400_000)
   const docket = await takeIn(page, 'Complete denture', 'Upper', 'SU-1')
   await bringTo(page, request, 'transfer')
 

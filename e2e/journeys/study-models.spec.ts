@@ -121,7 +121,7 @@ async function markModel(
 }
 
 test('study models from two casts to the bag, planned on pictures', async ({ page, request }) => {
-  test.setTimeout(300_000)
+  test.setTimeout(400_000)
   const go = (name: string, plan: Parameters<typeof work>[3] = {}) => work(page, request, name, plan)
   await takeIn(page, 'Study models, pair', [], 'SM-1')
   await go('Read the work authorisation', { looks: { Complete: 'Complete' } })

@@ -59,13 +59,13 @@ test('a bridge pattern: a layer too thick, a pattern that will not come off, and
   page,
   request,
 }) => {
-  test.setTimeout(240_000)
+  test.setTimeout(400_000)
   const docket = await takeIn(page, 'Three-unit bridge', 'Pattern only', 'BP-1', '35, 36, 37')
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
   const greenWax = () =>
-    go('Thin green wax to the margin', {
+    go('Wax on the die, to the margin', {
       mixes: [undefined],
-      looks: { 'Green wax': 'No bubble, to the line' },
+      looks: { 'Wax on the die': 'No bubble, to the line' },
     })
   const resin = () =>
     go('Thin pattern resin over it', {
@@ -213,7 +213,7 @@ test('a bridge pattern: a layer too thick, a pattern that will not come off, and
 })
 
 test('a tooth in wax for practice, in the order of the instruments', async ({ page, request }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(400_000)
   await takeIn(page, 'Single-tooth wax-up', 'Training', 'WU-1')
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
   await go('Read the work authorisation', { looks: { Complete: 'Complete' } })
@@ -252,7 +252,7 @@ test('a partial with wire clasps: wax on the flexing arm is found before the fla
   page,
   request,
 }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(400_000)
   await takeIn(page, 'Partial, wire clasps', ['Upper', 'Come mounted'], 'WP-1', '15, 16')
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
   await go('Read the work authorisation', { looks: { Complete: 'Complete' } })
@@ -284,7 +284,7 @@ test('teeth copied and put in one at a time: the pin tells which copy moved the 
   page,
   request,
 }) => {
-  test.setTimeout(240_000)
+  test.setTimeout(400_000)
   await takeIn(page, 'Immediate denture', 'Upper', 'IM-1', '11, 21')
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
   await go('Read the work authorisation', { looks: { Complete: 'Complete' } })

@@ -2,15 +2,15 @@ import { materials } from '../materials/index.ts'
 import { joined, saying } from '../quantity/index.ts'
 import type { RouteStep } from '../route/index.ts'
 import { teethNotRead } from '../sheet/index.ts'
-import { failingChecks, failingSheets, openChecks } from './job.ts'
+import { failingChecks, failingSheets, openChecks, stepOf } from './job.ts'
 import { refuse } from './refuse.ts'
 import type { JobState } from './state.ts'
-import type { StepState } from './step-state.ts'
+import { isSettled, type StepState } from './step-state.ts'
 
 /**
  * Refuses the end of a step while an amount, a check, a sheet or a tooth of it is missing, or does not pass.
  * @param teeth of the work authorisation, FDI
- * @throws {DomainError} `mix-missing`, `check-missing`, `sheet-missing`, `teeth-not-read`, `sheet-failing`, `check-failing`
+ * @throws {DomainError} `other-step-first`, `mix-missing`, `check-missing`, `sheet-missing`, `teeth-not-read`, `sheet-failing`, `check-failing`
  */
 export function mustBeComplete(
   job: JobState,
@@ -18,6 +18,13 @@ export function mustBeComplete(
   state: StepState,
   teeth: readonly number[],
 ): void {
+  const beside = step.endsAfter?.find((id) => !isSettled(job.steps[id]))
+  if (beside)
+    refuse(
+      'other-step-first',
+      `"${stepOf(job, beside).name}" is not done yet.`,
+      `Do it first, while this runs; then end "${step.name}".`,
+    )
   const unmixed = (step.amounts ?? []).find((a) => !state.mixes.some((m) => m.amountId === a.id))
   if (unmixed) {
     const name = materials.get(unmixed.materialId)?.name ?? unmixed.materialId

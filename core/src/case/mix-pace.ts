@@ -22,6 +22,11 @@ export function paced(window: Minutes, pace: OfMix['pace'], mix: RecordedMix, am
       return doughWindow(mix.roomCelsius ?? USUAL_ROOM_CELSIUS)
     case 'set':
       return all(window, settingFactor(mix) * byPack(mix, amount, 'setMinutes'))
+    case 'furnace': {
+      const fast = mix.pack?.furnaceMinutes
+      if (fast) return { earliestMinutes: fast.from, bestMinutes: fast.to, latestMinutes: fast.to }
+      return paced(window, 'separate', mix, amount)
+    }
     case 'separate':
       return opensLater(window, Math.max(1, settingFactor(mix)) * byPack(mix, amount, 'separateMinutes'))
   }

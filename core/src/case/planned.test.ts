@@ -115,3 +115,13 @@ describe('a plan after a rebase', () => {
     expect(leavingOut(bench.job, stepOf(bench.job, 'soak'), 'x')).toHaveLength(1)
   })
 })
+
+describe('powder that was worked out', () => {
+  it('the powder of the ring is what the mix is made of, once it is on record', () => {
+    const bench = new Bench('cast-crown').upTo('sprue')
+    const invest = stepOf(bench.job, 'invest')
+    expect(amountsIn(bench.job, invest)[0]).toMatchObject({ powderGrams: 160 })
+    bench.check('sprue', 'ring-powder', 93)
+    expect(amountsIn(bench.job, invest)[0]).toMatchObject({ powderGrams: 93 })
+  })
+})

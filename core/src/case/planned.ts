@@ -4,7 +4,7 @@ import { joined, qty, type Saying, saying } from '../quantity/index.ts'
 import type { Amount, AmountOf, RouteStep } from '../route/index.ts'
 import { type Rebase, rebasesOf } from '../trimming/index.ts'
 import type { CommandOf } from './case-command.ts'
-import { recordedSheet, stepOf } from './job.ts'
+import { readingsMeaning, recordedSheet, stepOf } from './job.ts'
 import type { JobState } from './state.ts'
 
 /** The bases that a step must add to, by the trim plan on record; none where it goes by no plan. */
@@ -41,15 +41,18 @@ export function leavingOut(job: JobState, step: RouteStep, reason: string): read
 /** What a step uses, with the grams that the plan on record makes of it. */
 export function amountsIn(job: JobState, step: RouteStep): readonly Amount[] {
   const rebases = rebasesIn(job, step)
-  return (step.amounts ?? []).map((amount) =>
-    amount.kind === 'mix' && rebases.length > 0
+  return (step.amounts ?? []).map((amount) => {
+    if (amount.kind !== 'mix') return amount
+    const read = amount.gramsOf && readingsMeaning(job, amount.gramsOf).at(-1)?.value
+    if (read !== undefined) return { ...amount, powderGrams: read }
+    return rebases.length > 0
       ? {
           ...amount,
           powderGrams: Math.ceil(rebasePowderGrams(rebases, amount)),
           note: `${rebases.map(({ arch }) => arch).join(' and ')}, by the plan`,
         }
-      : amount,
-  )
+      : amount
+  })
 }
 
 /** Powder for all of them in one mix, with what stays in the bowl. */

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { doughStages } from '../curing/index.ts'
 import type { RecordedMix } from '../route/index.ts'
 import { Bench, J, MINUTE } from '../testing/index.ts'
-import { eventWords, stepOf, stepWindow, windowVerdict } from './index.ts'
+import { type CaseCommand, eventWords, stepOf, stepWindow, windowVerdict } from './index.ts'
 
 /** Works up to the step with a mix, and records that one. */
 function mixed(
@@ -333,5 +333,42 @@ describe('what was not tapped in time', () => {
     }
     expect(bench.refusal({ ...mix, metAt: at(bench.now + 5 * MINUTE) })).toBe('later-than-now')
     expect(bench.refusal({ ...mix, metAt: at(bench.now) })).toBeUndefined()
+  })
+})
+
+describe('investment on its way to the furnace', () => {
+  const mixed = (pack: { furnaceMinutes?: { from: number; to: number }; separateMinutes?: number }) => {
+    const bench = new Bench('cast-crown').upTo('invest')
+    const [mix] = bench.carefully('invest').filter(({ type }) => type === 'recordMix')
+    bench.do({ ...mix!, pack } as CaseCommand)
+    const met = bench.now
+    for (const command of bench.carefully('invest')) if (command.type === 'recordCheck') bench.do(command)
+    bench.now += 4 * MINUTE
+    bench.finish('invest')
+    bench.do({ type: 'startStep', jobId: J, stepId: 'bench-set' })
+    const { goodFrom, lateFrom, pastFrom } = windowOf(bench, 'bench-set')
+    return [goodFrom, lateFrom, pastFrom].map((each) => (each === undefined ? each : (each - met) / MINUTE))
+  }
+  // Common practice: bench set 45-60 min; one marked for a hot furnace by the minutes of its pack, from contact.
+  it('has two sides where its pack prints them, from contact with the liquid', () =>
+    expect(mixed({ furnaceMinutes: { from: 15, to: 20 } })).toEqual([15, 20, 20]))
+  it('else sets for its 45 min and may stand', () => expect(mixed({})).toEqual([45, 180, undefined]))
+})
+
+describe('what must be done beside a step', () => {
+  it('the metal is weighed and on record before the ring leaves the oven', () => {
+    const bench = new Bench('cast-crown').upTo('bench-set')
+    bench.now += 60 * MINUTE
+    bench.finish('bench-set')
+    bench.do({ type: 'startStep', jobId: J, stepId: 'burnout' })
+    for (const command of bench.carefully('burnout')) bench.do(command)
+    bench.now += 300 * MINUTE
+    const takeOut = { type: 'finishStep', jobId: J, stepId: 'burnout' } as const
+    expect(bench.refusal(takeOut)).toBe('other-step-first')
+    bench.do({ type: 'startStep', jobId: J, stepId: 'weigh-metal' })
+    expect(bench.refusal(takeOut)).toBe('other-step-first')
+    for (const command of bench.carefully('weigh-metal')) bench.do(command)
+    bench.finish('weigh-metal')
+    expect(bench.refusal(takeOut)).toBeUndefined()
   })
 })

@@ -80,8 +80,9 @@ describe('a slip is taken back by a later fact', () => {
     expect(overruledWords(undefined)).toBe('')
   })
   it('a charge that was withdrawn was never melted', () => {
-    const bench = new Bench('cast-crown').upTo('cast')
-    for (const command of bench.carefully('cast')) if (command.type === 'recordSheet') bench.do(command)
+    const bench = new Bench('cast-crown').upTo('weigh-metal')
+    for (const command of bench.carefully('weigh-metal'))
+      if (command.type === 'recordSheet') bench.do(command)
     const charges = () => meltedCharges(bench.working.events, (id) => bench.working.routes.get(id)!).length
     expect(charges()).toBe(1)
     bench.do(withdraw(last(bench)))

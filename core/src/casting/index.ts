@@ -76,6 +76,7 @@ export {
   offAxisMillimetres,
   RESERVOIR_WITHIN_MILLIMETRES,
   type RingArrangement,
+  USUAL_SPRUE_GAUGES,
 } from './sprue.ts'
 export { expansionRows, thermalShareAt } from './thermal-shape.ts'
 export { bareMouldCelsius, LATEST_TRANSFER_SECONDS, phosphateOut } from './transfer.ts'

@@ -6,6 +6,9 @@ import { DomainError, requirePositive } from '../refusal/index.ts'
 /** A feeder must freeze last: its modulus against that of what it feeds. Source: foundry rule after Chvorinov 1940, recalled. */
 export const FEED_RATIO = 1.2
 
+/** Wax wire that is usual for a sprue, by its gauge: a higher number is thinner (common practice; ASTM B258). */
+export const USUAL_SPRUE_GAUGES = { thickest: 10, thinnest: 14 } as const
+
 /** Volume by cooled surface, mm. */
 const moduli = {
   /** A long rod of a diameter. */

@@ -39,14 +39,14 @@ describe('the statement on a custom-made device', () => {
     )
   })
   it('names the alloy that was melted, its lots and what of it was returned; the address when it is known', () => {
-    const post = new Bench('cast-crown').upTo('cast')
+    const post = new Bench('cast-crown').upTo('weigh-metal')
     const piece = (id: string, lotId: string, shares: number[]) => ({
       id,
       grams: 5,
       lots: [{ lotId, share: 1 }],
       history: { shares },
     })
-    post.sheet('cast', 'charge', {
+    post.sheet('weigh-metal', 'charge', {
       kind: 'charge',
       alloyId: 'gold-type-3',
       pieces: [piece('a', 'L1', [1]), piece('b', 'L2', [0, 1])],
@@ -84,10 +84,10 @@ describe('the statement on a custom-made device', () => {
     const taken = '2026-03-01T15:00:00.000Z'
     const crown = new Bench('cast-crown', {}, [
       { of: 'impression', material: 'addition-silicone', takenAt: taken },
-    ]).upTo('cast')
+    ]).upTo('weigh-metal')
     const { described } = customMadeStatement(crown.working.state, crown.job, maker, number, record)
     expect(described).toMatchObject({ teeth: [35, 36, 37], castHere: false, impressionAt: taken })
-    for (const command of carefulWork(J, stepOf(crown.job, 'cast'), seededRandom(1))) crown.do(command)
+    for (const command of carefulWork(J, stepOf(crown.job, 'weigh-metal'), seededRandom(1))) crown.do(command)
     expect(
       customMadeStatement(crown.working.state, crown.job, maker, number, record).described.castHere,
     ).toBe(true)

@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { CheckOf } from '../route/index.ts'
+import type { CheckOf, Conditional } from '../route/index.ts'
 import type { Outcome } from '../sheet/index.ts'
 
 /** Shorthand for writing templates: the answers and outcomes that recur in them. */
@@ -31,3 +31,10 @@ export function look(
     ],
   }
 }
+
+/** A number, of common practice where it names no other source. */
+export const measure = (
+  check: Pick<CheckOf<'measure'>, 'id' | 'name' | 'how' | 'quantity' | 'plausible'> &
+    Partial<CheckOf<'measure'>> &
+    Conditional,
+): CheckOf<'measure'> & Conditional => ({ kind: 'measure', source: COMMON_PRACTICE, ...check })

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { materials } from '../materials/index.ts'
 import { kilopascalsFromPsi } from '../quantity/index.ts'
 import { buildRoute, type CheckOf, type RouteStep, readingOutcome } from '../route/index.ts'
+import type { SheetOfKind } from '../sheet/index.ts'
 import { routeTemplates } from './index.ts'
 
 /**
@@ -19,6 +20,8 @@ const measure = (templateId: string, stepId: string, checkId: string, choices: C
   if (check?.kind !== 'measure') throw new Error(`${stepId} has no measure ${checkId}`)
   return check
 }
+const routeSteps = (templateId: string, choices: Choices) =>
+  buildRoute(routeTemplates.get(templateId)!, choices).steps.map(({ id }) => id)
 const dentures = ['complete-denture', 'wire-clasp-partial', 'immediate-denture'] as const
 const casts = ['cast-crown', 'cast-bridge'] as const
 
@@ -113,7 +116,7 @@ describe('the limits of what is measured', () => {
     // template, step, check, choices, least, most
     ['study-cast', 'trim', 'back-angle', {}, 89, 91],
     ['study-model-pair', 'upper-base', 'base-tilt', {}, 0, 5],
-    ['cast-crown', 'pattern-resin', 'resin-short', {}, 0.5, undefined],
+    ['cast-crown', 'pattern-resin', 'resin-short', { pattern: 'resin' }, 0.5, undefined],
     ['cast-crown', 'sprue', 'end-clearance-phosphate', { investment: 'phosphate' }, 3, 4],
     ['cast-crown', 'cast', 'arm-turns', { casting: 'here' }, 2, 5],
     ['cast-bridge', 'sprue', 'end-clearance-phosphate', { investment: 'phosphate' }, 3, 4],
@@ -250,11 +253,53 @@ describe('what is counted and closed', () => {
     expect(sheet.min).toBeLessThanOrEqual(4)
     expect(sheet.min).toBeGreaterThanOrEqual(3.5)
   })
-  it('frameworks take new metal only', () => {
-    for (const id of casts) {
-      const sheet = step(id, 'cast', { casting: 'here' }).sheets?.find(({ kind }) => kind === 'charge')
-      expect(sheet).toMatchObject({ mostRemeltPercent: 0 })
-    }
+  const chargeWanted = (id: string, choices: Record<string, string>) =>
+    step(id, 'weigh-metal', { casting: 'here', ...choices }).sheets!.find(({ kind }) => kind === 'charge')!
+  it('frameworks take new metal only, of one crown the alloy decides', () => {
+    expect(chargeWanted('cast-bridge', {})).toMatchObject({ mostRemeltPercent: 0 })
+    expect(chargeWanted('cast-crown', {})).toMatchObject({ mostRemeltPercent: 100 })
+  })
+  it('what is melted is held against the metal that was ordered', () => {
+    const ordered = (choices: Record<string, string>) =>
+      (chargeWanted('cast-crown', choices) as SheetOfKind<'charge'>).ordered
+    expect(ordered({ metal: 'cobalt-chromium' })).toEqual(['cobalt-chromium'])
+    expect(ordered({ metal: 'gold', investment: 'gypsum' })).toEqual(
+      [1, 2, 3, 4].map((n) => `gold-type-${n}`),
+    )
+    expect(ordered({ metal: 'gold', kind: 'ceramic' })).toEqual(['gold-palladium'])
+    expect(ordered({ metal: 'open', kind: 'ceramic' })).not.toContain('gold-type-3')
+  })
+  it('gypsum-bonded investment goes with all-metal gold only', () => {
+    const others: readonly Choices[] = [{ metal: 'cobalt-chromium' }, { metal: 'gold', kind: 'ceramic' }]
+    for (const choices of others)
+      expect(() => step('cast-crown', 'invest', { ...choices, investment: 'gypsum' })).toThrow(
+        expect.objectContaining({ code: 'choice-does-not-fit', remedy: 'Choose: Phosphate-bonded.' }),
+      )
+  })
+  it('the arm is wound by the metal in hand: 2-3 turns for dense, 4-5 for light alloys', () => {
+    const turns = (metal: string) => measure('cast-crown', 'cast', 'arm-turns', { casting: 'here', metal })
+    expect(turns('cobalt-chromium')).toMatchObject({ min: 4, max: 5 })
+    expect(turns('gold').min).toBe(2)
+  })
+  it('metal under ceramic is 0.3 to 0.5 mm, and only metal that carries it is oxidised', () => {
+    for (const [stepId, checkId] of [
+      ['cut-back', 'coping-wax'],
+      ['grind-coping', 'coping-thickness'],
+    ] as const)
+      expect(measure('cast-crown', stepId, checkId, { kind: 'ceramic' })).toMatchObject({
+        min: 0.3,
+        max: 0.5,
+      })
+    expect(routeSteps('cast-crown', {})).not.toContain('oxidise')
+    expect(routeSteps('cast-bridge', { kind: 'ceramic' })).toContain('oxidise')
+  })
+  it('a crown is waxed in inlay wax as usual, a bridge over resin', () => {
+    expect(routeSteps('cast-crown', {})).not.toContain('pattern-resin')
+    expect(routeSteps('cast-crown', { pattern: 'resin' })).toContain('pattern-resin')
+    expect(routeSteps('cast-bridge', {})).toContain('pattern-resin')
+    const how = (choices: Record<string, string>) => step('cast-crown', 'burnout', choices).how.join(' ')
+    expect(how({ pattern: 'resin' })).toContain('slower')
+    expect(how({})).not.toContain('slower')
   })
   it('a tray spacer is two baseplate sheets, 2-3 mm together (common practice)', () => {
     const { amounts, checks } = step('implant-verification', 'spacer')

@@ -99,7 +99,7 @@ const gates: readonly (readonly [string, Choices, readonly string[]])[] = [
   ['articulator-mounting', {}, ['inspect-casts', 'set-articulator', 'mounting-check']],
   [
     'cast-crown',
-    { casting: 'here' },
+    { casting: 'here', pattern: 'resin' },
     [
       'die-spacer',
       'pattern-resin',

@@ -36,7 +36,7 @@ const used: readonly (readonly [string, Choices, Readonly<Record<string, readonl
   ['articulator-mounting', {}, mounted],
   [
     'cast-crown',
-    { casting: 'here', arrives: 'impression' },
+    { casting: 'here', arrives: 'impression', pattern: 'resin' },
     {
       'pour-die': ['high-strength-stone', 'dental-stone'],
       'pin-die': ['dental-stone'],

@@ -1,7 +1,8 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { CheckOf, TemplateStep } from '../route/index.ts'
+import type { CheckOf, Matter, TemplateStep } from '../route/index.ts'
 import type { RoomPlace } from '../waxing/index.ts'
-import { adjust, askDentist, goBack, look } from './checks.ts'
+import { COPING_SOURCE, coping, forCeramic } from './casting-matters.ts'
+import { adjust, askDentist, goBack, look, measure } from './checks.ts'
 import { handOver, papersAndLabel } from './door.ts'
 import { shows, UNDER_WAX, WAXED } from './pictures.ts'
 
@@ -87,6 +88,20 @@ export const dieSteps: readonly TemplateStep[] = [
   },
 ]
 
+/** What carries the pattern. */
+export const patternMatter = (usual: 'wax' | 'resin'): Matter => ({
+  id: 'pattern',
+  name: 'Pattern',
+  choices: [
+    { id: 'wax', name: 'Inlay wax' },
+    { id: 'resin', name: 'Wax over thin resin' },
+  ],
+  usual,
+  why: 'Inlay wax throughout; or resin that carries long or delicate patterns, with a slower burnout.',
+})
+const inWax = { pattern: ['wax'] }
+const inResin = { pattern: ['resin'] }
+
 const SHIMS = 'with the shims in, then without'
 
 /** Green wax, resin, room, stops, and the gate before any more time goes in. */
@@ -95,16 +110,23 @@ export const layerSteps = (
 ): readonly TemplateStep[] => [
   {
     id: 'green-wax',
-    name: 'Thin green wax to the margin',
+    name: 'Wax on the die, to the margin',
     stage: 'wax',
     picture: shows('crown', ['spacer'], ['green']),
     kind: 'attended',
-    how: ['Lubricate the die, blow off what pools.', 'Thin soft wax into every groove and down to the line.'],
+    how: ['Lubricate the die, blow off what pools.'],
+    howWhen: [
+      {
+        when: inWax,
+        say: 'Inlay wax in small increments, each melted into the last, into every groove and down to the line.',
+      },
+      { when: inResin, say: 'Thin soft wax into every groove and down to the line.' },
+    ],
     why: 'This layer is the fit: a bubble in it is a hole in the casting.',
     handsOnMinutes: 10,
     amounts: [used('wax', 'inlay-wax', 'stick')],
     checks: [
-      look('green-sound', 'Green wax', 'Grooves and margin under the lens.', 'No bubble, to the line', {
+      look('green-sound', 'Wax on the die', 'Grooves and margin under the lens.', 'No bubble, to the line', {
         'A bubble': adjust('Melt that spot through to the die and lay it again.'),
         'Short of the line': adjust('Flow it down to the pencil line.'),
       }),
@@ -117,6 +139,7 @@ export const layerSteps = (
     stage: 'wax',
     picture: shows('crown', ['spacer', 'green'], ['resin']),
     kind: 'attended',
+    when: inResin,
     how: [
       'A thin layer, short of the margin.',
       'Hollow boxes and isthmus: resin in bulk where the pattern is delicate.',
@@ -150,7 +173,7 @@ export const layerSteps = (
         id: 'room',
         kind: 'room',
         name: 'Room',
-        how: 'Each place: room in all, green wax, resin.',
+        how: 'Each place: room in all, wax on the die, resin (0 where there is none).',
         source: 'room of a casting: Shillingburg, recalled; layers our choice',
         suggested,
         failing: adjust('Thin the layers as it says, then measure again.'),
@@ -163,6 +186,7 @@ export const layerSteps = (
     stage: 'wax',
     picture: shows('crown', ['spacer', 'green', 'resin'], ['mound']),
     kind: 'attended',
+    when: inResin,
     how: [
       'Lubricate the opposing teeth.',
       'A mound of resin at the functional cusp.',
@@ -216,15 +240,33 @@ export const layerSteps = (
     stage: 'wax',
     picture: shows('crown', UNDER_WAX, ['margin']),
     kind: 'attended',
-    how: ['Wax over the resin down to the pencil line.', 'Cover the resin fully, polish the margin.'],
-    why: 'Resin at the margin burns out late and roughens it.',
+    how: ['Polish the margin.'],
+    howWhen: [
+      {
+        when: inWax,
+        say: 'Melt the last 1 to 2 mm through to the die, fill them up, carve to the pencil line while warm.',
+      },
+      { when: inResin, say: 'Wax over the resin down to the pencil line, cover it fully.' },
+    ],
+    why: 'The margin is the last to be waxed and the first to be seen: what is not melted through creeps off the die.',
     handsOnMinutes: 10,
     checks: [
-      look('margin-covered', 'Margins', 'Under the lens, all round.', 'To the line, resin covered', {
-        Short: adjust('Flow wax down to the line.'),
-        'Over the line': adjust('Carve back to the line.'),
-        'Resin shows': adjust('Cover it with wax.'),
-      }),
+      {
+        ...look('margin-covered', 'Margins', 'Under the lens, all round.', 'To the line, resin covered', {
+          Short: adjust('Flow wax down to the line.'),
+          'Over the line': adjust('Carve back to the line.'),
+          'Resin shows': adjust('Cover it with wax.'),
+        }),
+        when: inResin,
+      },
+      {
+        ...look('margin-covered', 'Margins', 'Under the lens, all round.', 'To the line, closed', {
+          Short: adjust('Flow wax down to the line.'),
+          'Over the line': adjust('Carve back to the line.'),
+          'A fold': adjust('Melt it through to the die and carve it again.'),
+        }),
+        when: inWax,
+      },
     ],
     uses: ['moltenWax'],
   },
@@ -287,6 +329,46 @@ export const occlusalSteps: readonly TemplateStep[] = [
       },
     ],
     uses: ['moltenWax'],
+  },
+  {
+    id: 'cut-back',
+    name: 'Cut back for the ceramic',
+    stage: 'wax',
+    picture: shows('crown', [...UNDER_WAX, 'margin'], ['wax']),
+    kind: 'attended',
+    when: forCeramic,
+    how: [
+      'An index of the full contour first; cut back evenly against it.',
+      'Cusps held up by metal; every inner edge round; the line to the metal square, 1.5 mm off any contact in the bite.',
+    ],
+    why: 'Ceramic of one thickness, held up by metal, does not crack.',
+    handsOnMinutes: 15,
+    checks: [
+      measure({
+        id: 'cut-back',
+        name: 'Taken off, least',
+        how: 'Against the index: dividers.',
+        quantity: 'millimetres',
+        min: 1,
+        max: 2,
+        below: adjust('Cut back further: ceramic wants 1 mm at least.'),
+        above: adjust('Add wax: more than 2 mm of ceramic is not held up.'),
+        plausible: { min: 0, max: 5 },
+        source: '1 to 1.5 mm, up to 2 mm at cusps and edges: Shillingburg, recalled',
+      }),
+      measure({
+        id: 'coping-wax',
+        name: 'Wax left, thinnest',
+        how: 'Wax caliper.',
+        quantity: 'millimetres',
+        ...coping,
+        below: adjust('Add wax: it would not fill, or bend.'),
+        above: adjust('Cut it back where the room allows; a thick place takes the room of the ceramic.'),
+        plausible: { min: 0, max: 5 },
+        source: COPING_SOURCE,
+      }),
+    ],
+    uses: ['blade'],
   },
   {
     id: 'margin-check',

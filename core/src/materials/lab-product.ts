@@ -45,6 +45,9 @@ export const productShape = record({
   thermalCurve: maybe(list(thermalPointShape, 40)),
   peakCelsius: maybe(figure(-1000, 10_000, { example: 850 })),
   hotEntry: maybe(yesNo({ example: false })),
+  /** Of one marked for a hot furnace: when it goes in, minutes from contact with the liquid. */
+  furnaceFromMinutes: maybe(figure(-1e6, 1e6, { example: 15 })),
+  furnaceToMinutes: maybe(figure(-1e6, 1e6, { example: 20 })),
   hygroscopicPercent: maybe(figure(-100, 100, { example: 1.2 })),
   /** Setting expansion, % for each 0.01 mL/g more. */
   settingPercentPerRatioStep: maybe(figure(-100, 100, { example: -0.02 })),
@@ -97,6 +100,8 @@ export function productFaults(product: LabProduct, classCard: MaterialCard): Pro
     'thermalCurve',
     'peakCelsius',
     'hotEntry',
+    'furnaceFromMinutes',
+    'furnaceToMinutes',
     'hygroscopicPercent',
     'settingPercentPerRatioStep',
   ] as const
@@ -107,6 +112,9 @@ export function productFaults(product: LabProduct, classCard: MaterialCard): Pro
   ] as const)
     for (const field of fields)
       if (product[field] !== undefined && !its) fault(field, `${classCard.name} has no such figure.`)
+  positive('furnaceFromMinutes', product.furnaceFromMinutes, LONGEST_TO_FURNACE_MINUTES, 'min')
+  positive('furnaceToMinutes', product.furnaceToMinutes, LONGEST_TO_FURNACE_MINUTES, 'min')
+  faults.push(...furnaceFaults(product))
   positive('peakCelsius', product.peakCelsius, 1200, '°C')
   if (
     product.settingPercentPerRatioStep !== undefined &&
@@ -121,6 +129,40 @@ export function productFaults(product: LabProduct, classCard: MaterialCard): Pro
   if (merged && merged.castingCelsius[0] > merged.castingCelsius[1])
     fault('castingToCelsius', 'The casting temperatures do not rise: enter both.')
   return faults
+}
+
+/** A day: no investment waits longer for its furnace (choice). */
+const LONGEST_TO_FURNACE_MINUTES = 1440
+
+/** The minutes of a hot entry: both or none, rising, and only where it is marked. */
+function furnaceFaults({
+  hotEntry,
+  furnaceFromMinutes: from,
+  furnaceToMinutes: to,
+}: LabProduct): ProductFault[] {
+  if (from === undefined && to === undefined) return []
+  if (!hotEntry)
+    return [
+      {
+        field: from === undefined ? 'furnaceToMinutes' : 'furnaceFromMinutes',
+        sentence: 'Minutes to a hot furnace are of a product marked for one: mark it, or leave them out.',
+      },
+    ]
+  if (from === undefined || to === undefined)
+    return [
+      {
+        field: from === undefined ? 'furnaceFromMinutes' : 'furnaceToMinutes',
+        sentence: 'Enter both: from and to, minutes after contact with the liquid.',
+      },
+    ]
+  return from < to
+    ? []
+    : [
+        {
+          field: 'furnaceToMinutes',
+          sentence: 'The last minute comes after the first: enter both as printed.',
+        },
+      ]
 }
 
 function expansionFaults(points: readonly ExpansionPoint[]): Saying[] {
@@ -205,7 +247,16 @@ export function productCard(product: LabProduct, classCard: MaterialCard): Mater
 
 function mergedInvestment(product: LabProduct, its: InvestmentFigures): InvestmentFigures {
   const { thermalCurve, peakCelsius, hotEntry, hygroscopicPercent, settingPercentPerRatioStep } = product
-  const own = { thermalCurve, peakCelsius, hotEntry, hygroscopicPercent, settingPercentPerRatioStep }
+  const { furnaceFromMinutes: from, furnaceToMinutes: to } = product
+  const furnaceMinutes = from !== undefined && to !== undefined ? { from, to } : undefined
+  const own = {
+    thermalCurve,
+    peakCelsius,
+    hotEntry,
+    furnaceMinutes,
+    hygroscopicPercent,
+    settingPercentPerRatioStep,
+  }
   return { ...its, ...known(own), source: `${product.source}; else ${its.source}` }
 }
 

@@ -108,6 +108,8 @@ export interface InvestmentFigures {
   readonly mixCelsius: readonly [least: number, most: number]
   /** May go into a hot furnace; only where its maker says so. */
   readonly hotEntry: boolean
+  /** When such a one goes in, minutes from contact with the liquid; only where its pack prints it. */
+  readonly furnaceMinutes?: { readonly from: number; readonly to: number }
   /** Further setting expansion in a water bath, percent; only where its sheet gives it. */
   readonly hygroscopicPercent?: number
   /** Rising in temperature; only where its sheet gives it. */
@@ -125,8 +127,12 @@ export interface AlloyFigures {
   readonly usualBinder: Binder
   /** Of a spring arm, for its density. */
   readonly turns: readonly [least: number, most: number]
+  /** Metal-ceramic bonds to its oxide, and it does not sag while ceramic is fired. */
+  readonly takesCeramic: boolean
   /** May returns go in again? */
   readonly remelt: string
+  /** Of a charge, that may have been melted before; a job may want less. */
+  readonly mostRemeltFraction: number
   /** What its dust and fume can do to a person. */
   readonly hazards: readonly string[]
   readonly source: Source

@@ -4,6 +4,7 @@ import {
   GYPSUM_CEILING_CELSIUS,
   LATEST_TRANSFER_SECONDS,
   LIGHTEST_ALLOY_GRAMS_PER_CM3,
+  USUAL_SPRUE_GAUGES,
   usualPeaks,
 } from '../casting/index.ts'
 import { type Binder, gaugeMillimetres, USUAL_WAX_GRAMS_PER_CM3 } from '../materials/index.ts'
@@ -24,16 +25,24 @@ const transferLate: Rule = {
 }
 /** So far below its usual peak a mould is cold, °C (choice). */
 const COLD_BELOW_PEAK_CELSIUS = 50
-/** Shorter than this no ring is hot through, min (choice; the heat of the ring says it better). */
+/** A step may be tapped so much before or after the furnace, min (choice). */
+const TAPPED_WITHIN_MINUTES = 1
+/** Where no program is on record: shorter than this no ring is hot through, min (choice; the heat of the ring says it better). */
 const SHORTEST_BURNOUT_MINUTES = 120
 const furnaceCold: Rule = {
   name: 'The mould was not hot enough',
   change: 'Hold at the temperature of the investment, until the core is hot: see Cast, Burnout.',
-  evidence: ({ furnaceCelsius: t, binder = 'phosphate', burnoutMinutes: m }) => {
+  evidence: ({
+    furnaceCelsius: t,
+    binder = 'phosphate',
+    burnoutMinutes: m,
+    usualPeakCelsius,
+    programMinutes,
+  }) => {
     if (t === undefined && m === undefined) return undefined
-    const usual = usualPeaks[binder] - COLD_BELOW_PEAK_CELSIUS
+    const usual = (usualPeakCelsius ?? usualPeaks[binder]) - COLD_BELOW_PEAK_CELSIUS
     const cold = t !== undefined && t < usual
-    const short = m !== undefined && m < SHORTEST_BURNOUT_MINUTES
+    const short = m !== undefined && m < (programMinutes ?? SHORTEST_BURNOUT_MINUTES) - TAPPED_WITHIN_MINUTES
     const words: Saying[] = [
       ...(t === undefined
         ? []
@@ -87,26 +96,36 @@ const clearanceLong: Rule = {
     return when(mm > most, saying`${qty.mm(mm)} to the end of the ring; at most ${qty.mm(most)}.`)
   },
 }
+/** Where no program is on record: shorter than this nothing was slow, min (choice). */
+const SHORTEST_SLOW_BURNOUT_MINUTES = 150
 /** Through an inversion, °C/min (choice). */
 const SLOW_CELSIUS_PER_MINUTE = 10
 const heatedFast: Rule = {
   name: 'Heated too fast',
   change: 'Slowly through 250 °C and 573 °C; the longer program.',
-  evidence: ({ burnoutMinutes: m, throughInversionsCelsiusPerMinute: rate }) =>
-    rate !== undefined
-      ? when(
-          rate > SLOW_CELSIUS_PER_MINUTE,
-          saying`Up to ${qty.celsiusPerMinute(rate, 0)} through an inversion.`,
-        )
-      : m === undefined
-        ? undefined
-        : when(m < 150, saying`${qty.minutes(m, 0)} in the furnace in all.`),
+  evidence: ({ burnoutMinutes: m, throughInversionsCelsiusPerMinute: rate, hotEntry, programMinutes }) => {
+    if (hotEntry) return when(false, 'Its product is marked for a hot furnace.')
+    if (rate !== undefined)
+      return when(
+        rate > SLOW_CELSIUS_PER_MINUTE,
+        saying`Up to ${qty.celsiusPerMinute(rate, 0)} through an inversion.`,
+      )
+    if (m === undefined) return undefined
+    const least = programMinutes ?? SHORTEST_SLOW_BURNOUT_MINUTES
+    return when(m < least - TAPPED_WITHIN_MINUTES, saying`${qty.minutes(m, 0)} in the furnace in all.`)
+  },
 }
 const setShort: Rule = {
-  name: 'Into the furnace before it had set',
+  name: 'Into the furnace out of its time',
   change: 'Bench set 45 to 60 min, or as the product says.',
-  evidence: ({ benchSetMinutes: m }) =>
-    m === undefined ? undefined : when(m < 45, saying`${qty.minutes(m, 0)} of bench set.`),
+  evidence: ({ benchSetMinutes: m, furnaceMinutes: fast, contactToFurnaceMinutes: stood }) => {
+    if (fast && stood !== undefined)
+      return when(
+        stood < fast.from || stood > fast.to,
+        saying`${qty.minutes(stood, 0)} from contact to furnace; its pack says ${fast.from} to ${qty.minutes(fast.to)}.`,
+      )
+    return m === undefined ? undefined : when(m < 45, saying`${qty.minutes(m, 0)} of bench set.`)
+  },
 }
 const ratioWords = {
   usual: 'in the usual range',
@@ -141,17 +160,28 @@ const sprueThin: Rule = {
   name: 'The sprue froze before the casting',
   change: 'A thicker sprue, or a ball reservoir close to the pattern: see Cast, Sprue and ring.',
   evidence: ({ sprueGauge: gauge }) =>
-    gauge === undefined
+    // Between the two the thickest part decides, and that is on the Cast screen.
+    gauge === undefined || (gauge > USUAL_SPRUE_GAUGES.thickest && gauge <= USUAL_SPRUE_GAUGES.thinnest)
       ? undefined
-      : when(gauge > 10, saying`Gauge ${gauge}, ${qty.mm(gaugeMillimetres(gauge), 2)} thick.`),
+      : when(
+          gauge > USUAL_SPRUE_GAUGES.thinnest,
+          saying`Gauge ${gauge}, ${qty.mm(gaugeMillimetres(gauge), 2)} thick.`,
+        ),
 }
 /** Hotter than this a binder breaks down, °C: gypsum Phillips, recalled; phosphate common practice, its sheet decides. */
 const ceilings: Readonly<Record<Binder, number>> = { gypsum: GYPSUM_CEILING_CELSIUS, phosphate: 930 }
+/** A hold so far over its sheet is one that was set otherwise, °C (choice). */
+const OVER_PEAK_CELSIUS = 30
 const overheated: Rule = {
   name: 'The investment broke down',
   change: 'Gypsum-bonded never above 700 °C; phosphate-bonded as its sheet says.',
-  evidence: ({ furnaceCelsius: t, binder = 'phosphate' }) =>
-    t === undefined ? undefined : when(t > ceilings[binder], saying`Final hold at ${qty.celsius(t, 0)}.`),
+  evidence: ({ furnaceCelsius: t, binder = 'phosphate', usualPeakCelsius: peak = 0 }) => {
+    if (t === undefined) return undefined
+    // A phosphate-bonded one stands what its own sheet holds it at; a gypsum-bonded one never more than its binder.
+    const most =
+      binder === 'gypsum' ? ceilings.gypsum : Math.max(ceilings.phosphate, peak + OVER_PEAK_CELSIUS)
+    return when(t > most, saying`Final hold at ${qty.celsius(t, 0)}.`)
+  },
 }
 const waxMoved: Rule = {
   name: 'The wax moved before it was invested',
@@ -176,11 +206,18 @@ const bentOff: Rule = {
   change: 'Straight up, by the sprue; chill it first.',
 }
 
+/** Where no program is on record: shorter than this carbon is left, min (choice). */
+const SHORTEST_CLEAN_BURNOUT_MINUTES = 180
 const carbonLeft: Rule = {
   name: 'Wax or carbon was left in the mould',
   change: 'Hole down first; the whole final hold.',
-  evidence: ({ burnoutMinutes: m }) =>
-    m === undefined ? undefined : when(m < 180, saying`${qty.minutes(m, 0)} in the furnace in all.`),
+  evidence: ({ burnoutMinutes: m, programMinutes }) =>
+    m === undefined
+      ? undefined
+      : when(
+          m < (programMinutes ?? SHORTEST_CLEAN_BURNOUT_MINUTES) - TAPPED_WITHIN_MINUTES,
+          saying`${qty.minutes(m, 0)} in the furnace in all.`,
+        ),
 }
 const littleExpansion: Rule = {
   name: 'The mould expanded too little',

@@ -2,6 +2,7 @@ import {
   finishedAt,
   type JobState,
   lastSheetOf,
+  metMillis,
   minutesBetween,
   readingsMeaning,
   type StepState,
@@ -11,7 +12,7 @@ import {
 } from '../case/index.ts'
 import { chargeOf, judgeBurnout, slowBands, steepestCelsiusPerMinute } from '../casting/index.ts'
 import { type Binder, materials } from '../materials/index.ts'
-import { insideCelsius } from '../program/index.ts'
+import { insideCelsius, programMinutes } from '../program/index.ts'
 import type { CheckMeaning } from '../route/index.ts'
 
 /** What the record of a casting says of itself; what was not noted is missing. */
@@ -32,6 +33,8 @@ export interface CastingRecord {
   readonly sprueGauge?: number
   readonly endClearanceMillimetres?: number
   readonly binder?: Binder
+  /** What carries the pattern. */
+  readonly pattern?: 'wax' | 'resin'
   readonly alloyId?: string
   /** Of the charge, that was melted before. */
   readonly remeltShare?: number
@@ -40,6 +43,14 @@ export interface CastingRecord {
   readonly throughInversionsCelsiusPerMinute?: number
   readonly coreFellToCelsius?: number
   readonly specialLiquidPercent?: number
+  /** By the product in the ring: its final hold, and from contact to furnace. */
+  readonly usualPeakCelsius?: number
+  readonly furnaceMinutes?: { readonly from: number; readonly to: number }
+  /** From contact with the liquid to the furnace. */
+  readonly contactToFurnaceMinutes?: number
+  /** The program that was set: how long it takes, and whether the ring went in hot, marked for that. */
+  readonly programMinutes?: number
+  readonly hotEntry?: boolean
 }
 
 /** Reads the present attempt of a casting out of its job. */
@@ -56,6 +67,7 @@ export function castingRecord(job: JobState): CastingRecord {
       startedAt(invested),
     ),
     benchSetMinutes: stepMinutes(stepMeaning(job, 'benchSet')?.state),
+    ...productOf(invested, startedAt(burntOut)),
     burnoutMinutes: stepMinutes(burntOut),
     ...burnoutOf(job),
     transferMinutes: minutesBetween(finishedAt(burntOut), startedAt(casting)),
@@ -66,6 +78,7 @@ export function castingRecord(job: JobState): CastingRecord {
     sprueGauge: value('sprueGauge'),
     endClearanceMillimetres: value('endClearance'),
     binder: binderOf(job.route.choices.investment),
+    pattern: patternOf(job.route.choices.pattern),
   }
   return Object.fromEntries(Object.entries(record).filter(([, each]) => each !== undefined))
 }
@@ -75,16 +88,30 @@ function burnoutOf(job: JobState): CastingRecord {
   if (!sheet) return {}
   const { run } = sheet
   const furnaceCelsius = run.measured.at(-1)!.celsius - run.showsTooMuchCelsius
-  if (run.from === 'hand') return { furnaceCelsius }
+  const program = { programMinutes: programMinutes(run.program), hotEntry: run.hotEntry }
+  if (run.from === 'hand') return { furnaceCelsius, ...program }
   const { coreFellToCelsius } = judgeBurnout(run)
   const end = run.measured.at(-1)!.minutes
   return {
     furnaceCelsius,
+    ...program,
     measuredByMachine: true,
     throughInversionsCelsiusPerMinute: Math.max(
       ...slowBands.map(({ celsius }) => steepestCelsiusPerMinute(insideCelsius(run), end, celsius)),
     ),
     ...(coreFellToCelsius === undefined ? {} : { coreFellToCelsius }),
+  }
+}
+
+/** What the pack of the investment says otherwise than its class, and how long it stood before the furnace. */
+function productOf(invest: StepState | undefined, furnaceAt: string | undefined): CastingRecord {
+  const mix = invest?.mixes.at(-1)
+  if (!mix) return {}
+  return {
+    usualPeakCelsius: mix.pack?.peakCelsius,
+    furnaceMinutes: mix.pack?.furnaceMinutes,
+    contactToFurnaceMinutes:
+      furnaceAt === undefined ? undefined : (Date.parse(furnaceAt) - metMillis(mix)) / 60_000,
   }
 }
 
@@ -97,6 +124,10 @@ function chargeIn(job: JobState): CastingRecord {
 
 function binderOf(choice: string | undefined): CastingRecord['binder'] {
   return choice === 'gypsum' || choice === 'phosphate' ? choice : undefined
+}
+
+function patternOf(choice: string | undefined): CastingRecord['pattern'] {
+  return choice === 'wax' || choice === 'resin' ? choice : undefined
 }
 
 /** The worst that was seen: what was mended before investing had been there all the same. */

@@ -30,14 +30,14 @@ describe('what a case has used', () => {
     expect(usedOf(bench)).toMatchObject([{ grams: 100 }])
   })
   it('of an alloy says what had been melted before, by weight', () => {
-    const bench = new Bench('cast-crown').upTo('cast')
+    const bench = new Bench('cast-crown').upTo('weigh-metal')
     const piece = (id: string, grams: number, shares: number[]) => ({
       id,
       grams,
       lots: [{ lotId: id, share: 1 }],
       history: { shares },
     })
-    bench.sheet('cast', 'charge', {
+    bench.sheet('weigh-metal', 'charge', {
       kind: 'charge',
       alloyId: 'gold-type-3',
       pieces: [piece('new', 6, [1]), piece('old', 2, [0, 1])],

@@ -17,6 +17,7 @@ import {
   words,
   yesNo,
 } from '../shape/index.ts'
+import { checkMeanings } from './meanings.ts'
 
 const base = {
   id: id(),
@@ -27,7 +28,13 @@ const base = {
 }
 export const amountShape = byTag('kind', {
   /** Powder weighed, liquid by the ratio of the card or the one given here. */
-  mix: record({ ...base, powderGrams: figure(0, 10_000), millilitresPerGram: maybe(figure(0, 10)) }),
+  mix: record({
+    ...base,
+    powderGrams: figure(0, 10_000),
+    /** The reading that says how much powder, once it is on record. */
+    gramsOf: maybe(choice(checkMeanings)),
+    millilitresPerGram: maybe(figure(0, 10)),
+  }),
   /** Counted parts, as scoops or equal lengths. */
   parts: record({ ...base, powderParts: figure(0, 1000) }),
   /** Something used up whose lot is recorded, not mixed: a set of teeth, a sheet of wax. */
@@ -60,6 +67,9 @@ export const recordedMix = {
       setMinutes: maybe(figure(0, 20_160)),
       separateMinutes: maybe(figure(0, 20_160)),
       millilitresPerGram: maybe(figure(0, 10)),
+      /** Of an investment marked for a hot furnace: from contact to furnace. */
+      furnaceMinutes: maybe(record({ from: figure(0, 1440), to: figure(0, 1440) })),
+      peakCelsius: maybe(figure(0, 1300)),
     }),
   ),
   /** Why it is used although its ratio is outside the range of card and pack. */

@@ -5,7 +5,7 @@ import { ARCH_MATTER } from './arch-matter.ts'
 import type { Check } from './checks.ts'
 import { cautionsOf } from './hazards.ts'
 import { pictureFor } from './pictures.ts'
-import type { Conditional, Route, RouteStep, RouteTemplate, TemplateStep } from './route-template.ts'
+import type { Conditional, Matter, Route, RouteStep, RouteTemplate, TemplateStep } from './route-template.ts'
 
 type Choices = Readonly<Record<string, string>>
 
@@ -14,12 +14,11 @@ type Choices = Readonly<Record<string, string>>
  * those marked "per arch" doubled for a pair, and `after` filled in (the step above, unless the template says).
  *
  * @param choices only the matters to be decided otherwise than usual
- * @throws {DomainError} `no-such-matter`, `no-such-choice`
+ * @throws {DomainError} `no-such-matter`, `no-such-choice`, `choice-does-not-fit`
  */
 export function buildRoute(template: RouteTemplate, choices: Choices = {}): Route {
   const made = makeChoices(template, choices)
-  const stands = (part: Conditional) =>
-    Object.entries(part.when ?? {}).every(([matter, wanted]) => wanted.includes(made[matter] ?? ''))
+  const stands = (part: Conditional) => standsBeside(part, made)
   const archs = made[ARCH_MATTER] === 'pair' ? ['upper', 'lower'] : undefined
   const above = aboveEach(template.steps)
   const kept = new Set(template.steps.filter(stands).map((step) => step.id))
@@ -66,7 +65,41 @@ function makeChoices(template: RouteTemplate, choices: Choices): Choices {
         'choices',
       )
   }
-  return Object.fromEntries(template.matters.map((m) => [m.id, choices[m.id] ?? m.usual]))
+  const made = fittingChoices(template, choices)
+  for (const { id, name, choices: all } of template.matters)
+    if (choices[id] !== undefined && made[id] !== choices[id])
+      throw new DomainError(
+        'choice-does-not-fit',
+        `${name}: "${all.find((each) => each.id === choices[id])!.name}" does not go with the other choices.`,
+        `Choose: ${choicesBeside(template, id, made)
+          .map((each) => each.name)
+          .join('; ')}.`,
+        'choices',
+      )
+  return made
+}
+
+const standsBeside = ({ when = {} }: Conditional, made: Choices) =>
+  Object.entries(when).every(([matter, wanted]) => wanted.includes(made[matter] ?? ''))
+
+/** The choices of a matter that go with what is chosen above it. */
+export function choicesBeside(template: RouteTemplate, matterId: string, made: Choices): Matter['choices'] {
+  return template.matters
+    .filter(({ id }) => id === matterId)
+    .flatMap(({ choices }) => choices.filter((each) => standsBeside(each, made)))
+}
+
+/**
+ * Every matter decided: as wished where that goes with the matters above it, else as usual, else the first way that does.
+ */
+export function fittingChoices(template: RouteTemplate, wished: Choices = {}): Choices {
+  const made: Record<string, string> = {}
+  for (const { id, usual } of template.matters) {
+    const fitting = choicesBeside(template, id, made).map((each) => each.id)
+    made[id] =
+      [wished[id], usual].find((each) => each !== undefined && fitting.includes(each)) ?? fitting[0] ?? usual
+  }
+  return made
 }
 
 function routeName(template: RouteTemplate, made: Choices): string {

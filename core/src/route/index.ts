@@ -12,7 +12,7 @@ export {
   wantedFigures,
 } from './amounts.ts'
 export { ARCH_MATTER } from './arch-matter.ts'
-export { buildRoute } from './build-route.ts'
+export { buildRoute, choicesBeside, fittingChoices } from './build-route.ts'
 export { CAUTION_RULE, type CautionId, cautions } from './cautions.ts'
 export {
   type Check,

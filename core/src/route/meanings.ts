@@ -40,5 +40,6 @@ export const checkMeanings = [
   'armTurns',
   'flashSeen',
   'baseTilt',
+  'ringPowder',
 ] as const
 export type CheckMeaning = (typeof checkMeanings)[number]

@@ -66,9 +66,10 @@ const source = text(500)
 
 /**
  * How a mix moves the window that counts from it: `met`, from when its parts met and no more; `set`, all of it by its setting
- * time; `separate`, never opening sooner than the card says, since strength needs its time; `dough`, by the stages of its dough.
+ * time; `separate`, never opening sooner than the card says, since strength needs its time; `dough`, by the stages of its dough; `furnace`, by the minutes from contact to furnace of an
+ * investment that is marked for a hot one, else as `separate`.
  */
-export const mixPaces = ['met', 'set', 'separate', 'dough'] as const
+export const mixPaces = ['met', 'set', 'separate', 'dough', 'furnace'] as const
 const ofMixShape = record({ stepId: id(), pace: choice(mixPaces) })
 export type OfMix = Of<typeof ofMixShape>
 
@@ -161,6 +162,8 @@ const stepShape = record({
   machine: maybe(choice(machineKinds)),
   /** What it is to those who read the record. */
   means: maybe(choice(stepMeanings)),
+  /** Steps beside it that must be finished before it may end. */
+  endsAfter: maybe(list(id(), 10)),
   /** The steps that must be finished first; in a built route never missing. */
   after: list(id(), 30),
 })
@@ -201,7 +204,8 @@ export interface TemplateStep
 export interface Matter {
   readonly id: string
   readonly name: string
-  readonly choices: readonly { readonly id: string; readonly name: string }[]
+  /** Each may stand only beside some choices of the matters above it. */
+  readonly choices: readonly ({ readonly id: string; readonly name: string } & Conditional)[]
   readonly usual: string
   readonly why: string
   /** The prescription decides it, not the lab: it is asked for when a case is taken in. */

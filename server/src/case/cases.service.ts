@@ -5,12 +5,14 @@ import {
   type CaseCommand,
   type CaseEvent,
   type CaseSummary,
+  fittingChoices,
   instantMillis,
   type LabProduct,
   looseLink,
   namedRoutes,
   obey,
   receiveCase,
+  routeTemplates,
   type WorkingCase,
 } from '@yentrik/core'
 import { EntityManager, In } from 'typeorm'
@@ -82,13 +84,17 @@ export class CasesService {
     return { caseId }
   }
 
-  /** Takes a case in, with the lab's variants where the intake makes no choice. @throws {Refusal} `docket-taken` */
+  /** Takes a case in, with the lab's variants where the intake makes no choice and they go with those it makes. @throws {Refusal} `docket-taken` */
   async receive(intake: Body<'POST /cases'>, by: string): Promise<CaseRecord> {
     const { calendar, variants } = await this.settings.lab()
-    const jobs = intake.jobs.map((job) => ({
-      ...job,
-      choices: { ...variants[job.templateId], ...job.choices },
-    }))
+    const jobs = intake.jobs.map((job) => {
+      const template = routeTemplates.get(job.templateId)
+      const wished = { ...variants[job.templateId], ...job.choices }
+      return {
+        ...job,
+        choices: template ? { ...fittingChoices(template, wished), ...job.choices } : wished,
+      }
+    })
     const caseId = randomUUID()
     const { working, summary } = await this.queue.write(async (manager) => {
       const docket = intake.docket?.toUpperCase() ?? (await nextDocket(manager))

@@ -71,7 +71,7 @@ describe('the stock of alloy', () => {
   it('a case takes its pieces and gives its button back, melted once; the lot leads to the case', async () => {
     const lotId = await alloyLot('N-2')
     await server.post('/alloy-pieces', { lotId, grams: [8, 7.5, 6] }).expect(201)
-    const { caseId, on, give } = await crownAt('cast')
+    const { caseId, on, give } = await crownAt('weigh-metal')
     const [a, b, c] = (await onShelf()).map(asPiece)
     const charge = (pieces: readonly AlloyPiece[]): CaseCommand => ({
       type: 'recordSheet',
@@ -84,7 +84,7 @@ describe('the stock of alloy', () => {
     // A correction: the last entry counts, and what it does not name lies on the shelf again.
     expect((await give(charge([a!, c!]))).status).toBe(201)
     expect((await onShelf()).map(({ grams }) => grams)).toEqual([7.5])
-    const other = await crownAt('cast')
+    const other = await crownAt('weigh-metal')
     const taken = await other.give(charge([a!]))
     expect(taken.status).toBe(409)
     expect(taken.body).toMatchObject({ code: 'piece-taken', field: 'pieces' })
@@ -93,9 +93,8 @@ describe('the stock of alloy', () => {
     )
     const { body: cases } = await server.get(`/lots/${lotId}/cases`).expect(200)
     expect(cases).toEqual([expect.objectContaining({ caseId, powderGrams: 14 })])
-    await give({ type: 'recordCheck', ...on, checkId: 'arm-turns', value: 4 })
     await give({ type: 'finishStep', ...on, outOfTimeReason: 'test' })
-    for (const stepId of ['cool-casting', 'divest', 'inspect-casting']) {
+    for (const stepId of ['burnout', 'cast', 'cool-casting', 'divest', 'inspect-casting']) {
       const step = { jobId: 'job-1', stepId }
       await give({ type: 'startStep', ...step })
       const record = (await server.get(`/cases/${caseId}`)).body as CaseRecord
@@ -155,7 +154,7 @@ describe('the stock of alloy', () => {
     const lotId = await alloyLot('N-9')
     await server.post('/alloy-pieces', { lotId, grams: [9.1] }).expect(201)
     const piece = (await onShelf()).find(({ grams }) => grams === 9.1)!
-    const { caseId, on, give } = await crownAt('cast')
+    const { caseId, on, give } = await crownAt('weigh-metal')
     const sheet = { kind: 'charge' as const, alloyId: 'nickel-chromium', pieces: [asPiece(piece)] }
     await give({ type: 'recordSheet', ...on, sheetId: 'charge', sheet })
     expect((await onShelf()).some(({ pieceId }) => pieceId === piece.pieceId)).toBe(false)
@@ -169,7 +168,7 @@ describe('the stock of alloy', () => {
     const lotId = await alloyLot('N-3')
     const { body } = await server.post('/alloy-pieces', { lotId, grams: [9] }).expect(201)
     await server.post(`/lots/${lotId}/quarantine`, { reason: 'sheet missing' }).expect(204)
-    const { on, give } = await crownAt('cast')
+    const { on, give } = await crownAt('weigh-metal')
     const sheet = { kind: 'charge' as const, alloyId: 'nickel-chromium', pieces: body.map(asPiece) }
     expect((await give({ type: 'recordSheet', ...on, sheetId: 'charge', sheet })).body.code).toBe(
       'lot-in-quarantine',

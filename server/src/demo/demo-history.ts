@@ -1,4 +1,5 @@
 import {
+  amountsIn,
   type CaseCommand,
   carefulWork,
   currentStep,
@@ -131,7 +132,13 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
       )
       continue
     }
-    const entries = carefulWork(JOB, step, random, context.lotOf, demo.teeth)
+    const entries = carefulWork(
+      JOB,
+      { ...step, amounts: amountsIn(working.state.jobs[0]!, step) },
+      random,
+      context.lotOf,
+      demo.teeth,
+    )
     const mixes = entries.filter(({ type }) => type === 'recordMix')
     const begun = clock
     // Nobody goes home between a mix and what counts from it.

@@ -1,4 +1,4 @@
-import { routeTemplates } from '@yentrik/core'
+import { choicesBeside, routeTemplates } from '@yentrik/core'
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import { useEntryForm } from '../form/entry-form.ts'
@@ -63,11 +63,11 @@ export function IntakeScreen() {
             options={[...routeTemplates.values()].map(({ id, name }) => [id, name] as const)}
           />
           <div className="mt-3 flex flex-wrap gap-x-8 gap-y-2">
-            {prescribedOf(template).map(({ id, name, choices: all }) => (
+            {prescribedOf(template).map(({ id, name }) => (
               <Pills
                 key={id}
                 label={name}
-                options={all.map((choice) => [choice.id, choice.name])}
+                options={choicesBeside(template, id, choices).map((choice) => [choice.id, choice.name])}
                 value={choices[id]!}
                 onChoose={(choice) => set('choices', { ...values.choices, [id]: choice })}
               />

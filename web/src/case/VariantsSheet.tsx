@@ -1,4 +1,4 @@
-import { type JobState, routeTemplates, type Saying } from '@yentrik/core'
+import { choicesBeside, type JobState, routeTemplates, type Saying } from '@yentrik/core'
 import { SelectField } from '../parts/Choices.tsx'
 import { forgetting, useDraft } from '../parts/draft.ts'
 import { WordsSheet } from './WordsSheet.tsx'
@@ -17,7 +17,8 @@ export function VariantsSheet({
   onClose: () => void
   onGive: (matter: string, choice: string, reason: string) => Promise<boolean>
 }) {
-  const matters = (routeTemplates.get(job.route.templateId)?.matters ?? []).filter((m) => !m.prescribed)
+  const template = routeTemplates.get(job.route.templateId)
+  const matters = (template?.matters ?? []).filter((m) => !m.prescribed)
   const [{ matterId, choice }, keep, forget] = useDraft(`${draftKey} choice`, () => ({
     matterId: matters[0]?.id ?? '',
     choice: '',
@@ -43,7 +44,7 @@ export function VariantsSheet({
           />
           <SelectField
             label="How"
-            options={(matter?.choices ?? []).map((each) => [
+            options={(template ? choicesBeside(template, matterId, job.route.choices) : []).map((each) => [
               each.id,
               each.id === present ? `${each.name} (now)` : each.name,
             ])}

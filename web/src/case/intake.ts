@@ -3,6 +3,7 @@ import {
   afterWorkingDays,
   buildRoute,
   DomainError,
+  fittingChoices,
   mustHaveTeeth,
   parseTeeth,
   pouredBy,
@@ -51,12 +52,9 @@ export const usualDueDay = ({ usualDays }: RouteTemplate, weekdays: Weekdays = u
 
 /** What the prescription decides, as it was chosen or as usual. */
 export function choicesOf(typed: Intake): Readonly<Record<string, string>> {
-  return Object.fromEntries(
-    prescribedOf(templateOf(typed)).map(({ id, choices, usual }) => [
-      id,
-      choices.some((choice) => choice.id === typed.choices[id]) ? typed.choices[id]! : usual,
-    ]),
-  )
+  const template = templateOf(typed)
+  const made = fittingChoices(template, typed.choices)
+  return Object.fromEntries(prescribedOf(template).map(({ id }) => [id, made[id]!]))
 }
 
 /** The impressions that the job as chosen pours. */

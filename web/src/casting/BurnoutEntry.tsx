@@ -1,4 +1,4 @@
-import { type MeasuredPoint, startedAt } from '@yentrik/core'
+import { castingRecord, type MeasuredPoint, startedAt } from '@yentrik/core'
 import { Link } from 'react-router'
 import { dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
@@ -30,7 +30,9 @@ export function BurnoutEntry({
   const units = usePreferences((preferences) => preferences.units)
   const run = runOf(useMachineRuns(), caseId, job, step.id)
   // The program and the ring are those of the Cast screen.
-  const [kept] = useDraft(`cast ${caseId} ${job.jobId} burnout`, () => burnoutFor(sheet.binder))
+  const [kept] = useDraft(`cast ${caseId} ${job.jobId} burnout`, () =>
+    burnoutFor({ ...castingRecord(job), binder: sheet.binder }),
+  )
   const [sprue] = useDraft<Typed>(`cast ${caseId} ${job.jobId} sprue`, () => sprueStart)
   const draft = shownDraft(withRing(kept, sprue))
   const ring = ringOf(draft)

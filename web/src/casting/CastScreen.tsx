@@ -1,4 +1,4 @@
-import { type Binder, type CastingRecord, castingRecord } from '@yentrik/core'
+import { type Binder, type CastingRecord, castingRecord, sheetsWanted } from '@yentrik/core'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
@@ -75,7 +75,9 @@ function CastTool({
 }) {
   const noted = (key: string, value: number | undefined): Typed =>
     value === undefined ? {} : { [key]: String(value) }
-  const usualAlloy = record.binder === 'phosphate' ? 'nickel-chromium' : 'gold-type-3'
+  const ordered = forCase && sheetsWanted(forCase.job, 'charge')[0]?.sheet.ordered
+  const usual = record.binder === 'phosphate' ? 'nickel-chromium' : 'gold-type-3'
+  const usualAlloy = ordered && !ordered.includes(usual) ? ordered[0]! : usual
   const { alloys, investments } = useCastingCards()
   const [view, setView] = useState<View>(startView)
   const [alloyId, setAlloyId] = useDraft<string>(`${kept} alloy`, () => '')
@@ -91,7 +93,7 @@ function CastTool({
   }))
   const [metal, setMetal] = useDraft<Typed>(`${kept} metal`, () => metalStart)
   const [expansion, setExpansion] = useDraft<Typed>(`${kept} expansion`, () => expansionStart)
-  const [burnout, setBurnout] = useDraft<BurnoutDraft>(`${kept} burnout`, () => burnoutFor(record.binder))
+  const [burnout, setBurnout] = useDraft<BurnoutDraft>(`${kept} burnout`, () => burnoutFor(record))
   const [arm, setArm] = useDraft<Typed>(`${kept} arm`, () => ({
     ...armStart,
     ...noted('turns', record.turns),

@@ -88,7 +88,7 @@ export function ChargeEntry({
             onChoose={(lotId) => keep({ ...typed, lotId })}
           />
           <NumberField
-            label="Alloy melted"
+            label="Alloy to melt"
             unit="g"
             text={typed.grams}
             onText={(grams) => keep({ ...typed, grams })}

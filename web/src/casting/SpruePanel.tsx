@@ -95,9 +95,11 @@ export function SpruePanel({
           }
         })
       : {}
+  const powder = at && ringPowder(at)
   const thicker = answer && attempt(() => gaugeAtLeast(answer.feed.sprueMillimetres))
   const wrong = answer?.lines.filter(({ pass }) => !pass) ?? []
   const [gauge] = forCase ? checksMeaning(forCase.job, 'sprueGauge') : []
+  const powders = forCase ? checksMeaning(forCase.job, 'ringPowder') : []
   const clearances = forCase ? checksMeaning(forCase.job, 'endClearance') : []
   const take = (ring: RingCard) => {
     if (wish) onTyped({ ...typed, ...ringTexts(arrangementIn(ring, wish)) })
@@ -166,7 +168,11 @@ export function SpruePanel({
                   </Message>
                 )}
               </div>
-              <Powder at={at} />
+              {powder && (
+                <p>
+                  {`Fills with about ${grams(powder.grams)} of powder and ${millilitres(powder.millilitres)}; the former taken as a cone, patterns not counted.`}
+                </p>
+              )}
               {forCase && gauge && (
                 <IntoRecord
                   forCase={forCase}
@@ -178,8 +184,11 @@ export function SpruePanel({
                       checkId: check.id,
                       value: Number((answer.lines[0]?.foundMillimetres ?? 0).toFixed(1)),
                     })),
+                    ...powders.flatMap(({ step, check }) =>
+                      powder ? [{ step, checkId: check.id, value: powder.grams }] : [],
+                    ),
                   ]}
-                  words={`gauge ${values.gauge}, ${answer.lines[0]?.foundMillimetres.toFixed(1)} mm to the end`}
+                  words={`gauge ${values.gauge}, ${answer.lines[0]?.foundMillimetres.toFixed(1)} mm to the end${powder && powders.length > 0 ? `, ${grams(powder.grams)} of powder` : ''}`}
                 />
               )}
               <p className="text-sm opacity-80">
@@ -236,10 +245,10 @@ function isTaken(ring: RingCard, typed: Typed): boolean {
   )
 }
 
-/** About what fills the ring, by the class of the investment. */
-function Powder({ at }: { at: RingArrangement }) {
+/** About what fills the ring, by the class of the investment: powder to the gram. */
+function ringPowder(at: RingArrangement): { grams: number; millilitres: number } | undefined {
   const card = materials.get(`${at.binder}-investment`)
-  if (card?.measure?.by !== 'mass' || !card.density) return null
+  if (card?.measure?.by !== 'mass' || !card.density) return undefined
   const { usualMillilitresPerGram } = card.measure
   const { gramsPerCm3 } = card.density
   const cone = (Math.PI * (0.7 * at.ringRadiusMillimetres) ** 2 * at.formerMillimetres) / 3000
@@ -253,10 +262,7 @@ function Powder({ at }: { at: RingArrangement }) {
       millilitresPerGram: usualMillilitresPerGram,
     }),
   )
-  if (answer === undefined) return null
-  return (
-    <p>
-      {`Fills with about ${grams(Math.round(answer))} of powder and ${millilitres(Math.round(answer * usualMillilitresPerGram))}; the former taken as a cone, patterns not counted.`}
-    </p>
-  )
+  return answer === undefined
+    ? undefined
+    : { grams: Math.round(answer), millilitres: Math.round(answer * usualMillilitresPerGram) }
 }

@@ -1,6 +1,7 @@
 import {
   type Binder,
   burnoutProgram,
+  type CastingRecord,
   type RingSize,
   type TemperatureProgram,
   USUAL_ROOM_CELSIUS,
@@ -37,18 +38,23 @@ export const burnoutStart: BurnoutDraft = {
   readyAt: '09:30',
 }
 
-/** To begin with, for a case: its investment, and the ring that was chosen for it. */
-export function burnoutFor(binder: Binder | undefined): BurnoutDraft {
+/** To begin with, for a case: its investment by its product, what carries its pattern, and the ring that was chosen for it. */
+export function burnoutFor({
+  binder,
+  pattern = 'wax',
+  usualPeakCelsius,
+}: Pick<CastingRecord, 'binder' | 'pattern' | 'usualPeakCelsius'>): BurnoutDraft {
   if (!binder) return burnoutStart
   const { rings, room, reserve } = burnoutStart.figures
   return {
     ...burnoutStart,
     binder,
+    pattern,
     figures: {
       rings: rings ?? '1',
       room: room ?? '20',
       reserve: reserve ?? '10',
-      peak: String(usualPeaks[binder]),
+      peak: String(usualPeakCelsius ?? usualPeaks[binder]),
     },
   }
 }

@@ -23,8 +23,13 @@ export function mixConditions(
     ),
     ['millilitresPerGram', ratioOf(card), ratioOf(ofClass)] as const,
   ]
+  const { peakCelsius, furnaceMinutes } = card.investment ?? {}
   const pack = Object.fromEntries(
-    said.flatMap(([figure, own, usual]) => (own === undefined || own === usual ? [] : [[figure, own]])),
+    [
+      ...said,
+      ['peakCelsius', peakCelsius, ofClass?.investment?.peakCelsius] as const,
+      ['furnaceMinutes', furnaceMinutes, undefined] as const,
+    ].flatMap(([figure, own, usual]) => (own === undefined || own === usual ? [] : [[figure, own]])),
   )
   return {
     ...(clock ? { metAt: clock.metAt, settingFactor: clock.settingFactor } : {}),

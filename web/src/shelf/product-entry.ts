@@ -27,6 +27,8 @@ export const clockFields = [
 /** What only an investment has, and what only an alloy has. */
 const ofInvestment = [
   { field: 'peakCelsius', label: 'Final hold', unit: '°C', hint: undefined },
+  { field: 'furnaceFromMinutes', label: 'Into the hot furnace from', unit: 'min', hint: 'after contact' },
+  { field: 'furnaceToMinutes', label: 'Into the hot furnace by', unit: 'min', hint: 'after contact' },
   { field: 'hygroscopicPercent', label: 'In a water bath', unit: '%', hint: 'hygroscopic expansion' },
   {
     field: 'settingPercentPerRatioStep',

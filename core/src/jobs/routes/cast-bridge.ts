@@ -1,11 +1,12 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
 import { PONTIC_SHEETS, ponticClearanceMillimetres } from '../../waxing/index.ts'
-import { castHere, castingSteps, investmentMatter } from '../casting-steps.ts'
+import { castHere, investmentMatter, kindMatter, metalMatter } from '../casting-matters.ts'
+import { castingSteps } from '../casting-steps.ts'
 import { adjust, look } from '../checks.ts'
 import { disinfectArrival, readAuthorisation } from '../door.ts'
 import { diePictures, onBridge, shows, WAXED } from '../pictures.ts'
-import { dieSteps, layerSteps, occlusalSteps, sentOut } from '../wax-pattern-steps.ts'
+import { dieSteps, layerSteps, occlusalSteps, patternMatter, sentOut } from '../wax-pattern-steps.ts'
 
 const clearance = ponticClearanceMillimetres(PONTIC_SHEETS).toFixed(2)
 
@@ -86,14 +87,17 @@ const ponticSteps: readonly TemplateStep[] = [
 /** A three-unit bridge, from trimmed dies on the articulator to its casting, or to its pattern (common practice throughout). */
 export const castBridge: RouteTemplate = {
   id: 'cast-bridge',
-  version: 5,
+  version: 6,
   name: 'Three-unit bridge',
   usualDays: 4,
   teeth: { least: 3, say: 'Enter both retainers and the pontic.' },
   pictures: diePictures('bridge', shows('bridge', ['pontic', 'joints', 'metal'])),
   matters: [
     castHere,
+    kindMatter,
+    metalMatter,
     investmentMatter,
+    patternMatter('resin'),
     {
       id: 'pontic',
       name: 'Pontic',
@@ -119,7 +123,8 @@ export const castBridge: RouteTemplate = {
     ),
     ...ponticSteps,
     ...onBridge(occlusalSteps),
-    ...castingSteps,
+    // A framework: new metal only (common practice).
+    ...castingSteps(0),
     ...sentOut,
   ],
 }

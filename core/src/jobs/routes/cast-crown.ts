@@ -1,19 +1,20 @@
 import type { RouteTemplate } from '../../route/index.ts'
-import { castHere, castingSteps, investmentMatter } from '../casting-steps.ts'
+import { castHere, investmentMatter, kindMatter, metalMatter } from '../casting-matters.ts'
+import { castingSteps } from '../casting-steps.ts'
 import { arrives, dieCast } from '../die-cast.ts'
 import { disinfectArrival, readAuthorisation } from '../door.ts'
 import { diePictures, shows } from '../pictures.ts'
-import { dieSteps, layerSteps, occlusalSteps, sentOut } from '../wax-pattern-steps.ts'
+import { dieSteps, layerSteps, occlusalSteps, patternMatter, sentOut } from '../wax-pattern-steps.ts'
 
 /** One crown, from the impression or its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
 export const castCrown: RouteTemplate = {
   id: 'cast-crown',
-  version: 5,
+  version: 6,
   name: 'Cast crown',
   usualDays: 3,
   teeth: { least: 1, say: 'Enter the tooth that is crowned.' },
   pictures: diePictures('crown', shows('crown', ['metal'])),
-  matters: [arrives, castHere, investmentMatter],
+  matters: [arrives, castHere, kindMatter, metalMatter, investmentMatter, patternMatter('wax')],
   steps: [
     readAuthorisation,
     disinfectArrival('Impression, casts, dies, bite record.'),
@@ -26,7 +27,8 @@ export const castCrown: RouteTemplate = {
       { name: 'Buccal wall', place: 'axial' },
     ]),
     ...occlusalSteps,
-    ...castingSteps,
+    // One crown is no framework: the alloy decides how much of it may be melted again.
+    ...castingSteps(100),
     ...sentOut,
   ],
 }

@@ -1,8 +1,8 @@
 import { alloyPieceShape, chargeOf, checkPiece, newMetal } from '../../casting/index.ts'
-import { materials } from '../../materials/index.ts'
+import { binders, materials } from '../../materials/index.ts'
 import { qty, saying } from '../../quantity/index.ts'
 import { DomainError } from '../../refusal/index.ts'
-import { figure, id, list, maybe, record, text } from '../../shape/index.ts'
+import { choice, figure, id, list, maybe, record, text } from '../../shape/index.ts'
 import { sheetKind } from '../sheet-kind.ts'
 
 /** A share that was added up: the last digit may stand over the limit. */
@@ -25,6 +25,10 @@ export const chargeSheet = sheetKind({
   wants: record({
     /** By rule of the job. */
     mostRemeltPercent: figure(0, 100),
+    /** The alloys that order and investment allow; none: no order is held against it. */
+    ordered: maybe(list(id(), 20, 1)),
+    /** Of the investment in the ring. */
+    binder: maybe(choice(binders)),
   }),
   check: ({ alloyId, pieces }) => {
     if (!materials.get(alloyId)?.alloy)
@@ -34,14 +38,21 @@ export const chargeSheet = sheetKind({
     if (new Set(pieces.map((each) => each.id)).size !== pieces.length)
       throw new DomainError('piece', 'A piece is there twice.', 'Take each piece once.', 'pieces')
   },
-  faults: ({ pieces, needGrams = 0 }, { mostRemeltPercent }) => {
+  faults: ({ alloyId, pieces, needGrams = 0 }, { mostRemeltPercent, ordered, binder }) => {
     const { grams, remeltShare } = chargeOf(pieces)
     const percent = 100 * remeltShare
+    const { name, alloy } = materials.get(alloyId)!
+    const most = Math.min(mostRemeltPercent, 100 * alloy!.mostRemeltFraction)
     return [
-      ...(percent > mostRemeltPercent + SHARE_GRAIN_PERCENT
-        ? [
-            saying`${qty.percent(percent, 0)} of it was melted before, at most ${qty.percent(mostRemeltPercent)} may be`,
-          ]
+      ...(binder === 'gypsum' && alloy!.usualBinder !== 'gypsum'
+        ? [`${name} is too hot for a gypsum-bonded mould, which breaks down`]
+        : ordered && !ordered.includes(alloyId)
+          ? [
+              `${name} is not what was ordered: ${ordered.map((each) => materials.get(each)?.name ?? each).join(' or ')}`,
+            ]
+          : []),
+      ...(percent > most + SHARE_GRAIN_PERCENT
+        ? [saying`${qty.percent(percent, 0)} of it was melted before, at most ${qty.percent(most)} may be`]
         : []),
       ...(grams < needGrams - BALANCE_GRAIN_GRAMS
         ? [saying`${qty.grams(grams, 2)} are less than the ${qty.grams(needGrams, 2)} worked out`]
@@ -54,7 +65,10 @@ export const chargeSheet = sheetKind({
     const named = [materials.get(alloyId)?.name ?? alloyId, product].filter(Boolean).join(', ')
     return saying`${qty.grams(grams, 2)} of ${named}, ${qty.percent(100 * remeltShare, 0)} returned, ${numbers ? `lot ${numbers}` : 'no lot noted'}`
   },
-  good: () => goodCharge,
+  good: ({ ordered = [] }) => ({
+    ...goodCharge,
+    alloyId: ordered.includes(goodCharge.alloyId) ? goodCharge.alloyId : (ordered[0] ?? goodCharge.alloyId),
+  }),
   failingExample: () => ({ ...goodCharge, needGrams: 100 }),
   refusedExample: () => ({ ...goodCharge, alloyId: 'dental-stone' }),
 })
