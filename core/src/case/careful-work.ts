@@ -1,4 +1,4 @@
-import { goodMix, goodReading, type RouteStep } from '../route/index.ts'
+import { goodMix, goodReading, type RouteStep, teethOf } from '../route/index.ts'
 import { goodSheet, type SheetData, type StepSheet } from '../sheet/index.ts'
 import type { CaseCommand } from './case-command.ts'
 
@@ -22,13 +22,16 @@ export function carefulWork(
     return { type: 'recordMix', jobId, stepId: step.id, ...goodMix(amount, random), lots: lot ? [lot] : [] }
   })
   const checks = (step.checks ?? []).flatMap((check): CaseCommand[] =>
-    Array.from({ length: check.readings ?? 1 }, () => ({
-      type: 'recordCheck',
-      jobId,
-      stepId: step.id,
-      checkId: check.id,
-      ...goodReading(check, random),
-    })),
+    teethOf(check, teeth).flatMap((tooth) =>
+      Array.from({ length: check.readings ?? 1 }, () => ({
+        type: 'recordCheck' as const,
+        jobId,
+        stepId: step.id,
+        checkId: check.id,
+        ...(tooth === undefined ? {} : { tooth }),
+        ...goodReading(check, random),
+      })),
+    ),
   )
   const sheets = (step.sheets ?? []).map(
     (sheet): CaseCommand => ({

@@ -154,7 +154,8 @@ function applyToJob(job: JobState, event: JobEvent, routes: RouteLookup): JobSta
     case 'stepSkipped':
       return setStep(job, event.stepId, (step) => skipped(step, stamp, event.reason))
     case 'checkRecorded': {
-      const reading: Reading = { ...stamp, checkId: event.checkId, value: event.value, answer: event.answer }
+      const { checkId, tooth, value, answer } = event
+      const reading: Reading = { ...stamp, checkId, ...(tooth === undefined ? {} : { tooth }), value, answer }
       const read = setStep(job, event.stepId, (step) => ({ ...step, readings: [...step.readings, reading] }))
       return withQuestion(read, event.stepId, at)
     }

@@ -30,8 +30,12 @@ export function mustBeComplete(
     const name = materials.get(unmixed.materialId)?.name ?? unmixed.materialId
     refuse('mix-missing', `${name} is not recorded yet.`, 'Record what was used, then finish.', unmixed.id)
   }
-  const open = openChecks(step, state)[0]
-  if (open) refuse('check-missing', `The check "${open.name}" is still open.`, `${open.how}`, open.id)
+  const open = openChecks(step, state, teeth)[0]
+  if (open) {
+    const { check, tooth } = open
+    const at = tooth === undefined ? '' : saying` at ${{ tooth }}`
+    refuse('check-missing', saying`The check "${check.name}" is still open${at}.`, check.how, check.id)
+  }
   const unwritten = step.sheets?.find((each) => !state.sheets.some((s) => s.sheetId === each.id))
   if (unwritten)
     refuse('sheet-missing', `"${unwritten.name}" is not filled in yet.`, unwritten.how, unwritten.id)
@@ -42,7 +46,7 @@ export function mustBeComplete(
     if (left.length > 0)
       refuse(
         'teeth-not-read',
-        `"${sheet.name}" is not read at every tooth: ${left.join(', ')} ${left.length === 1 ? 'is' : 'are'} still to come.`,
+        saying`"${sheet.name}" is not read at every tooth: ${joined(left.map((tooth) => saying`${{ tooth }}`))} ${left.length === 1 ? 'is' : 'are'} still to come.`,
         sheet.how,
         sheet.id,
       )
@@ -59,7 +63,9 @@ export function mustBeComplete(
   if (failing && failing.outcome.verdict !== 'pass')
     refuse(
       'check-failing',
-      `The check "${failing.check.name}" does not pass.`,
+      failing.reading.tooth === undefined
+        ? `The check "${failing.check.name}" does not pass.`
+        : saying`The check "${failing.check.name}" does not pass at ${{ tooth: failing.reading.tooth }}.`,
       failing.outcome.say,
       failing.check.id,
     )

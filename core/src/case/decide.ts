@@ -1,6 +1,14 @@
-import { qty, saying } from '../quantity/index.ts'
+import { joined, qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { checkMix, mustHaveTeeth, type RecordedMix, type RouteStep, takeReading } from '../route/index.ts'
+import {
+  type Check,
+  checkMix,
+  mustHaveTeeth,
+  type RecordedMix,
+  type RouteStep,
+  takeReading,
+  teethOf,
+} from '../route/index.ts'
 import { checkSheet } from '../sheet/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext, CommandOf } from './case-command.ts'
@@ -184,6 +192,7 @@ function decideOnStep(
           'Reload the case.',
           'checkId',
         )
+      mustBeOfTooth(check, command.tooth, teeth)
       const { entry } = realTime(command, now, startOf(state))
       return { ...command, type: 'checkRecorded', ...takeReading(check, command), ...entry }
     }
@@ -292,6 +301,21 @@ function checkedMix(step: RouteStep, mix: RecordedMix): RecordedMix {
     refuse('no-such-amount', `"${step.name}" uses no ${mix.amountId}.`, 'Reload the case.', 'amountId')
   checkMix(amount, mix)
   return mix.metAt === undefined ? mix : { ...mix, metAt: inUtc(mix.metAt, 'metAt') }
+}
+
+/** A check that is read tooth by tooth says at which; any other says none. */
+function mustBeOfTooth(check: Check, tooth: number | undefined, teeth: readonly number[]): void {
+  const wanted = teethOf(check, teeth)
+  if (wanted.includes(tooth)) return
+  const named = wanted.flatMap((each) => (each === undefined ? [] : [saying`${{ tooth: each }}`]))
+  refuse(
+    'not-read-there',
+    tooth === undefined
+      ? `"${check.name}" is read tooth by tooth.`
+      : saying`"${check.name}" is not read at ${{ tooth }}.`,
+    named.length > 0 ? saying`Say at which: ${joined(named)}.` : 'Enter it for the whole piece.',
+    'tooth',
+  )
 }
 
 function correct(state: CaseState, command: CommandOf<'correct'>): CaseEventData {

@@ -1,6 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
+import { spoken } from '../quantity/index.ts'
+import { teethOf } from '../route/index.ts'
 import { teethNotRead } from '../sheet/index.ts'
 import { Bench, J } from '../testing/case-bench.ts'
+import { eventWords, stepOf } from './index.ts'
 
 const teeth = [11, 12, 21]
 /** At the exchange of stone teeth for copies, of these teeth. */
@@ -41,5 +44,56 @@ describe('what is read tooth by tooth', () => {
   it('asks nothing of a sheet by places, nor where no tooth is named', () => {
     expect(teethNotRead({}, [], teeth)).toEqual([])
     expect(teethNotRead({ suggestTeeth: true }, [], [])).toEqual([])
+  })
+})
+
+describe('a check that is read tooth by tooth', () => {
+  const bridge = () => new Bench('cast-bridge').upTo('inspect-dies')
+  const sound = (tooth?: number, answer = 'Sound, margin clear') =>
+    ({ type: 'recordCheck', jobId: J, stepId: 'inspect-dies', checkId: 'dies-sound', answer, tooth }) as const
+  const finish = { type: 'finishStep', jobId: J, stepId: 'inspect-dies' } as const
+  it('is read at both retainers of a bridge, not at its pontic, and the step waits for the other one', () => {
+    const bench = bridge()
+    bench.check('inspect-dies', 'dies-home', 'Home, pin down')
+    for (const tooth of [undefined, 36, 11]) expect(bench.refusal(sound(tooth))).toBe('not-read-there')
+    bench.do(sound(35))
+    expect(bench.refusal(finish)).toBe('check-missing')
+    bench.do(sound(37))
+    expect(bench.refusal(finish)).toBeUndefined()
+  })
+  it('what is good at one is not good for the other', () => {
+    const bench = bridge()
+    bench.check('inspect-dies', 'dies-home', 'Home, pin down')
+    bench.do(sound(37, 'A chip or bubble off the margin'))
+    bench.do(sound(35))
+    expect(bench.refusal(finish)).toBe('check-failing')
+    expect(
+      bench.refusal({
+        type: 'recordCheck',
+        jobId: J,
+        stepId: 'inspect-dies',
+        checkId: 'dies-home',
+        answer: 'Home, pin down',
+        tooth: 35,
+      }),
+    ).toBe('not-read-there')
+    bench.do(sound(37))
+    expect(bench.refusal(finish)).toBeUndefined()
+    const last = bench.working.events.findLast(({ type }) => type === 'checkRecorded')!
+    const words = eventWords(last, { jobs: bench.working.state.jobs, lotNumber: String })
+    expect(spoken(words, 'metric')).toBe('Dies, 37: Sound, margin clear')
+    expect(spoken(words, 'metric', String, (fdi) => `#${fdi - 19}`)).toContain('#18')
+  })
+  it('single crowns are each looked at, the middle of three too', () => {
+    const bench = new Bench('cast-crown').upTo('inspect-dies')
+    const places = stepOf(bench.job, 'inspect-dies').checks!.map((check) => teethOf(check, [37, 35, 36]))
+    expect(places).toContainEqual([37, 35, 36])
+    expect(places).toContainEqual([undefined])
+  })
+  it('the ends of a bridge across the midline are its retainers', () => {
+    const check = stepOf(bridge().job, 'inspect-dies').checks!.find(({ id }) => id === 'dies-sound')!
+    expect(teethOf(check, [21, 12, 11])).toEqual([21, 12])
+    expect(teethOf(check, [32, 42, 41, 31])).toEqual([32, 42, 41, 31])
+    expect(teethOf(check, [])).toEqual([undefined])
   })
 })

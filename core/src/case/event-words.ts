@@ -54,7 +54,7 @@ function plainWords(event: CaseEvent, reader: EventReader): Saying {
       return `Left out ${stepName(event.jobId, event.stepId)}${because(event.reason)}`
     case 'checkRecorded': {
       const check = stepIn(reader, event.jobId, event.stepId)?.checks?.find((c) => c.id === event.checkId)
-      return saying`${check?.name ?? event.checkId}: ${readingWords(event, check)}`
+      return saying`${check?.name ?? event.checkId}${atTooth(event)}: ${readingWords(event, check)}`
     }
     case 'mixRecorded':
       return mixWords(event, reader)
@@ -133,6 +133,9 @@ export function readingWords(
   const decimals = check?.kind === 'measure' && check.quantity === 'grams' ? { decimals: 2 } : {}
   return check?.kind === 'measure' ? saying`${{ value, kind: check.quantity, ...decimals }}` : String(value)
 }
+
+const atTooth = ({ tooth }: { readonly tooth?: number }): Saying =>
+  tooth === undefined ? '' : saying`, ${{ tooth }}`
 
 function correctedTo({
   answer,

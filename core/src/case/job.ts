@@ -4,6 +4,7 @@ import {
   type RouteStep,
   readingOutcome,
   type StepMeaning,
+  teethOf,
 } from '../route/index.ts'
 import {
   type DataOfKind,
@@ -89,16 +90,20 @@ export function stepMinutes(step: StepState | undefined): number | undefined {
   return minutesBetween(startedAt(step), finishedAt(step))
 }
 
-/** The checks of a step whose last reading does not pass and was not accepted by the dentist. */
+/** The checks of a step whose last reading, at some tooth, does not pass and was not accepted by the dentist. */
 export function failingChecks(
   step: RouteStep,
   state: StepState,
 ): { readonly check: Check; readonly reading: Reading; readonly outcome: Outcome }[] {
   return (step.checks ?? []).flatMap((check) => {
-    const reading = state.readings.findLast((r) => r.checkId === check.id)
-    if (!reading || state.accepted.includes(reading.sequence)) return []
-    const outcome = readingOutcome(check, reading)
-    return outcome.verdict === 'pass' ? [] : [{ check, reading, outcome }]
+    const last = new Map(
+      state.readings.filter((r) => r.checkId === check.id).map((reading) => [reading.tooth, reading]),
+    )
+    return [...last.values()].flatMap((reading) => {
+      if (state.accepted.includes(reading.sequence)) return []
+      const outcome = readingOutcome(check, reading)
+      return outcome.verdict === 'pass' ? [] : [{ check, reading, outcome }]
+    })
   })
 }
 
@@ -127,11 +132,18 @@ export function stepOfSheet(job: JobState, { stepId, sheetId, laterIn }: SheetOf
   return anew ? laterIn : stepId
 }
 
-/** The checks of a step that still want a reading. */
-export function openChecks(step: RouteStep, state: StepState): Check[] {
-  return (step.checks ?? []).filter(
-    (check) => state.readings.filter((r) => r.checkId === check.id).length < (check.readings ?? 1),
-  )
+/** The checks of a step that still want a reading, and at which tooth. */
+export function openChecks(
+  step: RouteStep,
+  state: StepState,
+  teeth: readonly number[],
+): { readonly check: Check; readonly tooth: number | undefined }[] {
+  return (step.checks ?? []).flatMap((check) => {
+    const own = state.readings.filter((r) => r.checkId === check.id)
+    return teethOf(check, teeth)
+      .filter((tooth) => own.filter((r) => r.tooth === tooth).length < (check.readings ?? 1))
+      .map((tooth) => ({ check, tooth }))
+  })
 }
 
 /** The steps of a job that are running, and those that may be started now: all before them settled. */

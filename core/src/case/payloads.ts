@@ -65,7 +65,13 @@ export const deeds = {
   skipStep: { becomes: 'stepSkipped', right: 'decide', payload: record({ ...onStep, reason }) },
   recordCheck: {
     becomes: 'checkRecorded',
-    payload: record({ ...onStep, checkId: id(), ...reading, realAt }),
+    payload: record({
+      ...onStep,
+      checkId: id(),
+      tooth: maybe(choice(fdiInUniversalOrder)),
+      ...reading,
+      realAt,
+    }),
   },
   recordMix: { becomes: 'mixRecorded', payload: record({ ...onStep, ...recordedMix }) },
   recordSheet: {

@@ -1,16 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
-import { seededRandom } from '../random/index.ts'
 import { goodSheet, judgeSheet } from '../sheet/index.ts'
 import { Bench, J, MINUTE } from '../testing/index.ts'
-import {
-  type CaseCommand,
-  carefulWork,
-  currentStep,
-  stepOf,
-  stepWindow,
-  wantedChanges,
-  windowVerdict,
-} from './index.ts'
+import { type CaseCommand, currentStep, stepOf, stepWindow, wantedChanges, windowVerdict } from './index.ts'
 
 describe('setting up, waxing and the try-in', () => {
   it('a central 0.6 mm low holds the set-up back, with the tooth, the way and the millimetres', () => {
@@ -96,8 +87,7 @@ describe('setting up, waxing and the try-in', () => {
   })
   it('an hour after the last look at its margin a pattern is not invested without a reason', () => {
     const bench = new Bench('cast-crown', { casting: 'elsewhere' }).upTo('margin-check')
-    for (const command of carefulWork(J, stepOf(bench.job, 'margin-check'), seededRandom(3)))
-      bench.do(command)
+    for (const command of bench.carefully('margin-check')) bench.do(command)
     bench.finish('margin-check')
     const begin: CaseCommand = { type: 'startStep', jobId: J, stepId: 'to-invest' }
     bench.now += 60 * MINUTE

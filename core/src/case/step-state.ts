@@ -5,6 +5,8 @@ import type { EventStamp } from './case-event.ts'
 /** One reading of a check. A corrected one keeps what was first entered. */
 export interface Reading extends EventStamp {
   readonly checkId: string
+  /** Where it was read, FDI; none: of the whole piece. */
+  readonly tooth?: number
   readonly value?: number
   readonly answer?: string
   readonly corrected?: { readonly value?: number; readonly answer?: string; readonly reason: string }

@@ -57,14 +57,28 @@ export const castingFinish: readonly TemplateStep[] = [
       },
     ],
     checks: [
-      look('seats', 'Seat', 'Home without pressure, no rock.', 'Seats', {
-        'Held up inside': adjust('Mark, relieve the spot, try again.'),
-        'Will not seat': remake(PATTERN, 'Wax and cast again with more expansion.'),
-      }),
-      look('margin-fit', 'Margin', 'All round under the lens.', 'Closed', {
-        Open: remake(PATTERN, 'Wax and cast again.'),
-        Over: adjust('Thin it to the line.'),
-      }),
+      look(
+        'seats',
+        'Seat',
+        'Home without pressure, no rock.',
+        'Seats',
+        {
+          'Held up inside': adjust('Mark, relieve the spot, try again.'),
+          'Will not seat': remake(PATTERN, 'Wax and cast again with more expansion.'),
+        },
+        { perTooth: 'retainers' },
+      ),
+      look(
+        'margin-fit',
+        'Margin',
+        'All round under the lens.',
+        'Closed',
+        {
+          Open: remake(PATTERN, 'Wax and cast again.'),
+          Over: adjust('Thin it to the line.'),
+        },
+        { perTooth: 'retainers' },
+      ),
       look('cast-contacts', 'Contacts and bite', 'Strip at the neighbours; pin down.', 'Touch, pin down', {
         'Contact tight': adjust('Relieve and polish.'),
         'Contact open': goBack('divest', 'Solder or add, then blast again; or ask for a remake.'),
@@ -88,6 +102,7 @@ export const castingFinish: readonly TemplateStep[] = [
     checks: [
       measure({
         id: 'coping-thickness',
+        perTooth: 'each',
         name: 'Metal under the ceramic',
         how: 'Caliper, the thinnest place.',
         quantity: 'millimetres',
@@ -99,6 +114,7 @@ export const castingFinish: readonly TemplateStep[] = [
       }),
       measure({
         id: 'ceramic-room',
+        perTooth: 'each',
         name: 'Room for the ceramic, least',
         how: 'On the die in the articulator, closed: caliper or wax bite.',
         quantity: 'millimetres',

@@ -16,7 +16,7 @@ export function look(
   how: string,
   good: string,
   faults: Readonly<Record<string, Outcome>>,
-  options: Pick<CheckOf<'observe'>, 'perArch' | 'readings' | 'means'> = {},
+  options: Pick<CheckOf<'observe'>, 'perArch' | 'perTooth' | 'readings' | 'means'> = {},
 ): CheckOf<'observe'> {
   return {
     id,

@@ -29,10 +29,17 @@ const steps: readonly TemplateStep[] = [
     why: 'It is cheaper to send it back now than to cast on a margin that was guessed.',
     handsOnMinutes: 4,
     checks: [
-      look('margin-in-impression', 'Margin', 'Lens and side light, all round.', 'Clear all round', {
-        'Torn or dragged': askDentist('The margin is torn in the impression. Please take a new one.'),
-        'A bubble on it': askDentist('A bubble lies on the margin. Please take a new impression.'),
-      }),
+      look(
+        'margin-in-impression',
+        'Margin',
+        'Lens and side light, all round.',
+        'Clear all round',
+        {
+          'Torn or dragged': askDentist('The margin is torn in the impression. Please take a new one.'),
+          'A bubble on it': askDentist('A bubble lies on the margin. Please take a new impression.'),
+        },
+        { perTooth: 'retainers' },
+      ),
       look('impression-whole', 'Impression', 'Tray, neighbours, tears.', 'Whole, tray not showing', {
         'Tray shows through': askDentist('The tray shows through the impression. Please take a new one.'),
         'Lifted from the tray': askDentist('The impression has come off its tray. Please take a new one.'),
@@ -92,10 +99,17 @@ const steps: readonly TemplateStep[] = [
     why: 'Sideways the thin neighbours break first.',
     handsOnMinutes: 5,
     checks: [
-      look('die-whole', 'Die', 'The margin under the lens.', 'Whole, no bubble', {
-        'A bubble on the margin': goBack(POUR, 'Pour the impression again.'),
-        Broken: goBack(POUR, 'Pour the impression again; if it is torn, ask for a new one.'),
-      }),
+      look(
+        'die-whole',
+        'Die',
+        'The margin under the lens.',
+        'Whole, no bubble',
+        {
+          'A bubble on the margin': goBack(POUR, 'Pour the impression again.'),
+          Broken: goBack(POUR, 'Pour the impression again; if it is torn, ask for a new one.'),
+        },
+        { perTooth: 'retainers' },
+      ),
     ],
   },
   {
@@ -120,9 +134,16 @@ const steps: readonly TemplateStep[] = [
       },
     ],
     checks: [
-      look('die-returns', 'Die in its base', 'Out and in three times, look at the joint.', 'Home, no rock', {
-        'It rocks': adjust('Clean pin and seat; if it still rocks, set a new pin.'),
-      }),
+      look(
+        'die-returns',
+        'Die in its base',
+        'Out and in three times, look at the joint.',
+        'Home, no rock',
+        {
+          'It rocks': adjust('Clean pin and seat; if it still rocks, set a new pin.'),
+        },
+        { perTooth: 'retainers' },
+      ),
     ],
     uses: ['gypsum', 'blade'],
   },
@@ -135,10 +156,17 @@ const steps: readonly TemplateStep[] = [
     why: 'What hides the margin is waxed as if it were tooth.',
     handsOnMinutes: 10,
     checks: [
-      look('die-margin', 'Margin', 'Lens, all round.', 'Bare and whole', {
-        'Still covered': adjust('Go on trimming below it.'),
-        'Cut into': goBack(POUR, 'Pour the impression again: a cut margin cannot be guessed.'),
-      }),
+      look(
+        'die-margin',
+        'Margin',
+        'Lens, all round.',
+        'Bare and whole',
+        {
+          'Still covered': adjust('Go on trimming below it.'),
+          'Cut into': goBack(POUR, 'Pour the impression again: a cut margin cannot be guessed.'),
+        },
+        { perTooth: 'retainers' },
+      ),
     ],
     uses: ['gypsum', 'blade'],
   },

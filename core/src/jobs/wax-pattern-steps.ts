@@ -37,10 +37,17 @@ export const dieSteps: readonly TemplateStep[] = [
     why: 'A pattern can be no better than its margin.',
     handsOnMinutes: 5,
     checks: [
-      look('dies-sound', 'Dies', 'Each margin under the lens, all round.', 'Sound, margin clear', {
-        'Margin cannot be read': askDentist('A margin cannot be read. Please send a new impression.'),
-        'A chip or bubble off the margin': adjust('Block it out, and note where.'),
-      }),
+      look(
+        'dies-sound',
+        'Dies',
+        'Each margin under the lens, all round.',
+        'Sound, margin clear',
+        {
+          'Margin cannot be read': askDentist('A margin cannot be read. Please send a new impression.'),
+          'A chip or bubble off the margin': adjust('Block it out, and note where.'),
+        },
+        { perTooth: 'retainers' },
+      ),
       look('dies-home', 'Dies in the cast', 'Press each home and close.', 'Home, pin down', {
         'A die stands up': adjust('Clean its seat and pin, then seat it again.'),
       }),
@@ -75,6 +82,7 @@ export const dieSteps: readonly TemplateStep[] = [
       },
       millimetres({
         id: 'spacer-short',
+        perTooth: 'retainers',
         name: 'Spacer short of the margin by',
         how: 'Under the lens, at the nearest place.',
         min: 0.5,
@@ -126,10 +134,17 @@ export const layerSteps = (
     handsOnMinutes: 10,
     amounts: [used('wax', 'inlay-wax', 'stick')],
     checks: [
-      look('green-sound', 'Wax on the die', 'Grooves and margin under the lens.', 'No bubble, to the line', {
-        'A bubble': adjust('Melt that spot through to the die and lay it again.'),
-        'Short of the line': adjust('Flow it down to the pencil line.'),
-      }),
+      look(
+        'green-sound',
+        'Wax on the die',
+        'Grooves and margin under the lens.',
+        'No bubble, to the line',
+        {
+          'A bubble': adjust('Melt that spot through to the die and lay it again.'),
+          'Short of the line': adjust('Flow it down to the pencil line.'),
+        },
+        { perTooth: 'retainers' },
+      ),
     ],
     uses: ['moltenWax'],
   },
@@ -150,6 +165,7 @@ export const layerSteps = (
     checks: [
       millimetres({
         id: 'resin-short',
+        perTooth: 'retainers',
         name: 'Resin short of the margin by',
         how: 'At the nearest place all round.',
         min: 0.5,
@@ -229,9 +245,16 @@ export const layerSteps = (
         'Will not come off': goBack('green-wax', 'Free the die, lubricate it, lay wax and resin again.'),
         'Tears or bends': goBack('green-wax', 'Lay wax and resin again.'),
       }),
-      look('no-voids', 'Inside', 'Fitting surface under the lens.', 'No void', {
-        'A void': adjust('Add wax to it, seat, take off again.'),
-      }),
+      look(
+        'no-voids',
+        'Inside',
+        'Fitting surface under the lens.',
+        'No void',
+        {
+          'A void': adjust('Add wax to it, seat, take off again.'),
+        },
+        { perTooth: 'retainers' },
+      ),
     ],
   },
   {
@@ -252,19 +275,33 @@ export const layerSteps = (
     handsOnMinutes: 10,
     checks: [
       {
-        ...look('margin-covered', 'Margins', 'Under the lens, all round.', 'To the line, resin covered', {
-          Short: adjust('Flow wax down to the line.'),
-          'Over the line': adjust('Carve back to the line.'),
-          'Resin shows': adjust('Cover it with wax.'),
-        }),
+        ...look(
+          'margin-covered',
+          'Margins',
+          'Under the lens, all round.',
+          'To the line, resin covered',
+          {
+            Short: adjust('Flow wax down to the line.'),
+            'Over the line': adjust('Carve back to the line.'),
+            'Resin shows': adjust('Cover it with wax.'),
+          },
+          { perTooth: 'retainers' },
+        ),
         when: inResin,
       },
       {
-        ...look('margin-covered', 'Margins', 'Under the lens, all round.', 'To the line, closed', {
-          Short: adjust('Flow wax down to the line.'),
-          'Over the line': adjust('Carve back to the line.'),
-          'A fold': adjust('Melt it through to the die and carve it again.'),
-        }),
+        ...look(
+          'margin-covered',
+          'Margins',
+          'Under the lens, all round.',
+          'To the line, closed',
+          {
+            Short: adjust('Flow wax down to the line.'),
+            'Over the line': adjust('Carve back to the line.'),
+            'A fold': adjust('Melt it through to the die and carve it again.'),
+          },
+          { perTooth: 'retainers' },
+        ),
         when: inWax,
       },
     ],
@@ -346,6 +383,7 @@ export const occlusalSteps: readonly TemplateStep[] = [
     checks: [
       measure({
         id: 'cut-back',
+        perTooth: 'each',
         name: 'Taken off, least',
         how: 'Against the index: dividers.',
         quantity: 'millimetres',
@@ -358,6 +396,7 @@ export const occlusalSteps: readonly TemplateStep[] = [
       }),
       measure({
         id: 'coping-wax',
+        perTooth: 'each',
         name: 'Wax left, thinnest',
         how: 'Wax caliper.',
         quantity: 'millimetres',
@@ -381,10 +420,17 @@ export const occlusalSteps: readonly TemplateStep[] = [
     why: 'The weight tells how much alloy; the clock starts now.',
     handsOnMinutes: 5,
     checks: [
-      look('margin-last', 'Margin', 'All round under the lens.', 'Closed, sharp', {
-        'A gap': adjust('Run wax into it, carve, look again.'),
-        'Pattern bent': goBack('green-wax', 'Make the pattern again.'),
-      }),
+      look(
+        'margin-last',
+        'Margin',
+        'All round under the lens.',
+        'Closed, sharp',
+        {
+          'A gap': adjust('Run wax into it, carve, look again.'),
+          'Pattern bent': goBack('green-wax', 'Make the pattern again.'),
+        },
+        { perTooth: 'retainers' },
+      ),
       {
         id: 'pattern-weight',
         name: 'Pattern weight',

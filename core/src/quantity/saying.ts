@@ -12,11 +12,15 @@ export interface Quantity {
 interface Moment {
   readonly moment: number
 }
-type Part = string | Quantity | Moment
+/** A tooth as it stands in a sentence, ISO 3950. */
+interface Tooth {
+  readonly tooth: number
+}
+type Part = string | Quantity | Moment | Tooth
 
 /**
- * A sentence that still holds its numbers as quantities and its times as instants: the edge, which knows the units and the
- * clock of the lab, turns it into words. Plain text where there is none in it. It is JSON as it stands.
+ * A sentence that still holds its numbers as quantities, its times as instants and its teeth: the edge, which knows the units,
+ * the clock and the tooth numbers of the lab, turns it into words. Plain text where there is none in it. It is JSON as it stands.
  */
 export type Saying = string | readonly Part[]
 
@@ -92,12 +96,14 @@ export function spoken(
   words: Saying,
   units: UnitSystem,
   clock: (at: number) => string = (at) => new Date(at).toISOString(),
+  toothName: (fdi: number) => string = String,
 ): string {
   if (typeof words === 'string') return words
   return words
     .map((part) => {
       if (typeof part === 'string') return part
       if ('moment' in part) return clock(part.moment)
+      if ('tooth' in part) return toothName(part.tooth)
       return formatQuantity(part.value, part.kind, units, part.decimals ?? AS_TYPED_DECIMALS)
     })
     .join('')

@@ -14,6 +14,7 @@ import {
   yesNo,
 } from '../shape/index.ts'
 import { type Outcome, outcomeShape } from '../sheet/index.ts'
+import { fdiInUniversalOrder } from '../teeth/index.ts'
 import { checkMeanings } from './meanings.ts'
 
 const base = {
@@ -24,6 +25,8 @@ const base = {
   source: text(500),
   /** In a pair, asked once for each arch. */
   perArch: maybe(yesNo()),
+  /** Read at each tooth of the order, or at each retainer of a bridge. */
+  perTooth: maybe(choice(['each', 'retainers'])),
   /** How many readings must be on record, the last of which counts; 1 when not given. */
   readings: maybe(whole(1, 20)),
   /** What it is to those who read the record. */
@@ -145,3 +148,21 @@ export const goodReading = (check: Check, random: () => number) => kindOf(check)
 /** What is wrong with a check as written, and where its outcomes may lead. */
 export const checkFaults = (check: Check) => kindOf(check).faults(check)
 export const checkOutcomes = (check: Check) => kindOf(check).outcomes(check)
+
+/** How many teeth a bridge of one pontic has: its ends carry it. */
+const THREE_UNITS = 3
+
+/** Along the arch from the right of the patient to the left. */
+const alongArch = (a: number, b: number) => fdiInUniversalOrder.indexOf(a) - fdiInUniversalOrder.indexOf(b)
+
+/**
+ * The teeth at which a check is read; undefined stands for the whole piece, where it is not read tooth by tooth or the order names none.
+ * @param teeth of the work authorisation, FDI
+ */
+export function teethOf({ perTooth }: Check, teeth: readonly number[]): readonly (number | undefined)[] {
+  if (!perTooth || teeth.length === 0) return [undefined]
+  // Of more units the order does not say which are pontics: all are looked at.
+  if (perTooth === 'each' || teeth.length !== THREE_UNITS) return teeth
+  const pontic = [...teeth].sort(alongArch)[1]
+  return teeth.filter((tooth) => tooth !== pontic)
+}

@@ -23,6 +23,7 @@ export {
   type ReadBy,
   readingOutcome,
   takeReading,
+  teethOf,
 } from './checks.ts'
 export { cautionsOf, type Hazard } from './hazards.ts'
 export {

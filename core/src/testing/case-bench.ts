@@ -12,7 +12,7 @@ import {
 } from '../case/index.ts'
 import { routeTemplates } from '../jobs/index.ts'
 import { seededRandom } from '../random/index.ts'
-import type { Impression, Route } from '../route/index.ts'
+import { type Impression, type Route, teethOf } from '../route/index.ts'
 import type { SheetData } from '../sheet/index.ts'
 
 export const START = Date.parse('2026-03-02T08:00:00Z')
@@ -93,7 +93,17 @@ export class Bench {
   }
   check(stepId: string, checkId: string, reading: number | string): void {
     const value = typeof reading === 'number' ? { value: reading } : { answer: reading }
-    this.do({ type: 'recordCheck', jobId: J, stepId, checkId, ...value })
+    const check = stepOf(this.job, stepId).checks?.find(({ id }) => id === checkId)
+    // Where it is read tooth by tooth, the same at each.
+    for (const tooth of check ? teethOf(check, this.working.state.authorisation.teeth) : [undefined])
+      this.do({
+        type: 'recordCheck',
+        jobId: J,
+        stepId,
+        checkId,
+        ...(tooth === undefined ? {} : { tooth }),
+        ...value,
+      })
   }
   sheet(stepId: string, sheetId: string, sheet: SheetData): void {
     this.do({ type: 'recordSheet', jobId: J, stepId, sheetId, sheet })

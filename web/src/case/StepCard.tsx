@@ -144,7 +144,7 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
           {[step, ...withIt.filter(({ kind }) => kind === 'attended')].flatMap((each) =>
             (each.checks ?? []).map((check) => {
               const { readings, accepted, attempt } = job.steps[each.id]!
-              const onRecord = (reading: CheckReading) => {
+              const onRecord = (reading: CheckReading & { readonly tooth?: number }) => {
                 if (!open) return Promise.resolve(false)
                 const on = { jobId: job.jobId, stepId: each.id, checkId: check.id }
                 // What stands before it on the card is done, now that its end is looked at.
@@ -165,6 +165,7 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
                         : undefined
                     }
                     job={job}
+                    teeth={openCase.state?.authorisation.teeth ?? []}
                     onRecord={onRecord}
                     onGoBack={goBack}
                   />

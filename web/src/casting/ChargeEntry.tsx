@@ -1,16 +1,27 @@
-import { type AlloyPiece, alloyCards, meltedOnce, newMetal } from '@yentrik/core'
+import {
+  type AlloyPiece,
+  alloyCards,
+  alloyGrams,
+  meltedOnce,
+  newMetal,
+  readingsMeaning,
+  USUAL_WAX_GRAMS_PER_CM3,
+} from '@yentrik/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { quantity } from '../format/format.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { usePreferences } from '../preferences/preferences.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { lotWords, useShelf } from '../record/shelf.ts'
 
 /** What is melted: from the shelf by the Cast screen, or typed here. */
 export function ChargeEntry({
+  sheet: { ordered },
   job,
   caseId,
   last,
@@ -20,9 +31,11 @@ export function ChargeEntry({
   onRecord,
 }: SheetEntryProps<'charge'>) {
   const shelf = useShelf()
-  const gypsum = job.route.choices.investment === 'gypsum'
+  const units = usePreferences((preferences) => preferences.units)
+  const allowed = alloyCards.filter(({ id }) => !ordered || ordered.includes(id))
+  const usual = job.route.choices.investment === 'gypsum' ? 'gold-type-3' : 'nickel-chromium'
   const [typed, keep, forget] = useDraft(draftKey, () => ({
-    alloyId: last?.alloyId ?? (gypsum ? 'gold-type-3' : 'nickel-chromium'),
+    alloyId: last?.alloyId ?? (allowed.find(({ id }) => id === usual) ?? allowed[0]!).id,
     grams: '',
     returned: '0',
     lotId: '',
@@ -56,8 +69,23 @@ export function ChargeEntry({
     )
     if (await onRecord({ kind: 'charge', alloyId: typed.alloyId, pieces })) forget()
   }
+  const alloy = alloyCards.find(({ id }) => id === typed.alloyId)!
+  const pattern = readingsMeaning(job, 'weightWithSprue').at(-1)?.value
+  const wanted =
+    pattern && alloyGrams([{ grams: pattern, gramsPerCm3: USUAL_WAX_GRAMS_PER_CM3 }], alloy.gramsPerCm3)
   return (
     <div className="grid gap-3">
+      {wanted !== undefined && (
+        <p className="text-lg">
+          <output className="figures text-5xl font-bold" aria-label="Alloy wanted">
+            {quantity(wanted, 'grams', units)}
+          </output>{' '}
+          of {alloy.name}, the button in it
+        </p>
+      )}
+      {allowed.length < alloyCards.length && (
+        <p>As ordered: {allowed.map(({ name }) => name).join(' or ')}.</p>
+      )}
       <Link
         className={`${last ? 'act' : 'act-main'} justify-self-start`}
         to={`/cast?case=${caseId}&job=${job.jobId}&view=metal`}
@@ -77,7 +105,7 @@ export function ChargeEntry({
         >
           <SelectField
             label="Alloy"
-            options={alloyCards.map(({ id, name }) => [id, name])}
+            options={[...new Set([...allowed, ...alloyCards])].map(({ id, name }) => [id, name])}
             value={typed.alloyId}
             onChoose={(alloyId) => keep({ ...typed, alloyId, lotId: '' })}
           />

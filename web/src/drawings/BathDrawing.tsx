@@ -44,11 +44,6 @@ export function BathDrawing({ part }: DrawingProps<'bath'>) {
           <circle cx="252" cy="134" r="9" fill="var(--heat)" stroke={ink} strokeWidth="1.5" />
         </g>
       )}
-      {!cooling && (
-        <text x="238" y="52" fontSize="16" fontWeight="700" fill={ink} textAnchor="end">
-          74 °C
-        </text>
-      )}
     </svg>
   )
 }

@@ -8,10 +8,13 @@ export function RingDrawing({
   at,
   wireMillimetres,
   lines,
+  figures = true,
 }: {
   readonly at: RingArrangement
   readonly wireMillimetres: number
   readonly lines: readonly ArrangementLine[]
+  /** Left out where they would not be those of the ring in hand. */
+  readonly figures?: boolean
 }) {
   const {
     ringRadiusMillimetres: R,
@@ -40,7 +43,7 @@ export function RingDrawing({
       viewBox={`${-R - 9} -6 ${2 * R + 18} ${H + 12 + 2 * plan}`}
       className="h-full max-h-[30rem] w-full"
       role="img"
-      aria-label="Ring in section, to scale"
+      aria-label={figures ? 'Ring in section, to scale' : 'Ring in section'}
       fontSize="2.8"
       fontWeight="600"
       fill={ink}
@@ -79,7 +82,7 @@ export function RingDrawing({
           />
         </g>
       ))}
-      <Span x={0} from={0} to={up(top)} words={(H - top).toFixed(1)} bad={bad('end')} />
+      <Span x={0} from={0} to={up(top)} words={figures ? (H - top).toFixed(1) : ''} bad={bad('end')} />
       <path
         d={`M${outermost} ${up(foot) + 2}H${R}m0 -1v2M${outermost} ${up(foot) + 1}v2`}
         stroke={bad('wall') ? 'var(--color-error)' : ink}
@@ -91,14 +94,14 @@ export function RingDrawing({
         textAnchor="middle"
         fill={bad('wall') ? 'var(--color-error)' : ink}
       >
-        {(R - outermost).toFixed(1)}
+        {figures && (R - outermost).toFixed(1)}
       </text>
       <text
         x={several ? R - 1 : wireMillimetres / 2 + 1}
         y={up(former + sprue * 0.3)}
         textAnchor={several ? 'end' : 'start'}
       >
-        sprue {sprue}
+        {figures ? `sprue ${sprue}` : 'sprue'}
       </text>
       <text x="0" y={H - 2} textAnchor="middle">
         former

@@ -12,5 +12,5 @@ const usual = {
 } as const
 /** The casting ring in section, as it usually stands. */
 export function UsualRing() {
-  return <RingDrawing at={usual} wireMillimetres={2.6} lines={[]} />
+  return <RingDrawing at={usual} wireMillimetres={2.6} lines={[]} figures={false} />
 }

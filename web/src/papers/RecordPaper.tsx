@@ -150,7 +150,8 @@ function JobRecord({
                 const shown = own.map((reading) => {
                   const passes = readingOutcome(check, reading).verdict === 'pass'
                   const accepted = state.accepted.includes(reading.sequence)
-                  return `${say(readingWords(reading, check))}${passes ? '' : accepted ? ' (accepted by the dentist)' : ' (does not pass)'}`
+                  const at = reading.tooth === undefined ? '' : `${say([{ tooth: reading.tooth }])} `
+                  return `${at}${say(readingWords(reading, check))}${passes ? '' : accepted ? ' (accepted by the dentist)' : ' (does not pass)'}`
                 })
                 return shown.length > 0 ? [`${check.name}: ${shown.join(', then ')}`] : []
               })

@@ -111,14 +111,14 @@ describe('the record', () => {
     expect(text()).toContain('Dental stone, type 3: 130.74 g in all, lot S-77')
   })
   it('holds the alloy that was melted, its pack and what of it was melted before', async () => {
-    const bench = new Bench('cast-crown').upTo('cast')
+    const bench = new Bench('cast-crown').upTo('weigh-metal')
     const piece = (id: string, shares: number[]) => ({
       id,
       grams: 4.26,
       lots: [{ lotId: 'l-1', share: 1 }],
       history: { shares },
     })
-    bench.sheet('cast', 'charge', {
+    bench.sheet('weigh-metal', 'charge', {
       kind: 'charge',
       alloyId: 'gold-type-3',
       pieces: [piece('a', [1]), piece('b', [0, 1])],

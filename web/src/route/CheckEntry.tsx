@@ -13,7 +13,9 @@ import {
   readingWords,
   type Saying,
   saying,
+  showTooth,
   takeReading,
+  teethOf,
 } from '@yentrik/core'
 import { type ReactNode, useEffect, useRef, useState } from 'react'
 import { LiveGauge } from '../devices/LiveGauge.tsx'
@@ -69,29 +71,20 @@ interface CheckEntryProps {
   readonly draftKey: string
   /** What the server said against the last entry for this check. */
   readonly refusal?: Saying
-  readonly onRecord: (reading: CheckReading) => Promise<boolean>
+  readonly onRecord: (reading: CheckReading & { readonly tooth?: number }) => Promise<boolean>
+  /** Of the order, FDI. */
+  readonly teeth: readonly number[]
   /** Back or remake, as the check rules. */
   readonly onGoBack: (outcome: Extract<Outcome, { toStepId: string }>, because: string) => void
   readonly job: JobState
 }
 
-/** One check: look and tap, or measure and type; what it means stands under it at once. */
+/** One check: look and tap, or measure and type; what it means stands under it at once. Where it is read tooth by tooth, each. */
 export function CheckEntry(props: CheckEntryProps) {
-  const { check, readings, accepted, draftKey, refusal, onRecord } = props
-  const last = readings.at(-1)
-  const { Entry, limits } = kindOf(check)
-  const [stopping, setStopping] = useState<Stopping>()
-  const decided = (stored: boolean) => {
-    stopping?.decided(stored)
-    setStopping(undefined)
-  }
-  /** What stops the case is done only once it is seen that it does. */
-  const enter = (reading: CheckReading) => {
-    decided(false)
-    const question = questionOf(check, reading)
-    if (question === undefined) return onRecord(reading)
-    return new Promise<boolean>((resolve) => setStopping({ reading, question, decided: resolve }))
-  }
+  const { check, readings, teeth, draftKey } = props
+  const notation = usePreferences((preferences) => preferences.teeth)
+  const { limits } = kindOf(check)
+  const places = teethOf(check, teeth)
   return (
     <section className="border-base-300 border-t pt-3" aria-label={check.name}>
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -103,6 +96,51 @@ export function CheckEntry(props: CheckEntryProps) {
         )}
       </div>
       <p className="mb-2 text-sm opacity-80">{check.how}</p>
+      {places.map((tooth) => {
+        const one = (
+          <OnePlace
+            key={tooth ?? 'whole'}
+            {...props}
+            tooth={tooth}
+            readings={readings.filter((reading) => reading.tooth === tooth)}
+            draftKey={tooth === undefined ? draftKey : `${draftKey} ${tooth}`}
+          />
+        )
+        if (tooth === undefined || places.length === 1) return one
+        const name = showTooth(tooth, notation)
+        return (
+          // biome-ignore lint/a11y/useSemanticElements: the entry inside is a fieldset of its own
+          <div key={tooth} role="group" aria-label={`Tooth ${name}`} className="mb-3 flex gap-4">
+            <p className="figures w-10 shrink-0 pt-2 text-2xl font-bold">{name}</p>
+            <div className="grow">{one}</div>
+          </div>
+        )
+      })}
+    </section>
+  )
+}
+
+/** A check at one place: at a tooth, or of the whole piece. */
+function OnePlace(props: CheckEntryProps & { readonly tooth: number | undefined }) {
+  const { check, readings, accepted, draftKey, refusal, tooth } = props
+  const last = readings.at(-1)
+  const { Entry } = kindOf(check)
+  const [stopping, setStopping] = useState<Stopping>()
+  const decided = (stored: boolean) => {
+    stopping?.decided(stored)
+    setStopping(undefined)
+  }
+  const onRecord = (reading: CheckReading) =>
+    props.onRecord(tooth === undefined ? reading : { ...reading, tooth })
+  /** What stops the case is done only once it is seen that it does. */
+  const enter = (reading: CheckReading) => {
+    decided(false)
+    const question = questionOf(check, reading)
+    if (question === undefined) return onRecord(reading)
+    return new Promise<boolean>((resolve) => setStopping({ reading, question, decided: resolve }))
+  }
+  return (
+    <>
       <Entry check={check} last={last} draftKey={draftKey} refusal={refusal} onRecord={enter} />
       {readings.length > 1 && (
         <p className="mt-1 text-sm opacity-80">
@@ -124,7 +162,7 @@ export function CheckEntry(props: CheckEntryProps) {
         />
       )}
       {last && !stopping && <Meaning {...props} last={last} accepted={accepted.includes(last.sequence)} />}
-    </section>
+    </>
   )
 }
 

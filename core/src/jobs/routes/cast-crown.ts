@@ -1,4 +1,4 @@
-import type { RouteTemplate } from '../../route/index.ts'
+import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
 import { castHere, investmentMatter, kindMatter, metalMatter } from '../casting-matters.ts'
 import { castingSteps } from '../casting-steps.ts'
 import { arrives, dieCast } from '../die-cast.ts'
@@ -15,7 +15,7 @@ export const castCrown: RouteTemplate = {
   teeth: { least: 1, say: 'Enter the tooth that is crowned.' },
   pictures: diePictures('crown', shows('crown', ['metal'])),
   matters: [arrives, castHere, kindMatter, metalMatter, investmentMatter, patternMatter('wax')],
-  steps: [
+  steps: eachTooth([
     readAuthorisation,
     disinfectArrival('Impression, casts, dies, bite record.'),
     ...dieCast,
@@ -30,5 +30,17 @@ export const castCrown: RouteTemplate = {
     // One crown is no framework: the alloy decides how much of it may be melted again.
     ...castingSteps(100),
     ...sentOut,
-  ],
+  ]),
+}
+
+/** Single crowns have no pontic between them: what a bridge looks at on its retainers is looked at on each. */
+function eachTooth(steps: readonly TemplateStep[]): readonly TemplateStep[] {
+  return steps.map((step) =>
+    step.checks
+      ? {
+          ...step,
+          checks: step.checks.map((check) => (check.perTooth ? { ...check, perTooth: 'each' } : check)),
+        }
+      : step,
+  )
 }

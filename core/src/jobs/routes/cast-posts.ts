@@ -7,7 +7,7 @@ import { castPictures, onePicture, shows } from '../pictures.ts'
 /** Cast posts and cores, from castings on their sprue to packed posts with their papers (common practice throughout). */
 export const castPosts: RouteTemplate = {
   id: 'cast-posts',
-  version: 3,
+  version: 4,
   name: 'Cast post and core',
   usualDays: 3,
   teeth: { least: 1, say: 'Enter each tooth that gets a post.' },
@@ -122,11 +122,18 @@ export const castPosts: RouteTemplate = {
       why: 'The shape is the prescription.',
       handsOnMinutes: 10,
       checks: [
-        look('shape-kept', 'Shape', 'Beside the pattern or its picture.', 'Kept', {
-          'An undercut': adjust('Take the undercut out, nothing else.'),
-          'A sharp edge': adjust('Round it: it would crack what seats over it.'),
-          'Ground away': askDentist('The post was ground short. Cast again, or accept it?'),
-        }),
+        look(
+          'shape-kept',
+          'Shape',
+          'Beside the pattern or its picture.',
+          'Kept',
+          {
+            'An undercut': adjust('Take the undercut out, nothing else.'),
+            'A sharp edge': adjust('Round it: it would crack what seats over it.'),
+            'Ground away': askDentist('The post was ground short. Cast again, or accept it?'),
+          },
+          { perTooth: 'each' },
+        ),
       ],
       uses: ['metalWheel', 'lathe', 'hotRing'],
     },
@@ -145,10 +152,24 @@ export const castPosts: RouteTemplate = {
         look('stone-clean', 'Stone', 'Kept for this alloy.', 'Non-contaminating', {
           'Used on another alloy': adjust('Take a clean stone and go over it again.'),
         }),
-        look('bubbles', 'Inside', 'Under the lens.', 'No bubble', {
-          'A bubble': adjust('Take it off; never from the fitting wall itself.'),
-        }),
-        look('margin', 'Margin', 'Under the lens.', 'Smooth', { Rough: adjust('Go over it once more.') }),
+        look(
+          'bubbles',
+          'Inside',
+          'Under the lens.',
+          'No bubble',
+          {
+            'A bubble': adjust('Take it off; never from the fitting wall itself.'),
+          },
+          { perTooth: 'each' },
+        ),
+        look(
+          'margin',
+          'Margin',
+          'Under the lens.',
+          'Smooth',
+          { Rough: adjust('Go over it once more.') },
+          { perTooth: 'each' },
+        ),
       ],
       uses: ['metalWheel', 'lathe'],
     },
@@ -162,13 +183,27 @@ export const castPosts: RouteTemplate = {
       why: 'What does not fit the model will not fit the root.',
       handsOnMinutes: 8,
       checks: [
-        look('seats', 'Seat', 'Home without pressure.', 'Seats', {
-          'Held up': adjust('Mark, relieve, try again.'),
-          Loose: askDentist('The post is loose on its model. Cast again, or accept it?'),
-        }),
-        look('margin-fit', 'Margin', 'All round under the lens.', 'Closed', {
-          Open: goBack('cut-sprue', 'Look for what holds it up, from the sprue on.'),
-        }),
+        look(
+          'seats',
+          'Seat',
+          'Home without pressure.',
+          'Seats',
+          {
+            'Held up': adjust('Mark, relieve, try again.'),
+            Loose: askDentist('The post is loose on its model. Cast again, or accept it?'),
+          },
+          { perTooth: 'each' },
+        ),
+        look(
+          'margin-fit',
+          'Margin',
+          'All round under the lens.',
+          'Closed',
+          {
+            Open: goBack('cut-sprue', 'Look for what holds it up, from the sprue on.'),
+          },
+          { perTooth: 'each' },
+        ),
       ],
     },
     bath('ultrasonic-ammonia', 'Ultrasonic, ammonia solution', ['ammonia']),
