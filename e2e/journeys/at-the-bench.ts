@@ -79,10 +79,15 @@ export async function stopAndAsk(page: Page, checkName: string): Promise<void> {
   await expect(page.getByText('Waiting for the dentist since')).toBeVisible()
 }
 
+/** Enters a reading; where a check is read tooth by tooth, the same at each. */
 export async function measure(page: Page, checkName: string, value: string): Promise<void> {
-  await check(page, checkName).getByLabel('Reading').fill(value)
-  await check(page, checkName).getByRole('button', { name: 'Record' }).click()
-  await expect(check(page, checkName).getByLabel('Reading')).toHaveValue('')
+  const readings = check(page, checkName).getByLabel('Reading')
+  await expect(readings.first()).toBeVisible()
+  for (const [place, reading] of (await readings.all()).entries()) {
+    await reading.fill(value)
+    await check(page, checkName).getByRole('button', { name: 'Record' }).nth(place).click()
+    await expect(reading).toHaveValue('')
+  }
 }
 
 /** Weighs what the step wants, or the parts given, and puts it on record. */

@@ -172,8 +172,16 @@ function applyToJob(job: JobState, event: JobEvent, routes: RouteLookup): JobSta
     }
     case 'impressionsRecorded':
       return { ...job, impressions: event.impressions }
-    case 'wentBack':
-      return goBack(job, event.toStepId, event.remake, event.reason, at)
+    case 'wentBack': {
+      const back = goBack(job, event.toStepId, event.remake, event.reason, at)
+      if (event.awaits === undefined) return back
+      return {
+        ...back,
+        question: { question: event.awaits, since: at, stepId: event.toStepId },
+        // A new one comes: the hour of the old one says nothing of it.
+        impressions: job.impressions.map(({ takenAt: _old, ...impression }) => impression),
+      }
+    }
     case 'variantSwapped': {
       const route = routes(event.routeId)
       const steps = Object.fromEntries(route.steps.map((step) => [step.id, job.steps[step.id] ?? freshStep]))

@@ -364,7 +364,14 @@ function goBack(job: JobState, command: CommandOf<'goBack'>): CaseEventData {
       'Choose a step that was begun.',
       'toStepId',
     )
-  return { ...command, type: 'wentBack', reason: sentence(command.reason, 'reason', 'why it goes back') }
+  return {
+    ...command,
+    type: 'wentBack',
+    reason: sentence(command.reason, 'reason', 'why it goes back'),
+    ...(command.awaits === undefined
+      ? {}
+      : { awaits: sentence(command.awaits, 'awaits', 'what must come first') }),
+  }
 }
 
 function answer(job: JobState, command: CommandOf<'dentistAnswered'>): CaseEventData {

@@ -67,7 +67,7 @@ function plainWords(event: CaseEvent, reader: EventReader): Saying {
     case 'impressionsRecorded':
       return joined(event.impressions.map(impressionWords), '; ')
     case 'wentBack':
-      return `${event.remake ? 'Remake from' : 'Went back to'} ${stepName(event.jobId, event.toStepId)}${because(event.reason)}`
+      return `${event.remake ? 'Remake from' : 'Went back to'} ${stepName(event.jobId, event.toStepId)}${because(event.reason)}${event.awaits ? `. Asked the dentist: ${event.awaits}` : ''}`
     case 'corrected':
       return saying`Corrected entry ${event.corrects} to ${correctedTo(event)}${because(event.reason)}`
     case 'withdrawn':

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { DomainError } from '../refusal/index.ts'
-import type { Impression } from '../route/index.ts'
+import { type Impression, readingOutcome } from '../route/index.ts'
 import { Bench, J, MINUTE, START } from '../testing/index.ts'
 import { stepOf, stepWindow } from './index.ts'
 
@@ -114,5 +114,62 @@ describe('what came from the mouth, on record', () => {
   it('is kept in UTC, whatever it was written in', () => {
     const bench = studyCast({ takenAt: '2026-03-02T09:50:00+02:00' })
     expect(bench.job.impressions[0]!.takenAt).toBe('2026-03-02T07:50:00.000Z')
+  })
+})
+
+describe('a remake from a new impression', () => {
+  const soft = () => {
+    const bench = new Bench('study-cast', {}, [
+      { of: 'impression', material: 'alginate', takenAt: '2026-03-02T07:50:00Z' },
+    ])
+    bench.upTo('separate')
+    bench.check('separate', 'teeth-whole', 'Surface soft or chalky')
+    return bench
+  }
+  const outcomeOf = (bench: Bench) => {
+    const [check] = stepOf(bench.job, 'separate').checks!
+    const outcome = readingOutcome(check!, { answer: 'Surface soft or chalky' })
+    if (outcome.verdict !== 'remake') throw new Error('not a remake')
+    return outcome
+  }
+  it('asks for it and waits, and the hour of the old one is no longer its hour', () => {
+    const bench = soft()
+    const { toStepId, awaits } = outcomeOf(bench)
+    expect(bench.job.impressions).toHaveLength(1)
+    bench.do({ type: 'goBack', jobId: J, toStepId, remake: true, reason: 'chalky', awaits: awaits! })
+    expect(bench.job.question).toMatchObject({
+      question: expect.stringContaining('take a new one'),
+      stepId: toStepId,
+    })
+    expect(bench.job.impressions).toEqual([{ of: 'impression', material: 'alginate' }])
+    expect(bench.job.remakes).toBe(1)
+    const begin = { type: 'startStep', jobId: J, stepId: toStepId } as const
+    expect(bench.refusal(begin)).toBe('dentist-asked')
+    bench.do({ type: 'dentistAnswered', jobId: J, answer: 'came by courier', decision: 'proceed' })
+    expect(bench.refusal(begin)).toBeUndefined()
+  })
+  it('a remake that needs nothing goes on at once, and keeps its impression', () => {
+    const bench = soft()
+    bench.do({
+      type: 'goBack',
+      jobId: J,
+      toStepId: 'disinfect-impression',
+      remake: true,
+      reason: 'another pour',
+    })
+    expect(bench.job.question).toBeUndefined()
+    expect(bench.job.impressions).toMatchObject([{ takenAt: expect.any(String) }])
+  })
+  it('what is awaited is said in words', () => {
+    const bench = soft()
+    const command = {
+      type: 'goBack',
+      jobId: J,
+      toStepId: 'disinfect-impression',
+      remake: true,
+      reason: 'x',
+      awaits: '  ',
+    } as const
+    expect(bench.refusal(command)).toBe('words-missing')
   })
 })

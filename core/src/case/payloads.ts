@@ -84,7 +84,14 @@ export const deeds = {
   },
   goBack: {
     becomes: 'wentBack',
-    payload: record({ jobId: id(), toStepId: id(), remake: yesNo(), reason }),
+    payload: record({
+      jobId: id(),
+      toStepId: id(),
+      remake: yesNo(),
+      reason,
+      /** What must come from the clinic before it begins again, as a question to it. */
+      awaits: maybe(words()),
+    }),
   },
   correct: {
     becomes: 'corrected',

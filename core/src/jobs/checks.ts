@@ -6,7 +6,13 @@ import type { Outcome } from '../sheet/index.ts'
 export const pass: Outcome = { verdict: 'pass' }
 export const adjust = (say: string) => ({ verdict: 'adjust', say }) as const
 export const goBack = (toStepId: string, say: string) => ({ verdict: 'goBack', toStepId, say }) as const
-export const remake = (toStepId: string, say: string): Outcome => ({ verdict: 'remake', toStepId, say })
+/** @param awaits what must come from the clinic first, as a question to it */
+export const remake = (toStepId: string, say: string, awaits?: string): Outcome => ({
+  verdict: 'remake',
+  toStepId,
+  say,
+  ...(awaits === undefined ? {} : { awaits }),
+})
 export const askDentist = (say: string): Outcome => ({ verdict: 'askDentist', say })
 
 /** A look with one good answer first, then the faults and what follows from each. */

@@ -198,9 +198,7 @@ function CaseWork({
                 open={open}
                 onGive={giveAll}
                 onMix={(amount) => openSheet({ sheet: 'mix', amount })}
-                onGoBack={(toStepId, remake, reason) =>
-                  void give({ type: 'goBack', jobId: job.jobId, toStepId, remake, reason })
-                }
+                onGoBack={(back) => void give({ type: 'goBack', jobId: job.jobId, ...back })}
               />
             )}
             {/* On a phone it stays above the places at the foot, however long the step is. */}

@@ -41,7 +41,7 @@ interface StepCardProps {
   /** What one touch does, in its order. */
   readonly onGive: (commands: readonly CaseCommand[]) => Promise<boolean>
   readonly onMix: (amount: Amount) => void
-  readonly onGoBack: (toStepId: string, remake: boolean, because: string) => void
+  readonly onGoBack: (back: Omit<Extract<CaseCommand, { type: 'goBack' }>, 'type' | 'jobId'>) => void
 }
 
 /** The current step: what to do, with how much, what to look at, what can hurt. */
@@ -50,7 +50,12 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
   const running = state.status === 'running'
   const entering = open && running
   const goBack = (outcome: Extract<Outcome, { toStepId: string }>, because: string) =>
-    onGoBack(outcome.toStepId, outcome.verdict === 'remake', because)
+    onGoBack({
+      toStepId: outcome.toStepId,
+      remake: outcome.verdict === 'remake',
+      reason: because,
+      ...(outcome.verdict === 'remake' && outcome.awaits !== undefined ? { awaits: outcome.awaits } : {}),
+    })
   const { refusal, refused } = openCase
   const mixes = useRunningMixes()
   const instrument = instrumentLink(step, openCase.caseId, job.jobId)

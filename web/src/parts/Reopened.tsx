@@ -31,11 +31,18 @@ export function BackTo({
   readonly onGoBack: () => void
 }) {
   const remake = outcome.verdict === 'remake'
+  const awaits = outcome.verdict === 'remake' ? outcome.awaits : undefined
   return (
     <>
       <Reopened job={job} toStepId={outcome.toStepId} remake={remake} />
+      {awaits !== undefined && (
+        <p>
+          The clinic is asked, and the case waits for its answer: <b>{awaits}</b>
+        </p>
+      )}
       <button type="button" className="act btn-error" onClick={onGoBack}>
-        {remake ? 'Remake from' : 'Go back to'} "{stepOf(job, outcome.toStepId).name}"
+        {awaits !== undefined ? 'Ask, then remake from' : remake ? 'Remake from' : 'Go back to'} "
+        {stepOf(job, outcome.toStepId).name}"
       </button>
     </>
   )

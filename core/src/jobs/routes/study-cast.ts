@@ -29,7 +29,8 @@ const separate: TemplateStep = {
       'A tooth broke': adjust('Dry-fit the piece, then set it with thin adhesive. Note which tooth.'),
       'Surface soft or chalky': remake(
         'disinfect-impression',
-        'The stone did not set hard. Ask for a new impression and pour again.',
+        'The stone did not set hard: it is poured again from a new impression.',
+        'The stone did not set hard, and the impression is used up. Please take a new one.',
       ),
     }),
   ],
@@ -39,7 +40,7 @@ const separate: TemplateStep = {
 /** One stone cast with a trimmed base, from an alginate impression (trade: common practice throughout). */
 export const studyCast: RouteTemplate = {
   id: 'study-cast',
-  version: 5,
+  version: 6,
   name: 'Study cast',
   usualDays: 2,
   noDevice: true,

@@ -42,7 +42,7 @@ const trimPlan: StepSheet = {
 /** A matched, symmetric, labelled pair of orthodontic study models (common practice throughout). */
 export const studyModelPair: RouteTemplate = {
   id: 'study-model-pair',
-  version: 4,
+  version: 5,
   name: 'Study models, pair',
   usualDays: 7,
   noDevice: true,
@@ -233,7 +233,11 @@ export const studyModelPair: RouteTemplate = {
       handsOnMinutes: 6,
       checks: [
         look('upper-vestibule', 'Vestibule', 'Look along both sides from above.', 'Whole all round', {
-          'Cut into the vestibule': remake('inspect-casts', 'Anatomy is cut away: ask for a new cast.'),
+          'Cut into the vestibule': remake(
+            'inspect-casts',
+            'Anatomy is cut away: it begins again with a new cast.',
+            'Anatomy of a cast was cut away. Please send a new cast or impression.',
+          ),
         }),
       ],
     },
@@ -302,7 +306,11 @@ export const studyModelPair: RouteTemplate = {
       handsOnMinutes: 12,
       checks: [
         look('lower-vestibule', 'Vestibule', 'Look along both sides from above.', 'Whole all round', {
-          'Cut into the vestibule': remake('inspect-casts', 'Anatomy is cut away: ask for a new cast.'),
+          'Cut into the vestibule': remake(
+            'inspect-casts',
+            'Anatomy is cut away: it begins again with a new cast.',
+            'Anatomy of a cast was cut away. Please send a new cast or impression.',
+          ),
         }),
       ],
     },
