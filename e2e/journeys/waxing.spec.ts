@@ -320,7 +320,10 @@ test('teeth copied and put in one at a time: the pin tells which copy moved the 
     await forward(request, 12)
     await done(page)
   })
-  await go('Monomer, then powder', { mixes: [undefined], looks: { Holders: 'Level' } })
+  await go('Monomer, then powder', {
+    mixes: [undefined],
+    looks: { Holders: 'Level', 'Powder stands': 'Stands' },
+  })
   await test.step('the pot: 90 kPa is too little', async () => {
     await start(page)
     await measure(page, 'Pressure in the pot', '90')

@@ -2,8 +2,8 @@ import { describe, expect, it } from '@jest/globals'
 import { spoken } from '../quantity/index.ts'
 import { teethOf } from '../route/index.ts'
 import { teethNotRead } from '../sheet/index.ts'
-import { Bench, J } from '../testing/case-bench.ts'
-import { eventWords, stepOf } from './index.ts'
+import { Bench, J, MINUTE } from '../testing/case-bench.ts'
+import { eventWords, stepOf, stepWindow } from './index.ts'
 
 const teeth = [11, 12, 21]
 /** At the exchange of stone teeth for copies, of these teeth. */
@@ -95,5 +95,53 @@ describe('a check that is read tooth by tooth', () => {
     expect(teethOf(check, [21, 12, 11])).toEqual([21, 12])
     expect(teethOf(check, [32, 42, 41, 31])).toEqual([32, 42, 41, 31])
     expect(teethOf(check, [])).toEqual([undefined])
+  })
+})
+
+describe('copies that are filled one after the other', () => {
+  it('each counts its minutes to the pot from its own powder: the first closes the window', () => {
+    const bench = new Bench('immediate-denture')
+    bench.do({ type: 'amend', changes: { teeth }, reason: 'left out' })
+    bench.upTo('fill-copies')
+    const filled = (tooth: number) =>
+      bench.do({
+        type: 'recordCheck',
+        jobId: J,
+        stepId: 'fill-copies',
+        checkId: 'filled',
+        answer: 'Stands',
+        tooth,
+      })
+    for (const command of bench.carefully('fill-copies')) if (command.type === 'recordMix') bench.do(command)
+    bench.check('fill-copies', 'level', 'Level')
+    const first = bench.now
+    for (const tooth of teeth) {
+      filled(tooth)
+      bench.now += MINUTE
+    }
+    bench.finish('fill-copies')
+    const window = () => stepWindow(bench.job, stepOf(bench.job, 'copy-pot'))!
+    // Common practice: sets in about 5 min.
+    expect(window().pastFrom).toBe(first + 5 * MINUTE)
+    bench.now = first + 6 * MINUTE
+    expect(bench.refusal({ type: 'startStep', jobId: J, stepId: 'copy-pot' })).toBe('window-missed')
+  })
+  it('one that is filled again begins again', () => {
+    const bench = new Bench('immediate-denture')
+    bench.do({ type: 'amend', changes: { teeth: [11] }, reason: 'left out' })
+    bench.upTo('fill-copies')
+    for (const command of bench.carefully('fill-copies')) bench.do(command)
+    bench.now += 4 * MINUTE
+    bench.do({
+      type: 'recordCheck',
+      jobId: J,
+      stepId: 'fill-copies',
+      checkId: 'filled',
+      answer: 'Stands',
+      tooth: 11,
+    })
+    const again = bench.now
+    bench.finish('fill-copies')
+    expect(stepWindow(bench.job, stepOf(bench.job, 'copy-pot'))?.pastFrom).toBe(again + 5 * MINUTE)
   })
 })

@@ -93,19 +93,22 @@ type Minutes = Pick<WrittenWindow, 'earliestMinutes' | 'bestMinutes' | 'latestMi
 type WrittenWindow = NonNullable<RouteStep['wait'] | RouteStep['startWindow']>
 
 function windowFrom(to: StepWindow['to'], tapped: number, window: WrittenWindow, job: JobState): StepWindow {
-  const { early, late, source, ifPast, ofMix } = window
+  const { early, late, source, ifPast, ofMix, ofCheck } = window
   const mixes = ofMix ? mixesOf(job, ofMix) : []
+  const read = ofCheck ? lastReadings(job, ofCheck) : []
   const spans =
     mixes.length > 0
       ? mixes.map(({ mix, amount }) => span(metMillis(mix), paced(window, ofMix!.pace, mix, amount)))
-      : [span(tapped, window)]
+      : read.length > 0
+        ? read.map(({ at }) => span(Date.parse(at), window))
+        : [span(tapped, window)]
   const goodFrom = Math.max(...spans.map((each) => each.goodFrom))
   const pastFrom = Math.min(...spans.map((each) => each.pastFrom))
   return {
     to,
     from: Math.min(...spans.map((each) => each.from)),
     goodFrom,
-    // With several mixes it opens with the last and closes with the first.
+    // With several it opens with the last and closes with the first.
     lateFrom: Math.max(goodFrom, Math.min(...spans.map((each) => each.lateFrom))),
     ...(pastFrom === Number.POSITIVE_INFINITY ? {} : { pastFrom: Math.max(goodFrom, pastFrom) }),
     ...(ifPast ? { ifPast } : {}),
@@ -113,6 +116,15 @@ function windowFrom(to: StepWindow['to'], tapped: number, window: WrittenWindow,
     late,
     source,
   }
+}
+
+/** The last reading of a check at each tooth, in this attempt. */
+function lastReadings(
+  job: JobState,
+  { stepId, checkId }: { readonly stepId: string; readonly checkId: string },
+) {
+  const own = job.steps[stepId]?.readings.filter((reading) => reading.checkId === checkId) ?? []
+  return [...new Map(own.map((reading) => [reading.tooth, reading])).values()]
 }
 
 /** The mixes of this attempt that a window counts from: of each amount the one that was mixed last. */

@@ -34,9 +34,11 @@ export function pressurePot(
   step: Pick<TemplateStep, 'id' | 'name' | 'stage' | 'when' | 'why' | 'uses'> & {
     readonly afterStepId: string
     readonly late: string
+    /** Filled one after the other: each counts from its own reading of this check. */
+    readonly filledCheckId?: string
   },
 ): TemplateStep {
-  const { afterStepId, late, ...rest } = step
+  const { afterStepId, late, filledCheckId, ...rest } = step
   return {
     ...rest,
     kind: 'machine',
@@ -48,7 +50,9 @@ export function pressurePot(
     waitMinutes: 10,
     startWindow: {
       afterStepId,
-      ofMix: { stepId: afterStepId, pace: 'met' },
+      ...(filledCheckId === undefined
+        ? { ofMix: { stepId: afterStepId, pace: 'met' as const } }
+        : { ofCheck: { stepId: afterStepId, checkId: filledCheckId } }),
       bestMinutes: 3,
       latestMinutes: 5,
       late,

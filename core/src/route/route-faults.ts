@@ -72,7 +72,9 @@ function windowFaults(step: RouteStep, earlier: ReadonlySet<string>): string[] {
   if (step.pours && !earlier.has(step.pours.lookedAtIn))
     faults.push(`what it pours is looked at in "${step.pours.lookedAtIn}", which is not before it`)
   const known = (id: string) => id === step.id || earlier.has(id)
-  for (const { ofMix, ifPast } of [wait, startWindow].flatMap((window) => window ?? [])) {
+  for (const { ofMix, ofCheck, ifPast } of [wait, startWindow].flatMap((window) => window ?? [])) {
+    if (ofCheck && !known(ofCheck.stepId))
+      faults.push(`a window counts from a reading of "${ofCheck.stepId}", which is not before it`)
     if (ofMix && !known(ofMix.stepId))
       faults.push(`a window counts from the mix of "${ofMix.stepId}", which is not before it`)
     if (ifPast && !known(ifPast.toStepId))

@@ -79,6 +79,8 @@ const ifPastShape = record({ toStepId: id(), say: sentence })
 const ofAnyWindow = {
   /** The mix it counts from, once that is on record. */
   ofMix: maybe(ofMixShape),
+  /** The check whose reading it counts from, at each tooth its own. */
+  ofCheck: maybe(record({ stepId: id(), checkId: id() })),
   ifPast: maybe(ifPastShape),
 }
 

@@ -76,6 +76,14 @@ const copySteps: readonly TemplateStep[] = [
       look('level', 'Holders', 'From two sides.', 'Level', {
         Leaning: adjust('Bed them in wax or sand until they stand level.'),
       }),
+      look(
+        'filled',
+        'Powder stands',
+        'Tap it at each tooth as its powder stands: its minutes to the pot count from then.',
+        'Stands',
+        { 'White spots': adjust('Wash it out and fill it again, monomer first.') },
+        { perTooth: 'each' },
+      ),
     ],
     uses: ['monomer'],
   },
@@ -85,7 +93,8 @@ const copySteps: readonly TemplateStep[] = [
     stage: 'setUp',
     why: 'Pressure closes the pores that powder on monomer leaves; the lid of a pot under pressure kills.',
     afterStepId: 'fill-copies',
-    late: 'It has set without pressure: look for pores, or fill again.',
+    filledCheckId: 'filled',
+    late: 'The first has set without pressure: look for pores, or fill it again.',
     uses: ['pressurePot', 'monomer'],
   }),
   {
@@ -144,7 +153,7 @@ const replaceSteps: readonly TemplateStep[] = [
 /** Tooth copies and an immediate denture: copies stand where the teeth stood (common practice throughout). */
 export const immediateDenture: RouteTemplate = {
   id: 'immediate-denture',
-  version: 6,
+  version: 7,
   name: 'Immediate denture',
   usualDays: 8,
   pictures: denturePictures,
