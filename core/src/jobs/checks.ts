@@ -13,7 +13,7 @@ export const remake = (toStepId: string, say: string, awaits?: string): Outcome 
   say,
   ...(awaits === undefined ? {} : { awaits }),
 })
-export const askDentist = (say: string): Outcome => ({ verdict: 'askDentist', say })
+export const askDentist = (say: string) => ({ verdict: 'askDentist', say }) as const
 
 /** A look with one good answer first, then the faults and what follows from each. */
 export function look(

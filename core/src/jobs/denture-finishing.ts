@@ -1,5 +1,6 @@
 import type { TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
+import { enclosuresBack } from './door.ts'
 import { identificationChecks } from './identification.ts'
 
 /** From the rough denture to the sealed bag. */
@@ -260,10 +261,6 @@ export const dentureFinishing: readonly TemplateStep[] = [
     how: ['Enclosures back by the list.', 'Delivery note signed.'],
     why: 'Parts that stay here are missed there.',
     handsOnMinutes: 4,
-    checks: [
-      look('enclosures-back', 'Enclosures', 'Compare with the list on the docket.', 'All in the bag', {
-        'Something is missing': adjust('Look for it on the bench, or note what was used up.'),
-      }),
-    ],
+    checks: [enclosuresBack],
   },
 ]

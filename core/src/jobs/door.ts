@@ -63,6 +63,16 @@ export const papersAndLabel: TemplateStep = {
   handsOnMinutes: 3,
 }
 
+/** By the list that was typed when the case came in; it stands beside the check. */
+export const enclosuresBack = look(
+  'enclosures-back',
+  'Enclosures',
+  'Compare with what came along.',
+  'All in the bag',
+  { 'Something is missing': adjust('Look for it on the bench, or note what was used up.') },
+  { means: 'enclosuresBack' },
+)
+
 export function handOver(change: Pick<TemplateStep, 'how'> & Partial<TemplateStep>): TemplateStep {
   return {
     id: 'deliver',
@@ -71,11 +81,7 @@ export function handOver(change: Pick<TemplateStep, 'how'> & Partial<TemplateSte
     kind: 'attended',
     why: 'Nothing leaves the lab that could carry infection or that is not on the note.',
     handsOnMinutes: 5,
-    checks: [
-      look('enclosures-back', 'Enclosures', 'Compare with the list on the docket.', 'All in the bag', {
-        'Something is missing': adjust('Look for it on the bench, or note what was used up.'),
-      }),
-    ],
+    checks: [enclosuresBack],
     uses: ['disinfectant'],
     ...change,
   }

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { materials } from '../materials/index.ts'
 import { kilopascalsFromPsi } from '../quantity/index.ts'
 import { buildRoute, type CheckOf, type RouteStep, readingOutcome } from '../route/index.ts'
-import type { SheetOfKind } from '../sheet/index.ts'
+import { judgeSheet, type SheetOfKind } from '../sheet/index.ts'
 import { routeTemplates } from './index.ts'
 
 /**
@@ -300,6 +300,22 @@ describe('what is counted and closed', () => {
     const how = (choices: Record<string, string>) => step('cast-crown', 'burnout', choices).how.join(' ')
     expect(how({ pattern: 'resin' })).toContain('slower')
     expect(how({})).not.toContain('slower')
+  })
+  it('so many copings and screws came as there are implants, else the dentist is asked', () => {
+    const [sheet] = step('implant-verification', 'parts-in', { implants: '4' }).sheets as SheetOfKind<'parts'>[]
+    const parts = (copings: number, screws: number) =>
+      judgeSheet(
+        sheet!,
+        {
+          kind: 'parts',
+          parts: [
+            { name: 'Impression copings', count: copings },
+            { name: 'Coping screws', count: screws },
+          ],
+        },
+        () => undefined,
+      ).outcome.verdict
+    expect([parts(4, 4), parts(3, 4), parts(4, 5)]).toEqual(['pass', 'askDentist', 'askDentist'])
   })
   it('a tray spacer is two baseplate sheets, 2-3 mm together (common practice)', () => {
     const { amounts, checks } = step('implant-verification', 'spacer')

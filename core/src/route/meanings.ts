@@ -41,5 +41,6 @@ export const checkMeanings = [
   'flashSeen',
   'baseTilt',
   'ringPowder',
+  'enclosuresBack',
 ] as const
 export type CheckMeaning = (typeof checkMeanings)[number]

@@ -126,6 +126,7 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
               step={step}
               caseId={openCase.caseId}
               teeth={openCase.state?.authorisation.teeth ?? []}
+              enclosures={openCase.state?.authorisation.enclosures ?? []}
               refusal={
                 refused?.type === 'recordSheet' && refused.sheetId === sheet.id ? refusal?.said : undefined
               }

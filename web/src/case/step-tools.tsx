@@ -72,6 +72,19 @@ export const toolsOfCheck: {
       onRecord={onRecord}
     />
   ),
+  enclosuresBack: ({ openCase }) => {
+    const { enclosures = [] } = openCase.state?.authorisation ?? {}
+    return (
+      <ul className="mt-2 text-lg font-semibold" aria-label="What came along">
+        {enclosures.map((each) => (
+          <li key={each}>{each}</li>
+        ))}
+        {enclosures.length === 0 && (
+          <li className="font-normal opacity-80">Nothing was noted when it came in.</li>
+        )}
+      </ul>
+    )
+  },
 }
 export const toolsBesideStep: { readonly [M in StepMeaning]?: (props: { job: JobState }) => ReactNode } = {
   trialClosures: ({ job }) => doughsOf(job).map((mix) => <DoughClock key={mix.amountId} narrow mix={mix} />),

@@ -24,6 +24,7 @@ function entry(closures: readonly Closure[] = [], stores = true) {
       job={job}
       step={step}
       teeth={[]}
+      enclosures={[]}
       draftKey="closures"
       open
       onRecord={async (data) => {

@@ -10,6 +10,8 @@ export interface SheetEntryProps<K extends SheetKind> {
   readonly step: RouteStep
   /** Of the work authorisation. */
   readonly teeth: readonly number[]
+  /** What came along, as it was typed at intake. */
+  readonly enclosures: readonly string[]
   /** Under which what is typed is kept. */
   readonly draftKey: string
   /** What the server said against the last entry. */

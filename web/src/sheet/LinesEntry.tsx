@@ -102,6 +102,7 @@ function countedParts(lines: readonly Line[]): {
 export function PartsEntry({
   sheet,
   job,
+  enclosures,
   last,
   draftKey,
   refusal,
@@ -112,10 +113,14 @@ export function PartsEntry({
   const came = of && 'parts' in of ? of.parts : undefined
   const start: readonly PartCount[] =
     last?.parts ?? came?.map(({ name }) => ({ name, count: Number.NaN })) ?? []
+  // What was typed at intake is not typed again.
+  const names = came
+    ? []
+    : [...sheet.suggested, ...enclosures.filter((each) => !sheet.suggested.includes(each))]
   const [lines, setLines, forget] = useDraft<readonly Line[]>(draftKey, () =>
     start.length > 0
       ? start.map(({ name, count }, key) => line(name, Number.isNaN(count) ? '' : String(count), key))
-      : sheet.suggested.map((name, key) => line(name, '', key)),
+      : names.map((name, key) => line(name, '', key)),
   )
   const [faults, setFaults] = useState<ReadonlyMap<number, string>>(new Map())
   const record = () => {

@@ -27,6 +27,7 @@ interface StepSheetCardProps {
   readonly caseId: string
   /** Of the work authorisation. */
   readonly teeth: readonly number[]
+  readonly enclosures: readonly string[]
   readonly refusal?: Saying
   readonly open: boolean
   readonly onRecord: (data: SheetData) => Promise<boolean>

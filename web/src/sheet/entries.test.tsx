@@ -22,11 +22,12 @@ interface Wish<K extends SheetKind> {
   readonly at?: StepAtHand
   readonly open?: boolean
   readonly teeth?: readonly number[]
+  readonly enclosures?: readonly string[]
   readonly stores?: boolean
 }
 /** Shows the entry of a kind of sheet; what it puts on record is in the list. */
 function entry<K extends SheetKind>(kind: K, wish: Wish<K> = {}) {
-  const { last, sheet, at, open = true, teeth = [], stores = true } = wish
+  const { last, sheet, at, open = true, teeth = [], enclosures = [], stores = true } = wish
   const wanted = askingFor(kind)
   const { job, step } = at ?? wanted
   const recorded: DataOfKind<K>[] = []
@@ -39,6 +40,7 @@ function entry<K extends SheetKind>(kind: K, wish: Wish<K> = {}) {
       job={job}
       step={step}
       teeth={teeth}
+      enclosures={enclosures}
       draftKey="draft"
       open={open}
       onRecord={async (data) => {
@@ -96,6 +98,14 @@ describe('parts that came along', () => {
       { name: 'Screws', count: 2 },
       { name: 'Bite', count: 1 },
     ])
+  })
+  it('what was typed at intake is not typed again', () => {
+    entry('parts', {
+      sheet: { suggested: ['Screws'], returnOf: undefined },
+      enclosures: ['Screws', 'Wax bite'],
+    })
+    expect(screen.getAllByLabelText('Wax bite')).toHaveLength(1)
+    expect(screen.getAllByLabelText('Screws')).toHaveLength(1)
   })
   it('an unnamed one is asked for its name', async () => {
     const { user, recorded } = entry('parts', { sheet: { suggested: [''], returnOf: undefined } })
@@ -330,6 +340,7 @@ describe('the card of a sheet', () => {
         step={step}
         caseId="c1"
         teeth={[]}
+        enclosures={[]}
         open
         onRecord={async () => true}
         onGoBack={goBack}

@@ -8,7 +8,7 @@ import { castPictures, onePicture, shows } from '../pictures.ts'
 /** Implant cast with soft tissue, a sectioned verification jig and a custom tray (common practice throughout). */
 export const implantVerification: RouteTemplate = {
   id: 'implant-verification',
-  version: 4,
+  version: 5,
   name: 'Implant cast, verification jig and tray',
   usualDays: 4,
   pictures: { ...onePicture(shows('implants', ['tissue'])), receive: castPictures.receive },

@@ -1,6 +1,6 @@
 import { joined, type Saying, saying } from '../../quantity/index.ts'
 import { DomainError } from '../../refusal/index.ts'
-import { figure, list, maybe, type Of, record, text } from '../../shape/index.ts'
+import { figure, list, maybe, type Of, record, text, whole } from '../../shape/index.ts'
 import { sheetKind, sheetOfShape } from '../sheet-kind.ts'
 
 const partShape = record({
@@ -42,20 +42,28 @@ export const partsSheet = sheetKind({
   data: record(partsData),
   wants: record({
     suggested: list(text(120), 60),
+    /** What the order makes certain: so many of each must be there. */
+    expected: maybe(list(record({ name: text(120), count: whole(0, 100) }), 20)),
     /** Counted out again: every part of that sheet must be here in its number. */
     returnOf: maybe(sheetOfShape),
   }),
   check: ({ parts }) => checkParts(parts),
-  faults: ({ parts }, { returnOf }, recorded) => {
+  faults: ({ parts }, { returnOf, expected = [] }, recorded) => {
     // A dispatch lists parts as well.
     const came = returnOf && recorded(returnOf, { kind: ['parts', 'dispatch'], data: record(partsData) })
-    return (came?.parts ?? []).flatMap(({ name, count }) => {
+    const wanted = [...expected, ...(came?.parts ?? [])]
+    return wanted.flatMap(({ name, count }) => {
       const found = parts.find((part) => part.name === name)?.count ?? 0
       return found === count ? [] : [`${name}: ${found} of ${count}`]
     })
   },
   heldAgainst: ({ returnOf }) => returnOf,
   words: ({ parts }) => partsWords(parts),
-  good: ({ suggested }) => ({ parts: suggested.map((name) => ({ name, count: 1 })) }),
+  good: ({ suggested, expected = [] }) => ({
+    parts: suggested.map((name) => ({
+      name,
+      count: expected.find((each) => each.name === name)?.count ?? 1,
+    })),
+  }),
   refusedExample: () => ({ parts: [{ name: 'Screw', count: 1.5 }] }),
 })
