@@ -136,7 +136,7 @@ describe('what was done, as a person would tell it', () => {
       'wax-occlusal',
       'grooves',
       { kind: 'grooves', tooth: 46, patternId: 'lower-molar-cross' },
-      'Groove pattern: 46, Four cusps, cross',
+      'Contour pattern: 46, Four cusps, cross',
     ],
     [
       'study-model-pair',

@@ -302,7 +302,8 @@ describe('what is counted and closed', () => {
     expect(how({})).not.toContain('slower')
   })
   it('so many copings and screws came as there are implants, else the dentist is asked', () => {
-    const [sheet] = step('implant-verification', 'parts-in', { implants: '4' }).sheets as SheetOfKind<'parts'>[]
+    const [sheet] = step('implant-verification', 'parts-in', { implants: '4' })
+      .sheets as SheetOfKind<'parts'>[]
     const parts = (copings: number, screws: number) =>
       judgeSheet(
         sheet!,

@@ -338,7 +338,7 @@ export const occlusalSteps: readonly TemplateStep[] = [
       {
         id: 'grooves',
         kind: 'grooves',
-        name: 'Groove pattern',
+        name: 'Contour pattern',
         how: 'The one that the neighbours and the other side show.',
         source: 'dental anatomy as taught, recalled',
         failing: adjust('Choose again.'),

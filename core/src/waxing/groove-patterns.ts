@@ -1,17 +1,24 @@
+import { saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { fdiFromUniversal, universalFromFdi } from '../teeth/index.ts'
+import { frontPatterns } from './front-patterns.ts'
 
-/** A drawn line of a chewing face in a square of 100, mesial to the left, buccal at the top. */
+/** A drawn line of a face in a square of 100, mesial to the left, buccal or the incisal edge at the top. */
 export type DrawnLine = readonly (readonly [x: number, y: number])[]
 
+/** The contour of a tooth on the face that is carved: grooves of a back tooth, ridges of a front one. */
 export interface GroovePattern {
   readonly id: string
+  /** Of a front tooth, seen from lingual; left out: the chewing face. */
+  readonly face?: 'lingual'
   readonly name: string
   /** Places of the teeth it is usual on: arch and position from the midline. */
   readonly on: readonly { readonly arch: 'upper' | 'lower'; readonly places: readonly number[] }[]
   readonly says: string
   readonly outline: DrawnLine
+  /** Grooves; of a front tooth its ridges. */
   readonly grooves: readonly DrawnLine[]
+  /** Cusps; of a front tooth its tip and its cingulum. */
   readonly cusps: readonly (readonly [x: number, y: number])[]
   readonly pits: readonly (readonly [x: number, y: number])[]
 }
@@ -68,7 +75,7 @@ const lowerMolar: DrawnLine = [
  * How the grooves of back teeth usually run: reference drawings made for Yentrik, not to scale.
  * Source: dental anatomy as taught, recalled; the drawings our own.
  */
-export const groovePatterns: readonly GroovePattern[] = [
+const backPatterns: readonly GroovePattern[] = [
   {
     id: 'upper-premolar-long',
     name: 'Long central groove',
@@ -391,8 +398,11 @@ export const groovePatterns: readonly GroovePattern[] = [
   },
 ]
 
+/** All of them, back teeth first. */
+export const groovePatterns: readonly GroovePattern[] = [...backPatterns, ...frontPatterns]
+
 /**
- * The patterns that are usual on a tooth; none for front teeth and wisdom teeth.
+ * The patterns that are usual on a tooth; none for wisdom teeth.
  * @throws {DomainError} `no-such-tooth`
  */
 export function groovePatternsFor(fdi: number): readonly GroovePattern[] {
@@ -409,10 +419,10 @@ export function checkGroovePattern(fdi: number, patternId: string): void {
   if (usual.some(({ id }) => id === patternId)) return
   throw new DomainError(
     'no-such-pattern',
-    `"${patternId}" is no groove pattern of tooth ${fdi}.`,
+    saying`"${patternId}" is no pattern of tooth ${{ tooth: fdi }}.`,
     usual.length > 0
       ? `Choose: ${usual.map(({ name }) => name).join('; ')}.`
-      : 'Choose a premolar or a molar.',
+      : 'A wisdom tooth has no usual one: choose another tooth.',
     'patternId',
   )
 }

@@ -232,15 +232,17 @@ describe('groove patterns', () => {
   it('are those of the tooth of the case, and one tap chooses', async () => {
     const { user, recorded } = entry('grooves', { teeth: [46, 11] })
     expect(screen.getByRole<HTMLInputElement>('radio', { name: '46' }).checked).toBe(true)
-    expect(screen.queryByRole('radio', { name: '11' })).toBeNull()
     const [pattern] = screen.getAllByRole('button')
     await user.click(pattern!)
     expect(recorded[0]).toMatchObject({ kind: 'grooves', tooth: 46 })
+    // A front tooth is seen from lingual: fossa, cingulum, ridges.
+    await user.click(screen.getByRole('radio', { name: '11' }))
+    expect(screen.getByRole('img', { name: 'One broad fossa, from lingual' })).toBeTruthy()
   })
   it('of a tooth that has none say so', async () => {
     entry('grooves')
-    type('Tooth', '11')
-    expect(screen.getByText(/has no groove pattern here/)).toBeTruthy()
+    type('Tooth', '18')
+    expect(screen.getByText(/A wisdom tooth has no usual pattern/)).toBeTruthy()
   })
 })
 

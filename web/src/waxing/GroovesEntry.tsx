@@ -8,12 +8,12 @@ import { TextField } from '../parts/TextField.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
-/** Which grooves the tooth gets: drawings made for this, the choice goes on record with the tooth. */
+/** Which grooves or ridges the tooth gets: drawings made for this, the choice goes on record with the tooth. */
 export function GroovesEntry({ last, teeth, draftKey, refusal, open, onRecord }: SheetEntryProps<'grooves'>) {
   const notation = usePreferences((preferences) => preferences.teeth)
-  const back = teeth.filter((tooth) => groovePatternsFor(tooth).length > 0)
+  const named = teeth.filter((tooth) => groovePatternsFor(tooth).length > 0)
   const [typed, setTyped] = useDraft<string>(draftKey, () => '')
-  const [tooth, setTooth] = useState<number | undefined>(() => last?.tooth ?? back[0] ?? toothIn(typed))
+  const [tooth, setTooth] = useState<number | undefined>(() => last?.tooth ?? named[0] ?? toothIn(typed))
   function toothIn(text: string): number | undefined {
     return attempt(() => parseTeeth(text, notation)).answer?.[0]
   }
@@ -24,20 +24,20 @@ export function GroovesEntry({ last, teeth, draftKey, refusal, open, onRecord }:
   }
   return (
     <div className="grid gap-3">
-      {back.length > 0 ? (
+      {named.length > 0 ? (
         <Pills
           label="Tooth"
-          options={back.map((each) => [String(each), showTooth(each, notation)] as const)}
+          options={named.map((each) => [String(each), showTooth(each, notation)] as const)}
           value={String(tooth)}
           onChoose={(each) => setTooth(Number(each))}
         />
       ) : (
         <div className="max-w-40">
-          <TextField label="Tooth" text={typed} onText={type} hint="a premolar or a molar" />
+          <TextField label="Tooth" text={typed} onText={type} hint="any but a wisdom tooth" />
         </div>
       )}
       {tooth !== undefined && patterns.length === 0 && (
-        <Message tone="warning">This tooth has no groove pattern here: enter a premolar or a molar.</Message>
+        <Message tone="warning">A wisdom tooth has no usual pattern: enter another tooth.</Message>
       )}
       <div className="grid gap-3 sm:grid-cols-2">
         {patterns.map((pattern) => {
@@ -77,11 +77,16 @@ const smooth = (line: DrawnLine) => {
   return `M${middle(0)}${line.map((_, n) => `Q${line[(n + 1) % line.length]!.join(' ')} ${middle(n + 1)}`).join('')}z`
 }
 
-/** The chewing face from above, buccal at the top; mesial left, or right when mirrored. */
+/** The chewing face from above, buccal at the top, or a front tooth from lingual; mesial left, or right when mirrored. */
 function GrooveDrawing({ pattern, mirrored }: { pattern: GroovePattern; mirrored: boolean }) {
   const ink = 'var(--color-base-content)'
   return (
-    <svg viewBox="0 0 130 110" className="h-36 w-full" role="img" aria-label={`${pattern.name}, from above`}>
+    <svg
+      viewBox="0 0 130 110"
+      className="h-36 w-full"
+      role="img"
+      aria-label={`${pattern.name}, from ${pattern.face ?? 'above'}`}
+    >
       <g transform={mirrored ? 'matrix(-1 0 0 1 115 4)' : 'translate(15 4)'}>
         <path d={smooth(pattern.outline)} fill="var(--tooth)" stroke={ink} strokeWidth="1.6" />
         {pattern.cusps.map(([x, y]) => (

@@ -7,7 +7,7 @@ import { diePictures, shows } from '../pictures.ts'
 /** A single tooth in wax, in the order of the instruments (common practice throughout). Also a training job. */
 export const toothWaxUp: RouteTemplate = {
   id: 'tooth-wax-up',
-  version: 3,
+  version: 4,
   name: 'Single-tooth wax-up',
   usualDays: 3,
   noDevice: true,
@@ -43,7 +43,7 @@ export const toothWaxUp: RouteTemplate = {
         {
           id: 'grooves',
           kind: 'grooves',
-          name: 'Groove pattern',
+          name: 'Contour pattern',
           how: 'The one that the neighbours and the other side show.',
           source: 'dental anatomy as taught, recalled',
           failing: adjust('Choose again.'),

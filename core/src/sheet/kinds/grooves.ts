@@ -1,3 +1,4 @@
+import { saying } from '../../quantity/index.ts'
 import { id, record, whole } from '../../shape/index.ts'
 import { checkGroovePattern, groovePatterns } from '../../waxing/index.ts'
 import { sheetKind } from '../sheet-kind.ts'
@@ -9,7 +10,7 @@ export const groovesSheet = sheetKind({
   wants: record({}),
   check: ({ tooth, patternId }) => checkGroovePattern(tooth, patternId),
   words: ({ tooth, patternId }) =>
-    `${tooth}, ${groovePatterns.find((each) => each.id === patternId)?.name ?? patternId}`,
+    saying`${{ tooth }}, ${groovePatterns.find((each) => each.id === patternId)?.name ?? patternId}`,
   good: () => ({ tooth: 46, patternId: 'lower-molar-five' }),
-  refusedExample: () => ({ tooth: 11, patternId: 'lower-molar-five' }),
+  refusedExample: () => ({ tooth: 48, patternId: 'lower-molar-five' }),
 })
