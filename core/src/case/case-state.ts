@@ -7,6 +7,7 @@ import {
   finished,
   freshStep,
   type Reading,
+  type RecordedSheet,
   reopened,
   type StepMix,
   type StepState,
@@ -96,7 +97,11 @@ export function applyEvent(state: CaseState, event: CaseEvent, routes: RouteLook
     case 'noted':
       return next
     case 'corrected':
-      return { ...next, jobs: state.jobs.map((job) => correctIn(job, event)) }
+      return {
+        ...next,
+        lots: [...new Set([...state.lots, ...(event.lots ?? [])])],
+        jobs: state.jobs.map((job) => correctIn(job, event)),
+      }
     case 'dentistAnswered':
       if (event.decision === 'end') return { ...next, ended: { reason: event.answer, at: event.at } }
       return { ...next, jobs: mapJob(state, event.jobId, (job) => answerIn(job, event)) }
@@ -278,16 +283,26 @@ function correctIn(job: JobState, event: EventOfType<'corrected'>): JobState {
     if (step.mixes.some(({ sequence }) => sequence === corrects)) {
       const mixes = step.mixes.map((mix): StepMix => {
         if (mix.sequence !== corrects) return mix
-        const { powderGrams, liquidMillilitres } = mix
+        const { powderGrams, liquidMillilitres, lots } = mix
         return {
           ...mix,
           powderGrams: event.powderGrams ?? powderGrams,
           liquidMillilitres: event.liquidMillilitres ?? liquidMillilitres,
           roomCelsius: event.roomCelsius ?? mix.roomCelsius,
-          corrected: { powderGrams, liquidMillilitres, reason },
+          lots: event.lots ?? lots,
+          corrected: { powderGrams, liquidMillilitres, lots, reason },
         }
       })
       return setStep(job, stepId, () => ({ ...step, mixes }))
+    }
+    const { sheet } = event
+    if (sheet && step.sheets.some(({ sequence }) => sequence === corrects)) {
+      const sheets = step.sheets.map(
+        (each): RecordedSheet =>
+          each.sequence === corrects ? { ...each, sheet, corrected: { sheet: each.sheet, reason } } : each,
+      )
+      const accepted = step.accepted.filter((sequence) => sequence !== corrects)
+      return setStep(job, stepId, () => ({ ...step, sheets, accepted }))
     }
   }
   return job

@@ -9,7 +9,7 @@ import {
   takeReading,
   teethOf,
 } from '../route/index.ts'
-import { checkSheet } from '../sheet/index.ts'
+import { checkSheet, type SheetData, type SheetKind } from '../sheet/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext, CommandOf } from './case-command.ts'
 import type { CaseEventData } from './case-event.ts'
@@ -332,25 +332,58 @@ function correct(state: CaseState, command: CommandOf<'correct'>): CaseEventData
           powderGrams = mix.powderGrams,
           liquidMillilitres = mix.liquidMillilitres,
           roomCelsius,
+          lots,
         } = command
         // Who corrects says why: that stands for a ratio outside its range too.
         checkedMix(step, { ...mix, powderGrams, liquidMillilitres, ratioReason: mix.ratioReason ?? reason })
         return {
           type: 'corrected',
           corrects: command.corrects,
-          powderGrams,
-          liquidMillilitres,
+          // Where only its lot was wrong, its figures are not said again.
+          ...(lots !== undefined &&
+          command.powderGrams === undefined &&
+          command.liquidMillilitres === undefined
+            ? {}
+            : { powderGrams, liquidMillilitres }),
           ...(roomCelsius === undefined ? {} : { roomCelsius }),
+          ...(lots === undefined ? {} : { lots }),
           reason,
         }
       }
+      const sheet = correctedSheet(step, stepState, command)
+      if (sheet) return { type: 'corrected', corrects: command.corrects, sheet, reason }
     }
   refuse(
     'nothing-to-correct',
-    `Event ${command.corrects} is no reading or mix of the present attempt.`,
-    'Choose a reading of a step as it stands; add a note for anything older.',
+    `Event ${command.corrects} is no reading, mix or sheet of the present attempt.`,
+    'Choose an entry of a step as it stands; add a note for anything older.',
     'corrects',
   )
+}
+
+/** Sheets that took from the stock of alloy, or gave back to it: the pieces are somewhere by now. */
+const ofStock: readonly SheetKind[] = ['charge', 'button']
+
+/** The sheet that a correction names as it should have been; undefined: it names none of this step. */
+function correctedSheet(
+  step: RouteStep,
+  state: StepState,
+  { corrects, sheet }: CommandOf<'correct'>,
+): SheetData | undefined {
+  const recorded = state.sheets.find(({ sequence }) => sequence === corrects)
+  const wanted = recorded && step.sheets?.find(({ id }) => id === recorded.sheetId)
+  if (!wanted) return undefined
+  if (ofStock.includes(wanted.kind))
+    refuse(
+      'sheet-of-stock',
+      `"${wanted.name}" has moved pieces of the stock.`,
+      'Withdraw it while its step runs, or go back to the step.',
+      'corrects',
+    )
+  if (sheet?.kind !== wanted.kind)
+    refuse('sheet-missing', `"${wanted.name}" is not filled in.`, wanted.how, 'sheet')
+  checkSheet(wanted, sheet)
+  return sheet
 }
 
 function goBack(job: JobState, command: CommandOf<'goBack'>): CaseEventData {

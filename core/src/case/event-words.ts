@@ -7,7 +7,7 @@ import {
   type RecordedMix,
   type RouteStep,
 } from '../route/index.ts'
-import { type SheetReader, sheetWords } from '../sheet/index.ts'
+import { type SheetData, type SheetReader, sheetWords } from '../sheet/index.ts'
 import type { CaseCommand } from './case-command.ts'
 import type { CaseEvent, DentistDecision, EventOfType } from './case-event.ts'
 import { deeds } from './payloads.ts'
@@ -69,7 +69,7 @@ function plainWords(event: CaseEvent, reader: EventReader): Saying {
     case 'wentBack':
       return `${event.remake ? 'Remake from' : 'Went back to'} ${stepName(event.jobId, event.toStepId)}${because(event.reason)}${event.awaits ? `. Asked the dentist: ${event.awaits}` : ''}`
     case 'corrected':
-      return saying`Corrected entry ${event.corrects} to ${correctedTo(event)}${because(event.reason)}`
+      return saying`Corrected entry ${event.corrects} to ${correctedTo(event, reader)}${because(event.reason)}`
     case 'withdrawn':
       return `Withdrew entry ${event.withdraws}${because(event.reason)}`
     case 'noted':
@@ -137,23 +137,46 @@ export function readingWords(
 const atTooth = ({ tooth }: { readonly tooth?: number }): Saying =>
   tooth === undefined ? '' : saying`, ${{ tooth }}`
 
-function correctedTo({
-  answer,
-  value,
-  powderGrams,
-  liquidMillilitres,
-  roomCelsius,
-}: EventOfType<'corrected'>): Saying {
+function correctedTo(
+  {
+    corrects,
+    answer,
+    value,
+    powderGrams,
+    liquidMillilitres,
+    roomCelsius,
+    lots,
+    sheet,
+  }: EventOfType<'corrected'>,
+  reader: EventReader,
+): Saying {
   if (answer !== undefined) return answer
+  if (sheet) return correctedSheetWords(corrects, sheet, reader)
   if (value !== undefined) return String(value)
   const parts = [
     ...(powderGrams === undefined ? [] : [saying`${qty.grams(powderGrams, 2)}`]),
     ...(liquidMillilitres === undefined ? [] : [saying`${qty.millilitres(liquidMillilitres)}`]),
   ]
-  const amounts = joined(parts, ' + ')
-  if (roomCelsius === undefined) return amounts
-  const room = saying`room ${qty.celsius(roomCelsius)}`
-  return parts.length === 0 ? room : saying`${amounts}, ${room}`
+  return joined([
+    ...(parts.length === 0 ? [] : [joined(parts, ' + ')]),
+    ...(roomCelsius === undefined ? [] : [saying`room ${qty.celsius(roomCelsius)}`]),
+    ...(lots === undefined
+      ? []
+      : [lots.length === 0 ? 'no lot noted' : `lot ${lots.map(reader.lotNumber).join(', ')}`]),
+  ])
+}
+
+/** The right sheet in the words of its step. */
+function correctedSheetWords(corrects: number, data: SheetData, reader: EventReader): Saying {
+  for (const job of reader.jobs)
+    for (const step of job.route.steps) {
+      const state = job.steps[step.id]!
+      const recorded = [state, ...state.past].flatMap(({ sheets }) => sheets)
+      const sheetId = recorded.find(({ sequence }) => sequence === corrects)?.sheetId
+      const sheet = step.sheets?.find(({ id }) => id === sheetId)
+      if (sheet) return sheetWords(sheet, data, reader)
+    }
+  return 'a sheet that the route no longer asks for'
 }
 
 /** What a dentist can decide, in words. */

@@ -102,6 +102,10 @@ export const deeds = {
       powderGrams: maybe(figure(-100_000, 100_000)),
       liquidMillilitres: maybe(figure(-100_000, 100_000)),
       roomCelsius: recordedMix.roomCelsius,
+      /** Of a mix: out of which it really came. */
+      lots: maybe(recordedMix.lots),
+      /** Of a sheet: as it should have been filled in. */
+      sheet: maybe(sheetDataShape),
       reason,
     }),
   },

@@ -225,8 +225,8 @@ describe('what is refused, and what to do about it', () => {
       { type: 'correct', corrects: 1, value: 2, reason: 'slip' },
       [
         'nothing-to-correct',
-        'Event 1 is no reading or mix of the present attempt.',
-        'Choose a reading of a step as it stands; add a note for anything older.',
+        'Event 1 is no reading, mix or sheet of the present attempt.',
+        'Choose an entry of a step as it stands; add a note for anything older.',
         'corrects',
       ],
     ],

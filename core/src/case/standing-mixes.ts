@@ -1,7 +1,7 @@
 import type { CaseEvent, EventOfType } from './case-event.ts'
 import { standing } from './case-state.ts'
 
-/** Every mix that stands on record, remakes too, each with its figures as they were last corrected. */
+/** Every mix that stands on record, remakes too, each with its figures and lots as they were last corrected. */
 export function standingMixes(events: readonly CaseEvent[]): readonly EventOfType<'mixRecorded'>[] {
   const stand = standing(events)
   const corrected = new Map(
@@ -9,12 +9,13 @@ export function standingMixes(events: readonly CaseEvent[]): readonly EventOfTyp
   )
   return stand.flatMap((event) => {
     if (event.type !== 'mixRecorded') return []
-    const { powderGrams, liquidMillilitres } = corrected.get(event.sequence) ?? {}
+    const { powderGrams, liquidMillilitres, lots } = corrected.get(event.sequence) ?? {}
     return [
       {
         ...event,
         ...(powderGrams === undefined ? {} : { powderGrams }),
         ...(liquidMillilitres === undefined ? {} : { liquidMillilitres }),
+        ...(lots === undefined ? {} : { lots }),
       },
     ]
   })

@@ -15,6 +15,7 @@ export interface StepMix extends EventStamp, RecordedMix {
   readonly corrected?: {
     readonly powderGrams?: number
     readonly liquidMillilitres?: number
+    readonly lots?: readonly string[]
     readonly reason: string
   }
 }
@@ -25,6 +26,7 @@ export const metMillis = ({ metAt, at }: Pick<StepMix, 'metAt' | 'at'>) => Date.
 export interface RecordedSheet extends EventStamp {
   readonly sheetId: string
   readonly sheet: SheetData
+  readonly corrected?: { readonly sheet: SheetData; readonly reason: string }
 }
 
 /** What was entered on a step in one attempt. */

@@ -2,7 +2,7 @@ import { COMMON_PRACTICE } from '../materials/index.ts'
 import type { TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, look, pass, remake } from './checks.ts'
 import { disinfectArrival, readAuthorisation } from './door.ts'
-import { countCheck, implantCounts } from './implant-counts.ts'
+import { countCheck, implantParts } from './implant-counts.ts'
 
 /** From the parts that came to the trimmed implant cast. */
 export const implantCast: readonly TemplateStep[] = [
@@ -15,17 +15,12 @@ export const implantCast: readonly TemplateStep[] = [
     how: ['Count copings, screws and replicas onto a tray of their own.', 'Write down what else came.'],
     why: 'All copings and screws must go back. One that rolls away now is missed in the mouth.',
     handsOnMinutes: 3,
-    sheets: implantCounts.map((implants) => ({
+    sheets: implantParts({
       id: 'parts-list',
-      kind: 'parts' as const,
       name: 'Parts list',
-      how: `Enter each kind of part and how many there are; ${implants} implants, so many copings and screws.`,
-      suggested: ['Impression copings', 'Coping screws', 'Impression tray'],
-      expected: ['Impression copings', 'Coping screws'].map((name) => ({ name, count: Number(implants) })),
-      source: COMMON_PRACTICE,
+      how: 'Enter each kind of part and how many there are; as many copings and screws as implants.',
       failing: askDentist('Copings or screws do not agree with the number of implants. How many were sent?'),
-      when: { implants: [implants] },
-    })),
+    }),
   },
   disinfectArrival('Impression and all parts.'),
   {

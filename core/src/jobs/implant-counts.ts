@@ -1,4 +1,6 @@
-import type { Check } from '../route/index.ts'
+import { COMMON_PRACTICE } from '../materials/index.ts'
+import type { Check, Conditional } from '../route/index.ts'
+import type { SheetOfKind } from '../sheet/index.ts'
 import { adjust } from './checks.ts'
 
 /** How many implants a case can have. */
@@ -24,6 +26,22 @@ export function countCheck(
     above: adjust(say),
     plausible: { min: 0, max: 20 },
     source: 'the prescription',
+    when: { implants: [implants] },
+  }))
+}
+
+const ofEach = ['Impression copings', 'Coping screws'] as const
+
+/** A list of the parts of an implant impression, one for each number of implants: of each so many. */
+export function implantParts(
+  sheet: Pick<SheetOfKind<'parts'>, 'id' | 'name' | 'how' | 'returnOf' | 'failing'>,
+): readonly (SheetOfKind<'parts'> & Conditional)[] {
+  return implantCounts.map((implants) => ({
+    ...sheet,
+    kind: 'parts',
+    source: COMMON_PRACTICE,
+    suggested: [...ofEach, 'Impression tray'],
+    expected: ofEach.map((name) => ({ name, count: Number(implants) })),
     when: { implants: [implants] },
   }))
 }

@@ -2,7 +2,7 @@ import { COMMON_PRACTICE } from '../materials/index.ts'
 import type { TemplateStep } from '../route/index.ts'
 import { adjust, goBack, look } from './checks.ts'
 import { handOver, papersAndLabel } from './door.ts'
-import { countCheck } from './implant-counts.ts'
+import { countCheck, implantParts } from './implant-counts.ts'
 import { shows } from './pictures.ts'
 
 const lightCure = (id: string, name: string, how: string, why: string): TemplateStep => ({
@@ -332,20 +332,12 @@ export const implantJigAndTray: readonly TemplateStep[] = [
   papersAndLabel,
   handOver({
     how: ['Disinfect.', 'Jig in its own box, in order.', 'Count every part back into the bag.'],
-    sheets: [
-      {
-        id: 'parts-back',
-        kind: 'parts',
-        name: 'Parts going back',
-        how: 'Count each kind of part into the bag.',
-        suggested: ['Impression copings', 'Coping screws', 'Impression tray'],
-        returnOf: { stepId: 'parts-in', sheetId: 'parts-list' },
-        source: COMMON_PRACTICE,
-        failing: {
-          verdict: 'adjust',
-          say: 'Look for it on the bench, in the cast and in the light box; count again.',
-        },
-      },
-    ],
+    sheets: implantParts({
+      id: 'parts-back',
+      name: 'Parts going back',
+      how: 'Count each kind of part into the bag.',
+      returnOf: { stepId: 'parts-in', sheetId: 'parts-list' },
+      failing: adjust('Look for it on the bench, in the cast and in the light box; count again.'),
+    }),
   }),
 ]

@@ -35,7 +35,7 @@ export class CaseDocuments {
   async export(caseId: string): Promise<CaseDocument> {
     const { events, routes } = await this.cases.record(caseId)
     const used = [
-      ...events.flatMap((e) => (e.type === 'mixRecorded' ? e.lots : [])),
+      ...events.flatMap((e) => (e.type === 'mixRecorded' || e.type === 'corrected' ? (e.lots ?? []) : [])),
       ...meltedCharges(events, (id) => routes[id]!).flatMap(({ lots }) => lots.map(({ lotId }) => lotId)),
     ]
     const lots = await this.dataSource.manager.findBy(LotRow, { lotId: In([...new Set(used)]) })

@@ -137,12 +137,15 @@ export class CasesService {
       if (before) return { event: before }
       if (working.state.sequence !== seen) throw stale(working, seen)
       if (command.type === 'recordMix') await lotsMustBeUsable(manager, command.lots)
+      // What was really taken is told, even of a lot that nobody may take any more.
+      if (command.type === 'correct') await lotsOf(manager, command.lots ?? [])
       if (command.type === 'recordSheet' && command.sheet.kind === 'charge')
         await lotsMustBeUsable(
           manager,
           command.sheet.pieces.flatMap(({ lots }) => lots.map(({ lotId }) => lotId)),
         )
-      if (command.type === 'recordSheet' && command.sheet.kind === 'burnout' && command.sheet.run.hotEntry)
+      const sheet = command.type === 'recordSheet' || command.type === 'correct' ? command.sheet : undefined
+      if (sheet?.kind === 'burnout' && sheet.run.hotEntry)
         await mustBeMarkedForHotEntry(manager, working.state.lots)
       const done = doneAt === undefined ? undefined : instantMillis(doneAt, 'doneAt')
       const following = obey(working, command, this.clock.now(), by, house, done)
@@ -219,13 +222,8 @@ async function eventOfKey(
   return events[known.sequence - 1]
 }
 
-async function lotsMustBeUsable(manager: EntityManager, lots: readonly string[]): Promise<void> {
-  for (const lotId of lots) {
-    const lot = await manager.findOneBy(LotRow, { lotId })
-    if (!lot)
-      throw new Refusal(422, 'no-such-lot', `There is no lot ${lotId}.`, 'Choose a lot from the shelf.', {
-        field: 'lots',
-      })
+async function lotsMustBeUsable(manager: EntityManager, lotIds: readonly string[]): Promise<void> {
+  for (const lot of await lotsOf(manager, lotIds)) {
     if (lot.quarantine)
       throw new Refusal(
         422,
@@ -235,6 +233,20 @@ async function lotsMustBeUsable(manager: EntityManager, lots: readonly string[])
         { field: 'lots' },
       )
   }
+}
+
+/** @throws {Refusal} `no-such-lot` */
+async function lotsOf(manager: EntityManager, lotIds: readonly string[]): Promise<readonly LotRow[]> {
+  const found: LotRow[] = []
+  for (const lotId of lotIds) {
+    const lot = await manager.findOneBy(LotRow, { lotId })
+    if (!lot)
+      throw new Refusal(422, 'no-such-lot', `There is no lot ${lotId}.`, 'Choose a lot from the shelf.', {
+        field: 'lots',
+      })
+    found.push(lot)
+  }
+  return found
 }
 
 /** What a burnout says of its product must be so on the shelf. @throws {Refusal} `not-marked-for-hot-entry` */

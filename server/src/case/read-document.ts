@@ -52,8 +52,10 @@ export async function readDocument(sent: unknown): Promise<{
   const routes = new Map(Object.entries(document.routes))
   const working = await replayed(events, routes)
   await inPieces(events, (event, index) => {
-    if (event.type === 'sheetRecorded')
-      mustBeSoundSheet(event, [...routes.values()], `/events/${index}/sheet`)
+    const recorded = event.type === 'corrected' ? events[event.corrects - 1] : event
+    const { sheet } = event.type === 'corrected' || event.type === 'sheetRecorded' ? event : {}
+    if (recorded?.type === 'sheetRecorded' && sheet)
+      mustBeSoundSheet({ ...recorded, sheet }, [...routes.values()], `/events/${index}/sheet`)
   })
   return { working, sound: document, chain }
 }

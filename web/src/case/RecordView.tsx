@@ -14,7 +14,7 @@ import { dateAndTime } from '../format/format.ts'
 import { useWords } from '../preferences/words.tsx'
 import { type OpenCase, withdrawContext } from '../record/open-case.ts'
 import { DataTable } from '../table/DataTable.tsx'
-import { CorrectSheet } from './CorrectSheet.tsx'
+import { CorrectSheet, mayBeCorrected } from './CorrectSheet.tsx'
 import { WordsSheet } from './WordsSheet.tsx'
 
 interface Entry {
@@ -42,7 +42,7 @@ export function RecordView({
       new Set(
         state.jobs.flatMap((job) =>
           Object.values(job.steps).flatMap((step) =>
-            [...step.readings, ...step.mixes].map((entry) => entry.sequence),
+            [...step.readings, ...step.mixes, ...step.sheets].map((entry) => entry.sequence),
           ),
         ),
       ),
@@ -68,9 +68,7 @@ export function RecordView({
       { type: 'withdraw', withdraws: event.sequence, reason: 'a slip' },
       withdrawContext(openCase.events),
     ) === undefined
-  const mayCorrect = ({ event }: Entry) =>
-    live.has(event.sequence) &&
-    (event.type === 'checkRecorded' || (event.type === 'mixRecorded' && event.powderGrams !== undefined))
+  const mayCorrect = ({ event }: Entry) => live.has(event.sequence) && mayBeCorrected(event)
   return (
     <section className="flex min-h-0 grow flex-col gap-3" aria-label="Record">
       <input

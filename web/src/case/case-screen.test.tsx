@@ -287,6 +287,44 @@ describe('the record of a case', () => {
       expect(bench.job.steps.trim!.readings.at(-1)).toMatchObject({ value: 90, corrected: { value: 84 } }),
     )
   })
+  it('a sheet is corrected by its own entry, with a reason, though its step is over', async () => {
+    const worked = new Bench('implant-verification', { implants: '3' }).upTo('parts-in')
+    for (const command of worked.carefully('parts-in')) worked.do(command)
+    worked.finish('parts-in')
+    const { user } = await opened(worked)
+    await user.click(screen.getAllByRole('button', { name: 'Record' })[0]!)
+    await user.type(screen.getByLabelText('Search the record'), 'Impression tray')
+    await user.click(await screen.findByRole('button', { name: /^Correct: / }))
+    await retype(user, dialog().getByLabelText('Impression tray'), '2')
+    await user.click(dialog().getByRole('button', { name: 'Record' }))
+    expect(dialog().getByText('Say why it is corrected.')).toBeTruthy()
+    await user.type(dialog().getByLabelText('Why'), 'two trays came')
+    await user.click(dialog().getByRole('button', { name: 'Record' }))
+    await waitFor(() =>
+      expect(bench.job.steps['parts-in']!.sheets[0]).toMatchObject({
+        sheet: { parts: expect.arrayContaining([{ name: 'Impression tray', count: 2 }]) },
+        corrected: { reason: 'two trays came' },
+      }),
+    )
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull())
+  })
+  it('the lot of a mix is corrected alone: its figures stay', async () => {
+    const worked = new Bench().upTo('pour-anatomy')
+    const [mix] = worked.carefully('pour-anatomy').filter(({ type }) => type === 'recordMix')
+    worked.do(mix!)
+    const { user } = await opened(worked, {
+      'GET /lots': [lot({ materialId: 'dental-stone', lotId: 'L-8', number: 'S-8' })],
+    })
+    await user.click(screen.getAllByRole('button', { name: 'Record' })[0]!)
+    await user.type(screen.getByLabelText('Search the record'), 'Dental stone')
+    await user.click(await screen.findByRole('button', { name: /^Correct: / }))
+    await user.selectOptions(await dialog().findByLabelText('Lot'), 'S-8')
+    await user.type(dialog().getByLabelText('Why'), 'the other bag')
+    await user.click(dialog().getByRole('button', { name: 'Correct' }))
+    await waitFor(() => expect(sent()).toHaveLength(1))
+    expect(sent()[0]).toMatchObject({ type: 'correct', lots: ['L-8'], reason: 'the other bag' })
+    expect(sent()[0]).not.toHaveProperty('powderGrams')
+  })
 })
 
 describe('what is mixed', () => {

@@ -7,6 +7,8 @@ export interface Shelf {
   readonly products: readonly ProductOnShelf[]
   /** Lots of a material that may be used: open packs first, then the one that expires first. */
   readonly usable: (materialId: string) => readonly LotOnShelf[]
+  /** Every lot of it, those that may no longer be used too: what was really taken. */
+  readonly ofMaterial: (materialId: string) => readonly LotOnShelf[]
   readonly lotNumber: (lotId: string) => string
   /** The card that the calculators use: of the product where one is named, else of the class. */
   readonly card: (materialId: string, productId?: string | null) => MaterialCard | undefined
@@ -27,6 +29,7 @@ export function useShelf(): Shelf {
           (a, b) =>
             Number(b.openedOn !== null) - Number(a.openedOn !== null) || expiry(a).localeCompare(expiry(b)),
         ),
+    ofMaterial: (materialId) => lots.filter((lot) => serves(lot.materialId, materialId)),
     lotNumber: (lotId) => lots.find((lot) => lot.lotId === lotId)?.number ?? lotId,
     card: (materialId, productId) =>
       products?.find(({ product }) => product.productId === productId)?.card ?? materials.get(materialId),

@@ -51,8 +51,7 @@ export const partsSheet = sheetKind({
   faults: ({ parts }, { returnOf, expected = [] }, recorded) => {
     // A dispatch lists parts as well.
     const came = returnOf && recorded(returnOf, { kind: ['parts', 'dispatch'], data: record(partsData) })
-    const wanted = [...expected, ...(came?.parts ?? [])]
-    return wanted.flatMap(({ name, count }) => {
+    return (came?.parts ?? expected).flatMap(({ name, count }) => {
       const found = parts.find((part) => part.name === name)?.count ?? 0
       return found === count ? [] : [`${name}: ${found} of ${count}`]
     })
