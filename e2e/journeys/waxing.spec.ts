@@ -257,7 +257,10 @@ test('a partial with wire clasps: wax on the flexing arm is found before the fla
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
   await go('Read the work authorisation', { looks: { Complete: 'Complete' } })
   await go('Disinfect everything that came')
-  await go('Inspect cast and clasps', { looks: { Clasps: 'Lie right', Outline: 'Drawn, as prescribed' } })
+  await go('Inspect cast and clasps', {
+    mixes: [undefined],
+    looks: { Clasps: 'Lie right', Outline: 'Drawn, as prescribed' },
+  })
   await go('Set the teeth', { mixes: [undefined], looks: { Bite: 'Pin down, even' } })
   await go('Wax the base', { mixes: [undefined] })
   await start(page)

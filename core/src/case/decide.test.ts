@@ -161,7 +161,7 @@ describe('the rules of the bench', () => {
       sheet: {
         kind: 'parts',
         parts: [
-          { name: 'Impression copings', count: 1 },
+          { name: 'Impression copings', count: 4 },
           { name: 'Coping screws', count: screws },
           { name: 'Impression tray', count: 1 },
         ],
@@ -169,7 +169,7 @@ describe('the rules of the bench', () => {
     })
     bench.do(back(0))
     expect(bench.refusal(finish)).toBe('sheet-failing')
-    bench.do(back(1))
+    bench.do(back(4))
     bench.finish('deliver')
     expect(isDelivered(bench.working.state)).toBe(true)
   })

@@ -110,3 +110,19 @@ describe('the statement on a custom-made device', () => {
     )
   })
 })
+
+describe('what the patient carries', () => {
+  const stated = ({ working, job }: Bench) =>
+    customMadeStatement(working.state, job, maker, number, record).materials.map(({ name }) => name)
+  it('what helped on the way is not named: resin of a pattern burns out', () => {
+    const crown = new Bench('cast-crown', { arrives: 'dies', pattern: 'resin' }).upTo('room-budget')
+    expect(crown.job.steps['pattern-resin']!.mixes).toHaveLength(1)
+    expect(stated(crown)).toEqual([])
+  })
+  it('wire and strip of a clasp are named as the resin that holds them', () => {
+    expect(stated(new Bench('wire-clasp-partial').upTo('set-teeth'))).toEqual(['Clasp wire'])
+    const clear = new Bench('clear-clasp').upTo('form-strip')
+    for (const command of clear.carefully('form-strip')) clear.do(command)
+    expect(stated(clear)).toContain('Clear clasp strip')
+  })
+})

@@ -160,8 +160,7 @@ function usedMaterials(job: JobState, lotNumber: (lotId: string) => string): Sta
   for (const { mixes } of Object.values(job.steps))
     for (const { materialId, product, lots } of mixes) {
       const card = materials.get(materialId)
-      // Denture teeth are an aid on the shelf, and stay in the mouth all the same.
-      if (!card || !(staysInTheMouth.has(card.family) || materialId === 'denture-teeth')) continue
+      if (!card?.worn) continue
       const key = `${materialId} ${product ?? ''}`
       const entry = found.get(key) ?? {
         name: card.name,
@@ -192,6 +191,3 @@ function meltedAlloys(job: JobState, lotNumber: (lotId: string) => string): Stat
     ]
   })
 }
-
-/** Families of materials that a patient carries. */
-const staysInTheMouth: ReadonlySet<string> = new Set(['alloy', 'acrylic'])

@@ -58,7 +58,16 @@ const used: readonly (readonly [string, Choices, Readonly<Record<string, readonl
     {},
     { 'pour-master': ['high-strength-stone'], ...mounted, 'set-anteriors': ['denture-teeth'], ...flasked },
   ],
-  ['wire-clasp-partial', {}, { 'set-teeth': ['denture-teeth'], 'wax-base': ['baseplate-wax'], ...flasked }],
+  [
+    'wire-clasp-partial',
+    {},
+    {
+      'inspect-clasps': ['clasp-wire'],
+      'set-teeth': ['denture-teeth'],
+      'wax-base': ['baseplate-wax'],
+      ...flasked,
+    },
+  ],
   [
     'immediate-denture',
     {},
@@ -73,7 +82,12 @@ const used: readonly (readonly [string, Choices, Readonly<Record<string, readonl
   [
     'clear-clasp',
     { onto: 'existing' },
-    { duplicate: ['two-part-putty'], 'pour-copy': ['dental-stone'], 'join-existing': ['cold-cure-acrylic'] },
+    {
+      duplicate: ['two-part-putty'],
+      'pour-copy': ['dental-stone'],
+      'form-strip': ['clear-strip'],
+      'join-existing': ['cold-cure-acrylic'],
+    },
   ],
 ]
 describe('what a route takes from the shelf', () => {

@@ -11,6 +11,7 @@ const HALF_NEW = {
 
 const charge = {
   family: 'alloy',
+  worn: true,
   kindOf: 'casting-alloy',
   powderName: 'charge',
   liquidName: '',

@@ -151,6 +151,8 @@ export interface MaterialCard {
   readonly id: string
   readonly name: string
   readonly family: MaterialFamily
+  /** The patient carries it: a statement names it. */
+  readonly worn?: true
   readonly powderName: string
   readonly liquidName: string
   /** ISO 6873 type, for gypsum only: what the strength and setting estimates need. */

@@ -77,7 +77,7 @@ const claspPictures: RouteTemplate['pictures'] = {
 
 export const clearClasp: RouteTemplate = {
   id: 'clear-clasp',
-  version: 4,
+  version: 5,
   name: 'Clear clasp',
   usualDays: 3,
   pictures: claspPictures,
@@ -213,6 +213,16 @@ export const clearClasp: RouteTemplate = {
       ],
       why: 'In the flame it burns and bubbles; pressed too cool it shows no detail.',
       handsOnMinutes: 8,
+      amounts: [
+        {
+          id: 'strip',
+          kind: 'use',
+          materialId: 'clear-strip',
+          count: 1,
+          unit: 'strip',
+          source: COMMON_PRACTICE,
+        },
+      ],
       checks: [
         look('detail', 'Inside of the strip', 'Every line of the tooth.', 'Full detail', {
           'Detail missing': adjust('Heat it once more and press again; after that take a new strip.'),

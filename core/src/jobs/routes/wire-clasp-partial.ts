@@ -15,7 +15,7 @@ import { denturePictures } from '../pictures.ts'
 /** An acrylic partial with wire clasps, from the cast with its clasps to the bag (common practice throughout). */
 export const wireClaspPartial: RouteTemplate = {
   id: 'wire-clasp-partial',
-  version: 6,
+  version: 7,
   name: 'Partial, wire clasps',
   usualDays: 6,
   pictures: denturePictures,
@@ -51,6 +51,17 @@ export const wireClaspPartial: RouteTemplate = {
       ],
       why: 'A clasp that does not lie right now is in resin tomorrow.',
       handsOnMinutes: 5,
+      amounts: [
+        {
+          id: 'wire',
+          kind: 'use',
+          materialId: 'clasp-wire',
+          count: 1,
+          unit: 'set of clasps',
+          note: 'its lot as it came with the clasps',
+          source: COMMON_PRACTICE,
+        },
+      ],
       checks: [
         look('clasps-lie', 'Clasps', 'Arm touches all along, tail clear of the ridge.', 'Lie right', {
           'An arm stands off': adjust('Bend it to the tooth again.'),
