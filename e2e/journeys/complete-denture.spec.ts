@@ -33,6 +33,8 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
     await go('Wetting agent', { minutes: 3 })
     await go('Pour the master cast', { mixes: [['150', '34.5']] })
     await go('Master cast sets', { minutes: 46 })
+    await go('Base patty', { mixes: [['120', '33.6']] })
+    await go('Base sets', { minutes: 46 })
     await go('Separate and trim the master cast', { looks: { 'Master cast': 'Whole' } })
   })
   await test.step('mount', async () => {

@@ -61,6 +61,8 @@ test('an implant cast, jig and tray from the door to the bag', async ({ page, re
     await expect(step(page).getByRole('button', { name: 'Record another' })).toBeVisible()
     await done(page)
     await go('Stone sets', { minutes: 46 })
+    await go('Base patty', { mixes: [['120', '33.6']] })
+    await go('Base sets', { minutes: 46 })
     await go('All screws fully out', { measures: { 'Screws out': '3' } })
     await go('Separate step by step', {
       looks: { Teeth: 'A tooth broke, the piece is kept', Replicas: 'None moves' },

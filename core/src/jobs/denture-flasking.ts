@@ -11,7 +11,7 @@ function flaskPour(id: string, materialId: string, powderGrams: number): Amount 
     materialId,
     powderGrams,
     perArch: true,
-    source: 'common practice: a pair of pours 200-300 g each half',
+    source: 'common practice: each half of the flask 200-300 g; the upper one in two pours',
   }
 }
 
@@ -92,10 +92,10 @@ export const dentureFlasking: readonly TemplateStep[] = [
     handsOnMinutes: 12,
     amounts: [
       {
-        ...flaskPour('second-half-and-half', 'half-and-half', 220),
+        ...flaskPour('second-half-and-half', 'half-and-half', 180),
         when: { 'second-pour': ['half-and-half', 'putty'] },
       },
-      { ...flaskPour('second-stone', 'dental-stone', 220), when: { 'second-pour': ['stone'] } },
+      { ...flaskPour('second-stone', 'dental-stone', 180), when: { 'second-pour': ['stone'] } },
       {
         id: 'putty',
         kind: 'parts',
@@ -141,7 +141,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
     how: ['Fill with stone, lid on, press until metal meets metal.'],
     why: 'Stone stands the packing force.',
     handsOnMinutes: 8,
-    amounts: [flaskPour('cap-stone', 'dental-stone', 120)],
+    amounts: [flaskPour('cap-stone', 'dental-stone', 100)],
     uses: ['gypsum', 'press'],
   },
   {

@@ -3,7 +3,7 @@ import { askDentist, goBack, look } from './checks.ts'
 import { readAuthorisation } from './door.ts'
 import { mountingSteps } from './mounting-steps.ts'
 import { shows } from './pictures.ts'
-import { masterSets, pours, wettingAgent } from './pour-steps.ts'
+import { basePours, leftForBase, masterSets, mixedSo, pours, wettingAgent } from './pour-steps.ts'
 
 /** A complete denture from the door to the mounted casts. */
 export const dentureToMounting: readonly TemplateStep[] = [
@@ -65,7 +65,8 @@ export const dentureToMounting: readonly TemplateStep[] = [
     stage: 'pour',
     picture: shows('cast', ['impression'], ['stone']),
     kind: 'attended',
-    how: ['Weigh, measure, vacuum mix.', 'Vibrate in from one heel.', 'Keep the land 3-4 mm wide.'],
+    how: ['Weigh, measure, mix.', 'Vibrate in from one heel.', 'Keep the land 3-4 mm wide.'],
+    howWhen: [...mixedSo!, ...leftForBase!],
     why: 'The denture will fit the cast, so the cast must be the mouth.',
     handsOnMinutes: 15,
     pours: pours(
@@ -90,6 +91,7 @@ export const dentureToMounting: readonly TemplateStep[] = [
     pourStepId: 'pour-master',
     early: 'Pulled early the ridge crumbles.',
   }),
+  ...basePours,
   {
     id: 'trim-master',
     name: 'Separate and trim the master cast',

@@ -1,7 +1,7 @@
 import type { Matter, TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
 import { mountingSteps } from './mounting-steps.ts'
-import { masterSets, pours, wettingAgent } from './pour-steps.ts'
+import { masterSets, mixedSo, pours, wettingAgent } from './pour-steps.ts'
 
 /** From the impression of a prepared tooth to its trimmed die on the articulator (common practice). */
 
@@ -54,10 +54,11 @@ const steps: readonly TemplateStep[] = [
     stage: 'pour',
     kind: 'attended',
     how: [
-      'Weigh, measure, vacuum mix.',
+      'Weigh, measure, mix.',
       'Creep it in from one end of the arch; no air at the margin.',
       'Bulk on without vibration.',
     ],
+    howWhen: mixedSo,
     why: 'A bubble at the margin is a die thrown away.',
     handsOnMinutes: 12,
     pours: pours(

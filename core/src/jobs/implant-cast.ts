@@ -3,6 +3,7 @@ import type { TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, look, pass, remake } from './checks.ts'
 import { disinfectArrival, readAuthorisation } from './door.ts'
 import { countCheck, implantParts } from './implant-counts.ts'
+import { basePours, leftForBase, mixedSo } from './pour-steps.ts'
 
 /** From the parts that came to the trimmed implant cast. */
 export const implantCast: readonly TemplateStep[] = [
@@ -141,10 +142,11 @@ export const implantCast: readonly TemplateStep[] = [
     stage: 'pour',
     kind: 'attended',
     how: [
-      'Weigh, measure, vacuum mix.',
+      'Weigh, measure, mix.',
       'Vibrate in from one side, round every replica.',
       'Bulk on without vibration.',
     ],
+    howWhen: [...mixedSo!, ...leftForBase!],
     why: 'Air under a replica lets it move in the cast.',
     handsOnMinutes: 12,
     amounts: [
@@ -176,6 +178,7 @@ export const implantCast: readonly TemplateStep[] = [
       source: COMMON_PRACTICE,
     },
   },
+  ...basePours,
   {
     id: 'screws-out',
     name: 'All screws fully out',

@@ -1,5 +1,6 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { PouredImpression, TemplateStep } from '../route/index.ts'
+import type { Matter, PouredImpression, TemplateStep } from '../route/index.ts'
+import { shows } from './pictures.ts'
 
 /** What pours of a master cast do alike (common practice). */
 
@@ -55,3 +56,83 @@ export function masterSets(
     },
   }
 }
+
+/** The schools that every job offers in which a cast is poured. */
+export const baseMatter: Matter = {
+  id: 'base',
+  name: 'Base of the cast',
+  choices: [
+    { id: 'two-pour', name: 'Two pours, with retention cones' },
+    { id: 'one-pour', name: 'One pour, built up at once' },
+  ],
+  usual: 'two-pour',
+  why: 'Two pours: the anatomic part comes denser.',
+}
+export const mixingMatter: Matter = {
+  id: 'mixing',
+  name: 'Mixing',
+  choices: [
+    { id: 'vacuum', name: 'Vacuum' },
+    { id: 'hand', name: 'By hand' },
+  ],
+  usual: 'vacuum',
+  why: 'Vacuum: fewer bubbles.',
+}
+/** How the stone of a cast is mixed. */
+export const mixedSo: TemplateStep['howWhen'] = [
+  { when: { mixing: ['vacuum'] }, say: 'Wet all powder by hand, then mix under vacuum.' },
+  { when: { mixing: ['hand'] }, say: 'Spatulate by hand against the wall, then vibrate the bowl.' },
+]
+/** What a first pour leaves for its base. */
+export const leftForBase: TemplateStep['howWhen'] = [
+  { when: { base: ['two-pour'] }, say: 'Leave small cones standing on top for the base.' },
+  { when: { base: ['one-pour'] }, say: 'Put the base on while the stone is plastic, shape its sides.' },
+]
+
+/** The second pour, on a plate. */
+export const basePours: readonly TemplateStep[] = [
+  {
+    id: 'base',
+    name: 'Base patty',
+    stage: 'pour',
+    picture: shows('cast', ['stone'], ['base']),
+    kind: 'attended',
+    when: { base: ['two-pour'] },
+    how: ['Wet the cast.', 'Mix a little thicker, patty on a plate.', 'Set the cast down, join the sides.'],
+    why: 'A dry cast drinks the water out of the new stone, and the joint stays weak.',
+    handsOnMinutes: 10,
+    amounts: [
+      {
+        id: 'base-stone',
+        kind: 'mix',
+        materialId: 'dental-stone',
+        powderGrams: 120,
+        millilitresPerGram: 0.28,
+        perArch: true,
+        note: 'base patty, a little thicker',
+        source: 'common practice: about as much as the arch',
+      },
+    ],
+    uses: ['gypsum'],
+  },
+  {
+    id: 'base-set',
+    name: 'Base sets',
+    stage: 'pour',
+    picture: shows('cast', ['stone', 'base']),
+    kind: 'unattended',
+    when: { base: ['two-pour'] },
+    how: ['Leave it on the plate.'],
+    why: 'A base trimmed green tears and takes the wrong angle.',
+    handsOnMinutes: 0,
+    waitMinutes: 45,
+    wait: {
+      ofMix: { stepId: 'base', pace: 'separate' },
+      earliestMinutes: 45,
+      bestMinutes: 180,
+      early: 'The trimmer tears a base that is still soft.',
+      late: 'It gets hard to trim: wet it 5-15 min first.',
+      source: COMMON_PRACTICE,
+    },
+  },
+]

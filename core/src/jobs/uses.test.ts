@@ -26,6 +26,7 @@ const used: readonly (readonly [string, Choices, Readonly<Record<string, readonl
     {
       'tissue-silicone': ['tissue-silicone'],
       'pour-cast': ['high-strength-stone'],
+      base: ['dental-stone'],
       'mend-tooth': ['cyanoacrylate'],
       scaffold: ['waxed-floss'],
       'jig-resin': ['light-cure-gel'],
@@ -56,7 +57,13 @@ const used: readonly (readonly [string, Choices, Readonly<Record<string, readonl
   [
     'complete-denture',
     {},
-    { 'pour-master': ['high-strength-stone'], ...mounted, 'set-anteriors': ['denture-teeth'], ...flasked },
+    {
+      'pour-master': ['high-strength-stone'],
+      base: ['dental-stone'],
+      ...mounted,
+      'set-anteriors': ['denture-teeth'],
+      ...flasked,
+    },
   ],
   [
     'wire-clasp-partial',
@@ -73,6 +80,7 @@ const used: readonly (readonly [string, Choices, Readonly<Record<string, readonl
     {},
     {
       'pour-master': ['high-strength-stone'],
+      base: ['dental-stone'],
       ...mounted,
       'copy-putty': ['two-part-putty'],
       'fill-copies': ['cold-cure-acrylic'],

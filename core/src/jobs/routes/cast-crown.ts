@@ -4,6 +4,7 @@ import { castingSteps } from '../casting-steps.ts'
 import { arrives, dieCast } from '../die-cast.ts'
 import { disinfectArrival, readAuthorisation } from '../door.ts'
 import { diePictures, shows } from '../pictures.ts'
+import { mixingMatter } from '../pour-steps.ts'
 import { dieSteps, layerSteps, occlusalSteps, patternMatter, sentOut } from '../wax-pattern-steps.ts'
 
 /** One crown, from the impression or its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
@@ -14,7 +15,7 @@ export const castCrown: RouteTemplate = {
   usualDays: 3,
   teeth: { least: 1, say: 'Enter the tooth that is crowned.' },
   pictures: diePictures('crown', shows('crown', ['metal'])),
-  matters: [arrives, castHere, kindMatter, metalMatter, investmentMatter, patternMatter('wax')],
+  matters: [arrives, mixingMatter, castHere, kindMatter, metalMatter, investmentMatter, patternMatter('wax')],
   steps: eachTooth([
     readAuthorisation,
     disinfectArrival('Impression, casts, dies, bite record.'),

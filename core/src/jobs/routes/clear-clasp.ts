@@ -4,6 +4,7 @@ import { adjust, askDentist, goBack, look, remake } from '../checks.ts'
 import { pressurePot, puttyAmount } from '../cold-cure-steps.ts'
 import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from '../door.ts'
 import { castPictures, onePicture, shows } from '../pictures.ts'
+import { mixedSo, mixingMatter } from '../pour-steps.ts'
 
 /** A clear thermoplastic clasp on a partial (common practice throughout). */
 
@@ -81,7 +82,7 @@ export const clearClasp: RouteTemplate = {
   name: 'Clear clasp',
   usualDays: 3,
   pictures: claspPictures,
-  matters: [onto],
+  matters: [mixingMatter, onto],
   steps: [
     readAuthorisation,
     disinfectArrival('Partial or frame, cast, bite record.'),
@@ -169,7 +170,8 @@ export const clearClasp: RouteTemplate = {
       name: 'Pour the copy in stone',
       stage: 'pour',
       kind: 'attended',
-      how: ['Vacuum mix, vibrate in; a flat base, so that it stands while the strip is pressed.'],
+      howWhen: mixedSo,
+      how: ['Vibrate it in; a flat base, so that it stands while the strip is pressed.'],
       why: 'It is pressed on hard.',
       handsOnMinutes: 6,
       amounts: [

@@ -8,17 +8,20 @@ import { dentureToMounting } from '../denture-to-mounting.ts'
 import { dentureToTryIn } from '../denture-to-try-in.ts'
 import { oneArch } from '../door.ts'
 import { denturePictures } from '../pictures.ts'
+import { baseMatter, mixingMatter } from '../pour-steps.ts'
 
 /** A complete denture, upper, lower or a pair, from the final impressions to the bag (common practice throughout). */
 export const completeDenture: RouteTemplate = {
   id: 'complete-denture',
-  version: 8,
+  version: 9,
   name: 'Complete denture',
   usualDays: 10,
   pictures: denturePictures,
   formerMeanings: { flash: 'flashSeen' },
   matters: [
     { ...oneArch, choices: [...oneArch.choices, { id: 'pair', name: 'Pair' }] },
+    baseMatter,
+    mixingMatter,
     ...waxMatters,
     opponentMatter('denture'),
     ...processingMatters,

@@ -11,6 +11,7 @@ import { dentureRemount } from '../denture-remount.ts'
 import { dentureToMounting } from '../denture-to-mounting.ts'
 import { oneArch } from '../door.ts'
 import { denturePictures } from '../pictures.ts'
+import { baseMatter, mixingMatter } from '../pour-steps.ts'
 
 /** Copies of teeth in cold-cure acrylic. */
 const copySteps: readonly TemplateStep[] = [
@@ -160,6 +161,8 @@ export const immediateDenture: RouteTemplate = {
   formerMeanings: { flash: 'flashSeen' },
   matters: [
     oneArch,
+    baseMatter,
+    mixingMatter,
     ...waxMatters.filter(({ id }) => id !== 'setting-order'),
     opponentMatter('natural'),
     ...processingMatters,

@@ -4,6 +4,7 @@ import { implantCast } from '../implant-cast.ts'
 import { implantCounts } from '../implant-counts.ts'
 import { implantJigAndTray } from '../implant-jig-and-tray.ts'
 import { castPictures, onePicture, shows } from '../pictures.ts'
+import { baseMatter, mixingMatter } from '../pour-steps.ts'
 
 /** Implant cast with soft tissue, a sectioned verification jig and a custom tray (common practice throughout). */
 export const implantVerification: RouteTemplate = {
@@ -14,6 +15,8 @@ export const implantVerification: RouteTemplate = {
   pictures: { ...onePicture(shows('implants', ['tissue'])), receive: castPictures.receive },
   matters: [
     oneArch,
+    baseMatter,
+    mixingMatter,
     {
       id: 'implants',
       name: 'Implants',

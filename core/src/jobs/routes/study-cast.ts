@@ -3,7 +3,7 @@ import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
 import { adjust, askDentist, goBack, look, remake } from '../checks.ts'
 import { oneArch, readAuthorisation } from '../door.ts'
 import { castPictures, shows } from '../pictures.ts'
-import { pours } from '../pour-steps.ts'
+import { baseMatter, basePours, mixedSo, mixingMatter, pours } from '../pour-steps.ts'
 
 const SET_SHORT = 'Stone pulled early breaks at the teeth and scratches.'
 const SET_LONG = 'Alginate dries on the cast, gets hard and takes the surface with it.'
@@ -57,26 +57,8 @@ export const studyCast: RouteTemplate = {
       usual: 'type-3',
       why: 'Type 3 is hard enough to look at and to measure; type 4 where it is worked on or kept for years.',
     },
-    {
-      id: 'base',
-      name: 'Base of the cast',
-      choices: [
-        { id: 'two-pour', name: 'Two pours, with retention cones' },
-        { id: 'one-pour', name: 'One pour, built up at once' },
-      ],
-      usual: 'two-pour',
-      why: 'Two pours: the anatomic part comes denser.',
-    },
-    {
-      id: 'mixing',
-      name: 'Mixing',
-      choices: [
-        { id: 'vacuum', name: 'Vacuum' },
-        { id: 'hand', name: 'By hand' },
-      ],
-      usual: 'vacuum',
-      why: 'Vacuum: fewer bubbles.',
-    },
+    baseMatter,
+    mixingMatter,
     {
       id: 'impression-off',
       name: 'Impression comes off',
@@ -157,10 +139,7 @@ export const studyCast: RouteTemplate = {
         'Feed a little at one heel and let it creep round to the other side.',
         'When the teeth are full, add the bulk without vibration.',
       ],
-      howWhen: [
-        { when: { mixing: ['vacuum'] }, say: 'Wet all powder by hand, then mix under vacuum.' },
-        { when: { mixing: ['hand'] }, say: 'Spatulate by hand against the wall, then vibrate the bowl.' },
-      ],
+      howWhen: mixedSo,
       why: 'Fed from one side, the stone drives the air ahead of it.',
       handsOnMinutes: 10,
       pours: pours({ id: 'impression', name: 'Impression', usual: 'alginate' }),
@@ -217,49 +196,7 @@ export const studyCast: RouteTemplate = {
       ],
     },
     { ...separate, when: { 'impression-off': ['before-base'] } },
-    {
-      id: 'base',
-      name: 'Base patty',
-      stage: 'pour',
-      picture: shows('cast', ['stone'], ['base']),
-      kind: 'attended',
-      when: { base: ['two-pour'] },
-      how: ['Wet the cast.', 'Mix a little thicker, patty on a plate.', 'Set the cast down, join the sides.'],
-      why: 'A dry cast drinks the water out of the new stone, and the joint stays weak.',
-      handsOnMinutes: 10,
-      amounts: [
-        {
-          id: 'base-stone',
-          kind: 'mix',
-          materialId: 'dental-stone',
-          powderGrams: 120,
-          millilitresPerGram: 0.28,
-          note: 'base patty, a little thicker',
-          source: 'common practice: about as much as the arch',
-        },
-      ],
-      uses: ['gypsum'],
-    },
-    {
-      id: 'base-set',
-      name: 'Base sets',
-      stage: 'pour',
-      picture: shows('cast', ['stone', 'base']),
-      kind: 'unattended',
-      when: { base: ['two-pour'] },
-      how: ['Leave it on the plate.'],
-      why: 'A base trimmed green tears and takes the wrong angle.',
-      handsOnMinutes: 0,
-      waitMinutes: 45,
-      wait: {
-        ofMix: { stepId: 'base', pace: 'separate' },
-        earliestMinutes: 45,
-        bestMinutes: 180,
-        early: 'The trimmer tears a base that is still soft.',
-        late: 'It gets hard to trim: wet it 5-15 min first.',
-        source: COMMON_PRACTICE,
-      },
-    },
+    ...basePours,
     {
       ...separate,
       id: 'separate-late',
