@@ -33,6 +33,8 @@ export {
   checksMeaning,
   currentStep,
   currentSteps,
+  failingChecks,
+  failingSheets,
   lastSheetOf,
   minutesBetween,
   readingsMeaning,

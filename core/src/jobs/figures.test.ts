@@ -296,6 +296,15 @@ describe('what is counted and closed', () => {
     expect(routeSteps('cast-crown', {})).not.toContain('oxidise')
     expect(routeSteps('cast-bridge', { kind: 'ceramic' })).toContain('oxidise')
   })
+  it('the pontic is made as ordered: clear of the ridge, touching it, or 2 mm and more above it', () => {
+    expect(routeSteps('cast-bridge', {})).toContain('pontic-clearance')
+    expect(routeSteps('cast-bridge', { design: 'hygienic' })).not.toContain('pontic-clearance')
+    expect(measure('cast-bridge', 'join-pontic', 'ridge-free', { design: 'hygienic' }).min).toBe(2)
+    const lap = step('cast-bridge', 'join-pontic', { design: 'ridge-lap' }).checks!
+    const under = lap.find(({ id }) => id === 'ridge-free')!
+    expect(readingOutcome(under, { answer: 'Touches, lets it go' }).verdict).toBe('pass')
+    expect(readingOutcome(under, { answer: 'Stands off' }).verdict).toBe('adjust')
+  })
   it('a crown is waxed in inlay wax as usual, a bridge over resin', () => {
     expect(routeSteps('cast-crown', {})).not.toContain('pattern-resin')
     expect(routeSteps('cast-crown', { pattern: 'resin' })).toContain('pattern-resin')

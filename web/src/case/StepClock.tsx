@@ -1,7 +1,14 @@
 import {
+  failingChecks,
+  failingSheets,
+  isGrowing,
   type JobState,
+  joined,
   type RouteStep,
+  readingWords,
+  type Saying,
   type StepWindow,
+  saying,
   stepWindow,
   windowByMachine,
   windowVerdict,
@@ -9,6 +16,7 @@ import {
 import { clockTime, dayAndTime, duration, minutesSeconds, secondsOf } from '../format/format.ts'
 import { useLabClock, useNow } from '../live/lab-clock.ts'
 import { Message } from '../parts/Message.tsx'
+import { Said } from '../preferences/words.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 
 /** A window as short as this is told by the second. */
@@ -23,11 +31,47 @@ interface StepClockProps {
 /** The window of the current step: the clock time that matters, large, and a strip with now on it. */
 export function StepClock(props: StepClockProps) {
   const { job, step } = props
-  return step.kind === 'machine' ? (
-    <MachineClock {...props} />
-  ) : (
-    <Clock job={job} step={step} window={stepWindow(job, step)} />
+  return (
+    <>
+      <DoesNotPass job={job} step={step} />
+      {step.kind === 'machine' ? (
+        <MachineClock {...props} />
+      ) : (
+        <Clock job={job} step={step} window={stepWindow(job, step)} />
+      )}
+    </>
   )
+}
+
+/** What was entered and does not pass: a window that is good says nothing of that, and it may lie further down the step. */
+function DoesNotPass({ job, step }: Pick<StepClockProps, 'job' | 'step'>) {
+  const wrong = wrongOn(job, step)
+  if (wrong.length === 0) return null
+  return (
+    <section className="mb-3" aria-label="Does not pass" role="status">
+      <p className="text-error text-2xl font-bold">Does not pass</p>
+      {wrong.map(({ id, words }) => (
+        <p key={id}>
+          <Said words={words} />
+        </p>
+      ))}
+    </section>
+  )
+}
+
+/** Of a running step; what still grows, as ticks that are to come, is no fault. */
+function wrongOn(job: JobState, step: RouteStep): readonly { readonly id: string; readonly words: Saying }[] {
+  const state = job.steps[step.id]!
+  if (state.status !== 'running') return []
+  return [
+    ...failingSheets(step, job).flatMap(({ sheet, faults }) =>
+      isGrowing(sheet) ? [] : [{ id: sheet.id, words: saying`${sheet.name}: ${joined(faults)}` }],
+    ),
+    ...failingChecks(step, state).map(({ check, reading }) => ({
+      id: `${check.id} ${reading.tooth ?? ''}`,
+      words: saying`${check.name}${reading.tooth === undefined ? '' : saying`, ${{ tooth: reading.tooth }}`}: ${readingWords(reading, check)}`,
+    })),
+  ]
 }
 
 /** By the machine in which the work lies, where it is connected. */
@@ -85,7 +129,8 @@ function Clock({
         : bySeconds
           ? `${toGo(window.lateFrom)} left.`
           : 'Good now.',
-      tone: 'text-success',
+      // Nothing is good while something on the step does not pass.
+      tone: wrongOn(job, step).length > 0 ? '' : 'text-success',
     },
     late: {
       label: window.pastFrom ? 'Getting late, by' : 'Late since',

@@ -1,8 +1,8 @@
 import { afterEach, describe, expect, it } from '@jest/globals'
 import { screen } from '@testing-library/react'
 import type { ClockJump } from '@yentrik/contract'
-import { stepOf } from '@yentrik/core'
-import { Bench, MINUTE, START } from '@yentrik/core/testing'
+import { goodSheet, stepOf } from '@yentrik/core'
+import { Bench, J, MINUTE, START } from '@yentrik/core/testing'
 import { useLabClock } from '../live/lab-clock.ts'
 import { serverWith, show } from '../testing/lab.tsx'
 import { StepClock } from './StepClock.tsx'
@@ -56,5 +56,51 @@ describe('a window of a minute or two', () => {
   it('and what is left of it', () => {
     shown(100)
     expect(screen.getByText(/^0:(19|20) left\.$/)).toBeTruthy()
+  })
+})
+
+describe('what does not pass', () => {
+  const shownAt = (bench: Bench, stepId: string) => {
+    serverWith({ 'GET /machine-runs': [] })
+    useLabClock.setState({
+      labMillis: bench.now,
+      steadyMillis: performance.now(),
+      speed: 1,
+      mayBeMoved: false,
+    })
+    return show(<StepClock caseId="c1" job={bench.job} step={stepOf(bench.job, stepId)} />)
+  }
+  it('stands above a clock that is good, and the clock is not green while it does', () => {
+    const bench = new Bench('cast-crown', { arrives: 'dies' }).upTo('burnout')
+    bench.now += 300 * MINUTE
+    const good = goodSheet(stepOf(bench.job, 'burnout').sheets![0]!)
+    if (good.kind !== 'burnout') throw new Error('no burnout')
+    const green = shownAt(bench, 'burnout')
+    expect(screen.getByText('Good until').className).toContain('text-success')
+    expect(screen.queryByRole('status', { name: 'Does not pass' })).toBeNull()
+    green.unmount()
+    // Read by hand after an hour: far from hot through.
+    bench.sheet('burnout', 'burnout-phosphate', {
+      ...good,
+      run: { ...good.run, measured: [{ minutes: 60, celsius: 300 }] },
+    })
+    shownAt(bench, 'burnout')
+    expect(screen.getByRole('status', { name: 'Does not pass' }).textContent).toMatch(
+      /Burnout as it was: .*hold/,
+    )
+    expect(screen.getByText('Good until').className).not.toContain('text-success')
+  })
+  it('names the tooth at which it was read', () => {
+    const bench = new Bench('cast-bridge').upTo('inspect-dies')
+    bench.do({
+      type: 'recordCheck',
+      jobId: J,
+      stepId: 'inspect-dies',
+      checkId: 'dies-sound',
+      tooth: 37,
+      answer: 'A chip or bubble off the margin',
+    })
+    shownAt(bench, 'inspect-dies')
+    expect(screen.getByRole('status', { name: 'Does not pass' }).textContent).toContain('Dies, 37: A chip')
   })
 })

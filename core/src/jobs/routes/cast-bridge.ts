@@ -1,14 +1,31 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
-import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
+import type { Matter, RouteTemplate, TemplateStep } from '../../route/index.ts'
 import { PONTIC_SHEETS, ponticClearanceMillimetres } from '../../waxing/index.ts'
 import { castHere, investmentMatter, kindMatter, metalMatter } from '../casting-matters.ts'
 import { castingSteps } from '../casting-steps.ts'
-import { adjust, look } from '../checks.ts'
+import { adjust, look, measure } from '../checks.ts'
 import { disinfectArrival, readAuthorisation } from '../door.ts'
 import { diePictures, onBridge, shows, WAXED } from '../pictures.ts'
 import { dieSteps, layerSteps, occlusalSteps, patternMatter, sentOut } from '../wax-pattern-steps.ts'
 
 const clearance = ponticClearanceMillimetres(PONTIC_SHEETS).toFixed(2)
+
+/** How the pontic meets the ridge: the clinic decides. */
+const ponticDesign: Matter = {
+  id: 'design',
+  name: 'Pontic on the ridge',
+  choices: [
+    { id: 'clear', name: 'Just clear of it' },
+    { id: 'ridge-lap', name: 'Ridge lap, touching' },
+    { id: 'hygienic', name: 'Hygienic, well clear' },
+  ],
+  usual: 'clear',
+  why: 'As ordered; where the order does not say, ask.',
+  prescribed: true,
+}
+const clear = { design: ['clear'] }
+/** Under a hygienic pontic, mm. */
+const HYGIENIC_LEAST_MILLIMETRES = 2
 
 const ponticSteps: readonly TemplateStep[] = [
   {
@@ -17,6 +34,7 @@ const ponticSteps: readonly TemplateStep[] = [
     stage: 'wax',
     picture: shows('bridge', WAXED, ['clearance']),
     kind: 'attended',
+    when: clear,
     how: [`Lay ${PONTIC_SHEETS} sheets of 28-gauge wax on the ridge: ${clearance} mm.`],
     why: 'A pontic that presses on the ridge cannot be kept clean.',
     handsOnMinutes: 3,
@@ -40,8 +58,17 @@ const ponticSteps: readonly TemplateStep[] = [
     stage: 'wax',
     picture: shows('bridge', [...WAXED, 'clearance'], ['pontic']),
     kind: 'attended',
-    how: ['Lute it to the sheets, close the articulator on it while it is soft.'],
+    how: ['Close the articulator on it while it is soft.'],
     howWhen: [
+      { when: clear, say: 'Lute it to the sheets.' },
+      {
+        when: { design: ['ridge-lap'] },
+        say: 'Over the buccal slope of the ridge only, touching without pressure; nothing across its crest.',
+      },
+      {
+        when: { design: ['hygienic'] },
+        say: `Round underneath, ${HYGIENIC_LEAST_MILLIMETRES} mm or more above the ridge.`,
+      },
       {
         when: { pontic: ['keep'] },
         say: 'Cut it from a copy of the diagnostic wax-up; keep the wax-up itself.',
@@ -76,9 +103,33 @@ const ponticSteps: readonly TemplateStep[] = [
       look('embrasures', 'Embrasures', 'From buccal, from above, from the ridge.', 'Open', {
         Closed: adjust('Carve them open; the joint stays.'),
       }),
-      look('ridge-free', 'Under the pontic', 'Sheets out; light through.', 'Free of the ridge', {
-        Touches: adjust('Take the pontic off the ridge to the thickness of the sheets.'),
-      }),
+      {
+        ...look('ridge-free', 'Under the pontic', 'Sheets out; light through.', 'Free of the ridge', {
+          Touches: adjust('Take the pontic off the ridge to the thickness of the sheets.'),
+        }),
+        when: clear,
+      },
+      {
+        ...look('ridge-free', 'Under the pontic', 'Thin paper, pulled through.', 'Touches, lets it go', {
+          Presses: adjust('Relieve it until the paper slides: it touches, it does not press.'),
+          'Stands off': adjust('Add wax until it just touches.'),
+          'Saddles the ridge': adjust('Open it to lingual: what saddles the ridge cannot be cleaned.'),
+        }),
+        when: { design: ['ridge-lap'] },
+      },
+      {
+        ...measure({
+          id: 'ridge-free',
+          name: 'Under the pontic',
+          how: 'Least distance to the ridge: a strip of wax, measured.',
+          quantity: 'millimetres',
+          min: HYGIENIC_LEAST_MILLIMETRES,
+          below: adjust(`Cut it back from below: ${HYGIENIC_LEAST_MILLIMETRES} mm or more.`),
+          plausible: { min: 0, max: 10 },
+          source: 'textbooks, recalled: 2 mm or more',
+        }),
+        when: { design: ['hygienic'] },
+      },
     ],
     uses: ['moltenWax'],
   },
@@ -94,6 +145,7 @@ export const castBridge: RouteTemplate = {
   pictures: diePictures('bridge', shows('bridge', ['pontic', 'joints', 'metal'])),
   matters: [
     castHere,
+    ponticDesign,
     kindMatter,
     metalMatter,
     investmentMatter,
