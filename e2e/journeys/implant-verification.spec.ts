@@ -27,6 +27,9 @@ test('an implant cast, jig and tray from the door to the bag', async ({ page, re
       'Impression copings': '3',
       'Coping screws': 'three',
       'Impression tray': '1',
+      // What was typed at intake stands there already.
+      Tray: '1',
+      'wax bite': '1',
     })
     await expect(check(page, 'Parts list')).toContainText('"three" is not a number')
     await expect(check(page, 'Parts list').getByRole('textbox', { name: 'Coping screws' })).toHaveValue(
@@ -151,6 +154,8 @@ test('an implant cast, jig and tray from the door to the bag', async ({ page, re
       'Impression copings': '3',
       'Coping screws': '2',
       'Impression tray': '1',
+      Tray: '1',
+      'wax bite': '1',
     })
     await expect(check(page, 'Parts going back')).toContainText('Coping screws: 2 of 3')
     await step(page).getByRole('button', { name: 'Done' }).click()

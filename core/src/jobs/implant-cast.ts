@@ -19,6 +19,7 @@ export const implantCast: readonly TemplateStep[] = [
     sheets: implantParts({
       id: 'parts-list',
       name: 'Parts list',
+      withEnclosures: true,
       how: 'Enter each kind of part and how many there are; as many copings and screws as implants.',
       failing: askDentist('Copings or screws do not agree with the number of implants. How many were sent?'),
     }),

@@ -34,7 +34,7 @@ const ofEach = ['Impression copings', 'Coping screws'] as const
 
 /** A list of the parts of an implant impression, one for each number of implants: of each so many. */
 export function implantParts(
-  sheet: Pick<SheetOfKind<'parts'>, 'id' | 'name' | 'how' | 'returnOf' | 'failing'>,
+  sheet: Pick<SheetOfKind<'parts'>, 'id' | 'name' | 'how' | 'withEnclosures' | 'returnOf' | 'failing'>,
 ): readonly (SheetOfKind<'parts'> & Conditional)[] {
   return implantCounts.map((implants) => ({
     ...sheet,

@@ -116,7 +116,10 @@ export function PartsEntry({
   // What was typed at intake is not typed again.
   const names = came
     ? []
-    : [...sheet.suggested, ...enclosures.filter((each) => !sheet.suggested.includes(each))]
+    : [
+        ...sheet.suggested,
+        ...(sheet.withEnclosures ? enclosures : []).filter((each) => !sheet.suggested.includes(each)),
+      ]
   const [lines, setLines, forget] = useDraft<readonly Line[]>(draftKey, () =>
     start.length > 0
       ? start.map(({ name, count }, key) => line(name, Number.isNaN(count) ? '' : String(count), key))

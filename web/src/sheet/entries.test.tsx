@@ -101,7 +101,7 @@ describe('parts that came along', () => {
   })
   it('what was typed at intake is not typed again', () => {
     entry('parts', {
-      sheet: { suggested: ['Screws'], returnOf: undefined },
+      sheet: { suggested: ['Screws'], returnOf: undefined, withEnclosures: true },
       enclosures: ['Screws', 'Wax bite'],
     })
     expect(screen.getAllByLabelText('Wax bite')).toHaveLength(1)

@@ -1,6 +1,6 @@
 import { joined, type Saying, saying } from '../../quantity/index.ts'
 import { DomainError } from '../../refusal/index.ts'
-import { figure, list, maybe, type Of, record, text, whole } from '../../shape/index.ts'
+import { figure, list, maybe, type Of, record, text, whole, yesNo } from '../../shape/index.ts'
 import { sheetKind, sheetOfShape } from '../sheet-kind.ts'
 
 const partShape = record({
@@ -44,6 +44,8 @@ export const partsSheet = sheetKind({
     suggested: list(text(120), 60),
     /** What the order makes certain: so many of each must be there. */
     expected: maybe(list(record({ name: text(120), count: whole(0, 100) }), 20)),
+    /** What came along, as typed at intake, belongs on it. */
+    withEnclosures: maybe(yesNo()),
     /** Counted out again: every part of that sheet must be here in its number. */
     returnOf: maybe(sheetOfShape),
   }),
