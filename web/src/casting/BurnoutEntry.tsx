@@ -1,4 +1,4 @@
-import { castingRecord, type MeasuredPoint, startedAt } from '@yentrik/core'
+import { castingRecord, type MeasuredPoint, qty, saying, startedAt } from '@yentrik/core'
 import { Link } from 'react-router'
 import { dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
@@ -6,6 +6,7 @@ import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import type { Typed } from '../parts/typed-figures.ts'
 import { usePreferences } from '../preferences/preferences.ts'
+import { Said } from '../preferences/words.tsx'
 import { ReadByHand } from '../program/ReadByHand.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
@@ -104,7 +105,12 @@ export function BurnoutEntry({
         onReading={byHand}
       >
         Ring and program as set on the Cast screen
-        {ring && `: ${2 * ring.radiusMillimetres} by ${ring.heightMillimetres} mm`}.
+        {ring && (
+          <Said
+            words={saying`: ${qty.mm(2 * ring.radiusMillimetres)} by ${qty.mm(ring.heightMillimetres)}`}
+          />
+        )}
+        .
       </ReadByHand>
     </div>
   )

@@ -8,8 +8,10 @@ import {
   overnight,
   type PowerCut,
   programWarnings,
+  qty,
   type RingSpeed,
   type Saying,
+  saying,
   sheetsWanted,
   startFor,
   type TemperatureProgram,
@@ -311,7 +313,9 @@ function CoreWords({ ready, putInAt, now }: { ready: CoreReady; putInAt: number;
   return (
     <div>
       <p className="text-lg">
-        {`Core within 10 °C between ${at(core('fast'))} and ${at(core('slow'))}, likely ${at(core('typical'))}; water gone about ${at(heats.typical.waterGoneMinutes)}.`}
+        <Said
+          words={saying`Core within ${qty.celsiusApart(10)} between ${at(core('fast'))} and ${at(core('slow'))}, likely ${at(core('typical'))}; water gone about ${at(heats.typical.waterGoneMinutes)}.`}
+        />
       </p>
       {late ? (
         <Message tone="warning">{`The program ends at ${at(programMinutes)}, before a slow ring is hot through: hold until ${at(castFromMinutes.slow)}.`}</Message>

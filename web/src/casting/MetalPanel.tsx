@@ -11,6 +11,8 @@ import {
   nextCharge,
   POLYMER_GRAMS_PER_CM3,
   parseTypedNumber,
+  qty,
+  saying,
   sheetsWanted,
   USUAL_BUTTON_GRAMS,
   USUAL_WAX_GRAMS_PER_CM3,
@@ -112,7 +114,10 @@ export function MetalPanel({
               <output className="figures text-6xl leading-none font-bold" aria-label="Alloy to melt">
                 {grams(need)}
               </output>{' '}
-              of {inText(alloy)}, cast at {alloy.castingCelsius.join(' to ')} °C
+              of {inText(alloy)}, cast at{' '}
+              <Said
+                words={saying`${qty.celsius(alloy.castingCelsius[0])} to ${qty.celsius(alloy.castingCelsius[1])}`}
+              />
             </p>
             <p>
               {grams(need - (values?.button ?? 0))} fill the mould, {grams(values?.button ?? 0)} are the

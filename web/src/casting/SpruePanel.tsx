@@ -9,11 +9,13 @@ import {
   gaugeMillimetres,
   materials,
   type PatternsToRing,
+  qty,
   RESERVOIR_WITHIN_MILLIMETRES,
   type RingArrangement,
   type RingCard,
   ringFor,
   ringPowderGrams,
+  saying,
   usualRings,
 } from '@yentrik/core'
 import { RingDrawing } from '../drawings/RingDrawing.tsx'
@@ -131,7 +133,9 @@ export function SpruePanel({
                 <div>
                   <p className="text-error text-3xl leading-tight font-bold">The sprue freezes first</p>
                   <p className="text-lg">
-                    {`Its modulus is ${answer.feed.ratio.toFixed(2)} of the part, ${FEED_RATIO} wanted. A ball of ${answer.feed.reservoirMillimetres.toFixed(1)} mm within ${RESERVOIR_WITHIN_MILLIMETRES} mm of the pattern, or ${thicker?.answer === undefined ? 'two sprues' : `a sprue of ${answer.feed.sprueMillimetres.toFixed(1)} mm, gauge ${thicker.answer}`}.`}
+                    <Said
+                      words={saying`Its modulus is ${answer.feed.ratio.toFixed(2)} of the part, ${FEED_RATIO} wanted. A ball of ${qty.mm(answer.feed.reservoirMillimetres, 1)} within ${qty.mm(RESERVOIR_WITHIN_MILLIMETRES)} of the pattern, or ${thicker?.answer === undefined ? 'two sprues' : saying`a sprue of ${qty.mm(answer.feed.sprueMillimetres, 1)}, gauge ${thicker.answer}`}.`}
+                    />
                   </p>
                 </div>
               )}
@@ -140,11 +144,17 @@ export function SpruePanel({
                   {answer.lines.map((line) => (
                     <tr key={line.id} className="border-base-300 border-t">
                       <td className="py-1">{line.name}</td>
-                      <td>{line.foundMillimetres.toFixed(1)} mm</td>
+                      <td>
+                        <Said words={[qty.mm(line.foundMillimetres, 1)]} />
+                      </td>
                       <td className="opacity-80">
-                        {line.mostMillimetres === undefined
-                          ? `at least ${line.leastMillimetres}`
-                          : `${line.leastMillimetres} to ${line.mostMillimetres}`}
+                        <Said
+                          words={
+                            line.mostMillimetres === undefined
+                              ? saying`at least ${qty.mm(line.leastMillimetres)}`
+                              : saying`${qty.mm(line.leastMillimetres)} to ${qty.mm(line.mostMillimetres)}`
+                          }
+                        />
                       </td>
                     </tr>
                   ))}
@@ -154,7 +164,9 @@ export function SpruePanel({
                 {answer.fits ? (
                   <>
                     <p>
-                      {`Smallest that fits: ${answer.fits.card.name}, sprue ${answer.fits.arrangement.sprueLengthMillimetres.toFixed(1)} mm.`}
+                      <Said
+                        words={saying`Smallest that fits: ${answer.fits.card.name}, sprue ${qty.mm(answer.fits.arrangement.sprueLengthMillimetres, 1)}.`}
+                      />
                     </p>
                     {!isTaken(answer.fits.card, typed) && (
                       <button type="button" className="small-act" onClick={() => take(answer.fits!.card)}>

@@ -1,6 +1,7 @@
-import { type Cooling, coldAfterMinutes, type JobState, lastSheetOf } from '@yentrik/core'
+import { type Cooling, coldAfterMinutes, type JobState, lastSheetOf, qty } from '@yentrik/core'
 import { clockTime } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
+import { Said } from '../preferences/words.tsx'
 import { useJudgedCure } from './use-cure.ts'
 
 const MINUTE = 60_000
@@ -35,7 +36,10 @@ export function CoolingClock({
         </output>
         {now < coldAt && (
           <>
-            , inside now about <b>{Math.round(insideNow)} °C</b>
+            , inside now about{' '}
+            <b>
+              <Said words={[qty.celsius(Math.round(insideNow))]} />
+            </b>
           </>
         )}
       </p>

@@ -1,10 +1,11 @@
-import { type MeasuredPoint, programMinutes } from '@yentrik/core'
+import { type MeasuredPoint, programMinutes, qty, saying } from '@yentrik/core'
 import { Link } from 'react-router'
 import { dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
+import { Said } from '../preferences/words.tsx'
 import { ReadByHand } from '../program/ReadByHand.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
@@ -80,7 +81,9 @@ export function CureEntry({
         open={open}
         onReading={byHand}
       >
-        {`${draft.baths[draft.chosen]?.name}; ${draft.thin} and ${draft.thick} mm, as on the Cure screen.`}
+        <Said
+          words={saying`${draft.baths[draft.chosen]?.name ?? ''}; ${qty.mm(Number(draft.thin))} and ${qty.mm(Number(draft.thick))}, as on the Cure screen.`}
+        />
       </ReadByHand>
     </div>
   )

@@ -1,5 +1,5 @@
 import type { MachineRunShown } from '@yentrik/contract'
-import { cureVerdict, programMinutes } from '@yentrik/core'
+import { cureVerdict, programMinutes, qty, saying } from '@yentrik/core'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { clockTime, dayAndTime } from '../format/format.ts'
@@ -10,6 +10,7 @@ import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
+import { Said } from '../preferences/words.tsx'
 import { nextAt } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
@@ -98,7 +99,9 @@ function CureTool({
         <h1 className="text-3xl font-bold">Cure</h1>
         {title}
         <p className="opacity-80">
-          {`${draft.thin} mm at the thinnest, ${draft.thick} mm at the thickest; into the bath at ${run ? dayAndTime(Date.parse(run.startedAt), now) : draft.inAt}`}
+          <Said
+            words={saying`${qty.mm(Number(draft.thin))} at the thinnest, ${qty.mm(Number(draft.thick))} at the thickest; into the bath at ${run ? dayAndTime(Date.parse(run.startedAt), now) : draft.inAt}`}
+          />
         </p>
       </header>
       {run && ofRun ? (

@@ -5,13 +5,16 @@ import {
   doughStages,
   type JobState,
   metMillis,
+  qty,
   type StepMix,
+  saying,
   stepMeaning,
   USUAL_ROOM_CELSIUS,
 } from '@yentrik/core'
 import { capital, clockTime } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { NumberField } from '../parts/NumberField.tsx'
+import { Said } from '../preferences/words.tsx'
 import { useRoomCelsius } from '../record/room-celsius.ts'
 
 const MINUTE = 60_000
@@ -106,11 +109,11 @@ export function DoughClock({
           <NumberField label="Room" unit="°C" {...field} />
           {roomCelsius !== undefined && roomCelsius !== room && (
             <button type="button" className="act sm:mt-7" onClick={() => onRoom(roomCelsius)}>
-              It was {roomCelsius} °C, not {room}
+              <Said words={saying`It was ${qty.celsius(roomCelsius)}, not ${qty.celsius(room)}`} />
             </button>
           )}
           <p className="text-sm opacity-80 sm:mt-8">
-            Mixed in {room} °C. {capital(DOUGH_SOURCE)}.
+            <Said words={saying`Mixed in ${qty.celsius(room)}.`} /> {capital(DOUGH_SOURCE)}.
           </p>
         </div>
       )}

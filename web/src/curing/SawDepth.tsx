@@ -1,9 +1,10 @@
-import { LEFT_BY_SAW_MILLIMETRES, sawDepth } from '@yentrik/core'
+import { LEFT_BY_SAW_MILLIMETRES, qty, sawDepth, saying } from '@yentrik/core'
 import { useState } from 'react'
 import { attempt } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { Said } from '../preferences/words.tsx'
 
 const places = ['canines', 'ends'] as const
 
@@ -44,7 +45,7 @@ export function SawDepth({
                 <p>
                   Saw at most{' '}
                   <output className="figures text-4xl font-bold" aria-label={`Saw at the ${place}`}>
-                    {answer.toFixed(1).replace(/\.0$/, '')} mm
+                    <Said words={[qty.mm(answer, 1)]} />
                   </output>
                 </p>
               )}
@@ -53,7 +54,9 @@ export function SawDepth({
         })}
       </div>
       <p className="text-sm opacity-80">
-        {`From outside to the denture, at the thinnest. ${LEFT_BY_SAW_MILLIMETRES} mm stay to be broken (our choice).`}
+        <Said
+          words={saying`From outside to the denture, at the thinnest. ${qty.mm(LEFT_BY_SAW_MILLIMETRES)} stay to be broken (our choice).`}
+        />
       </p>
       {onNote && words.length > 0 && (
         <button

@@ -1,8 +1,8 @@
-import type { MaterialCard, Saying } from '@yentrik/core'
+import { type MaterialCard, qty, type Saying, saying } from '@yentrik/core'
 import { Link } from 'react-router'
 import { ratio } from '../format/format.ts'
 import { Message } from '../parts/Message.tsx'
-import { useWords } from '../preferences/words.tsx'
+import { Said, useWords } from '../preferences/words.tsx'
 
 /** Every figure of a card with where it comes from. */
 export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flags?: readonly Saying[] }) {
@@ -46,7 +46,7 @@ export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flag
       )}
       {thickness && (
         <p className="figures">
-          {thickness.millimetres.toFixed(3)} mm a sheet
+          <Said words={saying`${qty.mm(thickness.millimetres, 3)} a sheet`} />
           <Source of={thickness.source} />
         </p>
       )}
@@ -62,18 +62,17 @@ export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flag
       )}
       {investment && (
         <p className="figures">
-          {investment.binder}-bonded, final hold {investment.peakCelsius} °C
+          {investment.binder}-bonded, final hold <Said words={[qty.celsius(investment.peakCelsius)]} />
           {investment.hotEntry && ', may go in hot'}, {investment.vacuumSeconds} s under vacuum at{' '}
-          {investment.mixCelsius.join(' to ')} °C
-          {investment.thermalCurve &&
-            `, thermal ${investment.thermalCurve.at(-1)?.expansionPercent} % at ${investment.thermalCurve.at(-1)?.celsius} °C`}
+          <Said words={between(investment.mixCelsius)} />
+          {investment.thermalCurve && <Said words={thermalWords(investment.thermalCurve.at(-1)!)} />}
           <Source of={investment.source} />
         </p>
       )}
       {alloy && (
         <p className="figures">
-          shrinks {(100 * alloy.shrinkageFraction).toFixed(2)} %, cast at {alloy.castingCelsius.join(' to ')}{' '}
-          °C, {alloy.turns.join(' to ')} turns
+          shrinks {(100 * alloy.shrinkageFraction).toFixed(2)} %, cast at{' '}
+          <Said words={between(alloy.castingCelsius)} />, {alloy.turns.join(' to ')} turns
           <Source of={alloy.source} />
         </p>
       )}
@@ -101,3 +100,14 @@ export function MaterialFigures({ card, flags = [] }: { card: MaterialCard; flag
 function Source({ of }: { of: string }) {
   return <span className="text-sm opacity-80"> ({of})</span>
 }
+
+/** From the one to the other, in the degrees of this bench. */
+const between = ([low, high]: readonly [number, number]) =>
+  saying`${qty.celsius(low)} to ${qty.celsius(high)}`
+const thermalWords = ({
+  expansionPercent,
+  celsius,
+}: {
+  readonly expansionPercent: number
+  readonly celsius: number
+}) => saying`, thermal ${expansionPercent} % at ${qty.celsius(celsius)}`

@@ -1,4 +1,4 @@
-import { DomainError, fromCalipers } from '@yentrik/core'
+import { DomainError, fromCalipers, qty } from '@yentrik/core'
 import { refusalWords } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
@@ -19,8 +19,14 @@ export function CaliperHelp() {
       const { forward, fromMidline } = fromCalipers(a, b, c)
       return (
         <p className="figures">
-          <b>{fromMidline.toFixed(1)} mm</b> from the midline, <b>{forward.toFixed(1)} mm</b> in front of the
-          posterior mark
+          <b>
+            <Said words={[qty.mm(fromMidline, 1)]} />
+          </b>{' '}
+          from the midline,{' '}
+          <b>
+            <Said words={[qty.mm(forward, 1)]} />
+          </b>{' '}
+          in front of the posterior mark
         </p>
       )
     } catch (error) {

@@ -4,6 +4,9 @@ import {
   type PairEntry,
   type PairPlan,
   pairLines,
+  qty,
+  type Saying,
+  saying,
   sideTouchUps,
   type TouchUp,
 } from '@yentrik/core'
@@ -12,6 +15,7 @@ import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { Said } from '../preferences/words.tsx'
 
 type Arch = 'upper' | 'lower'
 type Texts = Readonly<Record<string, string>>
@@ -174,11 +178,12 @@ export function FinishedPairForm({ entry, plan, draftKey, refusal, onRecord }: F
                       {line.pass ? '✓' : '✗'} {line.name}
                     </td>
                     <td className="figures text-right">
-                      {Number(line.read.toFixed(2))}
-                      {line.unit === '°' ? '°' : ' mm'}
+                      <Said words={[inUnit(line.unit, line.read)]} />
                     </td>
                     <td className="figures pl-2 text-right opacity-80" title={line.source}>
-                      {Number(line.min.toFixed(2))}-{Number(line.max.toFixed(2))}
+                      <Said
+                        words={saying`${inUnit(line.unit, line.min)} to ${inUnit(line.unit, line.max)}`}
+                      />
                     </td>
                   </tr>
                 ))}
@@ -201,7 +206,14 @@ function TouchUps({ pair, plan }: { pair: FinishedPair; plan: PairPlan }) {
     if (!ups) return []
     return (['right', 'left'] as const).flatMap((side) => {
       const words = touchWords(ups[side])
-      return words ? [`${arch === 'upper' ? 'Upper' : 'Lower'} ${side} side: ${words}`] : []
+      return words
+        ? [
+            {
+              id: `${arch} ${side}`,
+              words: saying`${arch === 'upper' ? 'Upper' : 'Lower'} ${side} side: ${words}`,
+            },
+          ]
+        : []
     })
   })
   if (advice.length === 0) return null
@@ -209,8 +221,10 @@ function TouchUps({ pair, plan }: { pair: FinishedPair; plan: PairPlan }) {
     <section className="mt-2" aria-label="Touch again">
       <h3 className="font-semibold">Touch again</h3>
       <ul className="grid gap-1">
-        {advice.map((words) => (
-          <li key={words}>{words}</li>
+        {advice.map(({ id, words }) => (
+          <li key={id}>
+            <Said words={words} />
+          </li>
         ))}
       </ul>
     </section>
@@ -220,19 +234,21 @@ function TouchUps({ pair, plan }: { pair: FinishedPair; plan: PairPlan }) {
 /** Less than this is not worth the wheel, mm (choice). */
 const WORTH_CUTTING = 0.3
 
-function touchWords(touch: TouchUp): string | undefined {
+const inUnit = (unit: string, value: number) => (unit === '°' ? qty.degrees(value, 2) : qty.mm(value, 2))
+
+function touchWords(touch: TouchUp): Saying | undefined {
   if (touch.action === 'take') {
     const [heel, canine] = touch.millimetres
     if (Math.max(heel, canine) < WORTH_CUTTING) return undefined
-    return `take ${heel.toFixed(1)} mm off at the heel and ${canine.toFixed(1)} mm at the canine`
+    return saying`take ${qty.mm(heel, 1)} off at the heel and ${qty.mm(canine, 1)} at the canine`
   }
   if (touch.action === 'moveBoth')
     return touch.millimetres < WORTH_CUTTING
       ? undefined
-      : `cut ${touch.millimetres.toFixed(1)} mm too deep; both sides may move in by that much`
+      : saying`cut ${qty.mm(touch.millimetres, 1)} too deep; both sides may move in by that much`
   return touch.overcutMillimetres < WORTH_CUTTING
     ? undefined
-    : `cut ${touch.overcutMillimetres.toFixed(1)} mm too deep; leave it, the other vestibule is in the way`
+    : saying`cut ${qty.mm(touch.overcutMillimetres, 1)} too deep; leave it, the other vestibule is in the way`
 }
 
 /** The readings as numbers once all that must be there are; else what is wrong with which. */

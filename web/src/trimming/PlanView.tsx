@@ -3,6 +3,7 @@ import {
   type PairEntry,
   type PairPlan,
   type PlannedModel,
+  qty,
   saying,
   type TrimCut,
 } from '@yentrik/core'
@@ -11,6 +12,7 @@ import { quantity } from '../format/format.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
+import { Said } from '../preferences/words.tsx'
 import { HeightDrawing } from './HeightDrawing.tsx'
 import { TopDrawing } from './TopDrawing.tsx'
 import type { ArchName } from './trim-draft.ts'
@@ -155,7 +157,9 @@ function CutList({ cuts, at, onAt }: { cuts: readonly TrimCut[]; at: number; onA
             <span className="first-letter:uppercase">{cut.name}</span>
             <span className="figures">
               {cut.name === 'front arc' ? '' : `${cut.tableDegrees.toFixed(1)}°`}
-              {cut.depthMillimetres !== undefined && `  ${cut.depthMillimetres.toFixed(1)} mm`}
+              {cut.depthMillimetres !== undefined && (
+                <Said words={saying`  ${qty.mm(cut.depthMillimetres, 1)}`} />
+              )}
             </span>
           </button>
         </li>
@@ -179,7 +183,10 @@ function BaseHeights({ model: { heights, plan } }: { model: PlannedModel }) {
             key={name}
             className={`flex justify-between ${removeMillimetres < 0 ? 'text-error font-semibold' : ''}`}
           >
-            {name} <b>{removeMillimetres.toFixed(1)}</b>
+            {name}{' '}
+            <b>
+              <Said words={[qty.mm(removeMillimetres, 1)]} />
+            </b>
           </li>
         ))}
       </ul>
@@ -203,16 +210,16 @@ function Warnings({
         return (
           <div key={arch} className="grid gap-1">
             {(heights?.rebaseMillimetres ?? 0) > 0 && (
-              <Message tone="error">
-                {arch === 'upper' ? 'Upper' : 'Lower'} base too thin by {heights?.shortMillimetres.toFixed(1)}{' '}
-                mm: rebase it by {heights?.rebaseMillimetres.toFixed(1)} mm.
-              </Message>
+              <Message
+                tone="error"
+                words={saying`${arch === 'upper' ? 'Upper' : 'Lower'} base too thin by ${qty.mm(heights!.shortMillimetres, 1)}: rebase it by ${qty.mm(heights!.rebaseMillimetres, 1)}.`}
+              />
             )}
             {heights?.thinOverVault && (
-              <Message tone="warning">
-                Only {heights.overVaultMillimetres?.toFixed(1)} mm of stone stay over the deepest anatomy of
-                the {arch}.
-              </Message>
+              <Message
+                tone="warning"
+                words={saying`Only ${qty.mm(heights.overVaultMillimetres ?? 0, 1)} of stone stay over the deepest anatomy of the ${arch}.`}
+              />
             )}
             {plan.warnings.map(({ code, sentence }, index) => (
               <Message
@@ -224,14 +231,14 @@ function Warnings({
             <p className="text-sm opacity-80">
               {arch === 'upper' ? 'Upper' : 'Lower'}: angles from the {plan.better} side
               {plan.either ? ' (either would do)' : ''}; the sides differ by{' '}
-              {plan.asymmetryMillimetres.toFixed(1)} mm.
+              <Said words={[qty.mm(plan.asymmetryMillimetres, 1)]} />.
             </p>
           </div>
         )
       })}
       {pair.insteadOfRebaseMillimetres !== undefined && entry.planeOffMiddleMillimetres === undefined && (
         <button type="button" className="act" onClick={() => onInstead(pair.insteadOfRebaseMillimetres ?? 0)}>
-          Plane {pair.insteadOfRebaseMillimetres.toFixed(1)} mm off the middle instead
+          Plane <Said words={[qty.mm(pair.insteadOfRebaseMillimetres, 1)]} /> off the middle instead
         </button>
       )}
     </section>

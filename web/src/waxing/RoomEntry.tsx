@@ -1,5 +1,6 @@
 import {
   DomainError,
+  qty,
   type RoomPlace,
   type RoomSite,
   type RoomVerdict,
@@ -7,6 +8,7 @@ import {
   roomRules,
   roomVerdict,
   type Saying,
+  saying,
 } from '@yentrik/core'
 import { useState } from 'react'
 import { refusalWords } from '../parts/attempt.ts'
@@ -110,8 +112,9 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
                     </>
                   )}
                   <span className="block text-sm opacity-80 sm:whitespace-nowrap">
-                    wants {roomRules[line.place].leastMillimetres} mm,{' '}
-                    {roomRules[line.place].anatomyMillimetres} of it wax
+                    <Said
+                      words={saying`wants ${qty.mm(roomRules[line.place].leastMillimetres)}, ${qty.mm(roomRules[line.place].anatomyMillimetres)} of it wax`}
+                    />
                   </span>
                 </td>
                 {columns.map(([key, name]) => (
