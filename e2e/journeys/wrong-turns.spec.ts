@@ -90,7 +90,7 @@ test('a list that was counted wrong is corrected where it stands, after its step
   await page.getByLabel('Search the record').fill('3 Impression copings')
   await page.getByRole('button', { name: /^Correct: / }).click()
   const correct = page.getByRole('dialog', { name: 'Correct an entry' })
-  await correct.getByLabel('wax bite').fill('2')
+  await correct.getByRole('textbox', { name: 'wax bite' }).fill('2')
   await correct.getByRole('button', { name: 'Record', exact: true }).click()
   await expect(correct).toContainText('Say why it is corrected.')
   await correct.getByLabel('Why').fill('two bites came')

@@ -5,7 +5,9 @@ import { usePreferences } from '../preferences/preferences.ts'
 import { show } from '../testing/lab.tsx'
 import { MaterialFigures } from './MaterialFigures.tsx'
 
-afterEach(() => usePreferences.setState({ units: 'metric' }))
+afterEach(() => {
+  usePreferences.setState({ units: 'metric' })
+})
 
 describe('the figures of a material', () => {
   const shown = (id: string) => show(<MaterialFigures card={materials.get(id)!} />)
