@@ -35,7 +35,10 @@ export function ChargeEntry({
   const allowed = alloyCards.filter(({ id }) => !ordered || ordered.includes(id))
   const usual = job.route.choices.investment === 'gypsum' ? 'gold-type-3' : 'nickel-chromium'
   const [typed, keep, forget] = useDraft(draftKey, () => ({
-    alloyId: last?.alloyId ?? (allowed.find(({ id }) => id === usual) ?? allowed[0]!).id,
+    alloyId:
+      last?.alloyId ??
+      [usual, 'gold-type-3'].find((id) => allowed.some((each) => each.id === id)) ??
+      allowed[0]!.id,
     grams: '',
     returned: '0',
     lotId: '',

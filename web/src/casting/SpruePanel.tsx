@@ -143,8 +143,8 @@ export function SpruePanel({
                 <tbody>
                   {answer.lines.map((line) => (
                     <tr key={line.id} className="border-base-300 border-t">
-                      <td className="py-1">{line.name}</td>
-                      <td>
+                      <td className="py-1 pr-3">{line.name}</td>
+                      <td className="pr-3 whitespace-nowrap">
                         <Said words={[qty.mm(line.foundMillimetres, 1)]} />
                       </td>
                       <td className="opacity-80">

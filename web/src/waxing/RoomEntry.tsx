@@ -111,7 +111,7 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
                       </select>
                     </>
                   )}
-                  <span className="block text-sm opacity-80 sm:whitespace-nowrap">
+                  <span className="block text-sm opacity-80">
                     <Said
                       words={saying`wants ${qty.mm(roomRules[line.place].leastMillimetres)}, ${qty.mm(roomRules[line.place].anatomyMillimetres)} of it wax`}
                     />
