@@ -1,4 +1,4 @@
-import type { DrawnLine, GroovePattern } from './groove-patterns.ts'
+import type { DrawnLine, GroovePattern } from './groove-pattern.ts'
 
 const incisor: DrawnLine = [
   [24, 4],

@@ -1,7 +1,6 @@
+export type { DrawnLine, GroovePattern } from './groove-pattern.ts'
 export {
   checkGroovePattern,
-  type DrawnLine,
-  type GroovePattern,
   groovePatterns,
   groovePatternsFor,
 } from './groove-patterns.ts'
