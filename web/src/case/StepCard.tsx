@@ -71,6 +71,7 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
           job={job}
           step={step}
           caseId={openCase.caseId}
+          ordered={orderedOf(openCase)}
           entering={entering}
           onMix={() => onMix(amount)}
           onRecord={(mix) => onGive([{ type: 'recordMix', jobId: job.jobId, stepId: step.id, ...mix }])}
@@ -166,8 +167,8 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
                     accepted={accepted}
                     draftKey={`${openCase.caseId} ${job.jobId} ${each.id} ${check.id} ${attempt}`}
                     refusal={
-                      refused?.type === 'recordCheck' && refused.checkId === check.id
-                        ? refusal?.said
+                      refused?.type === 'recordCheck' && refused.checkId === check.id && refusal
+                        ? { said: refusal.said, tooth: refused.tooth }
                         : undefined
                     }
                     job={job}
@@ -207,6 +208,12 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
       <NotesAndNext openCase={openCase} job={job} step={step} />
     </section>
   )
+}
+
+/** What the order names of materials and shade, as it was typed. */
+function orderedOf({ state }: OpenCase): string | undefined {
+  const { materials, shade } = state?.authorisation ?? {}
+  return [materials, shade && `shade ${shade}`].filter(Boolean).join('; ') || undefined
 }
 
 /** The further lines of a card. */

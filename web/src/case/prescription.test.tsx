@@ -30,4 +30,19 @@ describe('the prescription', () => {
     await openedCase(new Bench().upTo('fill'))
     expect(screen.queryByRole('region', { name: 'Work authorisation' })).toBeNull()
   })
+  it('what it names of materials and shade stands where a worn material is taken, and nowhere else', async () => {
+    const bench = new Bench('wire-clasp-partial')
+    bench.do({
+      type: 'amend',
+      changes: { materials: 'Mould oval 3', shade: 'Oat 2' },
+      reason: 'The clinic rang',
+    })
+    const { unmount } = await openedCase(bench.upTo('set-teeth'))
+    expect(screen.getByText('Mould oval 3; shade Oat 2')).toBeTruthy()
+    unmount()
+    for (const command of bench.carefully('set-teeth')) bench.do(command)
+    bench.finish('set-teeth')
+    await openedCase(bench.upTo('wax-base'))
+    expect(screen.queryByText(/The order says/)).toBeNull()
+  })
 })

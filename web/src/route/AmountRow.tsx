@@ -1,6 +1,7 @@
 import {
   type Amount,
   type JobState,
+  materials,
   mixWords,
   type RecordedMix,
   type RouteStep,
@@ -17,6 +18,8 @@ interface AmountRowProps {
   readonly job: JobState
   readonly step: RouteStep
   readonly caseId: string
+  /** The materials, the mould of teeth, the shade that the order names. */
+  readonly ordered?: string
   /** Whether it may be recorded now. */
   readonly entering: boolean
   readonly onMix: () => void
@@ -24,7 +27,7 @@ interface AmountRowProps {
 }
 
 /** What a step uses of a material: what is wanted, large; then what was used, as it stands on record. */
-export function AmountRow({ amount, job, step, caseId, entering, onMix, onRecord }: AmountRowProps) {
+export function AmountRow({ amount, job, step, caseId, ordered, entering, onMix, onRecord }: AmountRowProps) {
   const { packs, cardOf, ready, mixOf, shelf } = useUsedMix(amount, caseId)
   const mixed = job.steps[step.id]!.mixes.filter((mix) => mix.amountId === amount.id)
   const lotIds = packs.map(({ lots }) => lots[0]?.lotId ?? '')
@@ -34,6 +37,11 @@ export function AmountRow({ amount, job, step, caseId, entering, onMix, onRecord
       <div>
         <Figures amount={amount} />
         <p className="mt-1 text-sm opacity-80">{amountFigures(amount).source}</p>
+        {ordered && materials.get(amount.materialId)?.worn && (
+          <p className="mt-1">
+            The order says: <b>{ordered}</b>
+          </p>
+        )}
         {mixed.map((mix) => (
           <Message key={mix.sequence} tone="good" words={mixWords(mix, shelf)} />
         ))}

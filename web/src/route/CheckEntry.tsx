@@ -69,8 +69,8 @@ interface CheckEntryProps {
   readonly accepted: readonly number[]
   /** Under which what is typed is kept. */
   readonly draftKey: string
-  /** What the server said against the last entry for this check. */
-  readonly refusal?: Saying
+  /** What the server said against the last entry for this check, and at which tooth that was. */
+  readonly refusal?: { readonly said: Saying; readonly tooth?: number }
   readonly onRecord: (reading: CheckReading & { readonly tooth?: number }) => Promise<boolean>
   /** Of the order, FDI. */
   readonly teeth: readonly number[]
@@ -141,7 +141,13 @@ function OnePlace(props: CheckEntryProps & { readonly tooth: number | undefined 
   }
   return (
     <>
-      <Entry check={check} last={last} draftKey={draftKey} refusal={refusal} onRecord={enter} />
+      <Entry
+        check={check}
+        last={last}
+        draftKey={draftKey}
+        refusal={refusal?.tooth === tooth ? refusal?.said : undefined}
+        onRecord={enter}
+      />
       {readings.length > 1 && (
         <p className="mt-1 text-sm opacity-80">
           Before:{' '}
