@@ -30,19 +30,22 @@ describe('the prescription', () => {
     await openedCase(new Bench().upTo('fill'))
     expect(screen.queryByRole('region', { name: 'Work authorisation' })).toBeNull()
   })
-  it('what it names of materials and shade stands where a worn material is taken, and nowhere else', async () => {
+  const ordered = () => {
     const bench = new Bench('wire-clasp-partial')
     bench.do({
       type: 'amend',
       changes: { materials: 'Mould oval 3', shade: 'Oat 2' },
       reason: 'The clinic rang',
     })
-    const { unmount } = await openedCase(bench.upTo('set-teeth'))
+    return bench
+  }
+  it('what it names of materials and shade stands where a worn material is taken', async () => {
+    await openedCase(ordered().upTo('set-teeth'))
     expect(screen.getByText('Mould oval 3; shade Oat 2')).toBeTruthy()
-    unmount()
-    for (const command of bench.carefully('set-teeth')) bench.do(command)
-    bench.finish('set-teeth')
-    await openedCase(bench.upTo('wax-base'))
+  })
+  it('and not beside what only helps on the way', async () => {
+    await openedCase(ordered().upTo('wax-base'))
+    expect(screen.getByText(/Baseplate wax/)).toBeTruthy()
     expect(screen.queryByText(/The order says/)).toBeNull()
   })
 })
