@@ -203,6 +203,21 @@ describe('a product of the lab', () => {
         'settingPercentPerRatioStep',
       ])
   })
+  it('the minutes to a hot furnace are two that rise, of a product that is marked for one', () => {
+    const faults = (change: object) => fields('phosphate-investment', change)
+    const marked = { hotEntry: true, furnaceFromMinutes: 15, furnaceToMinutes: 20 }
+    expect(faults(marked)).toEqual([])
+    expect(faults({ ...marked, furnaceToMinutes: 15 })).toEqual(['furnaceToMinutes'])
+    expect(faults({ ...marked, furnaceToMinutes: undefined })).toEqual(['furnaceToMinutes'])
+    expect(faults({ ...marked, furnaceFromMinutes: undefined })).toEqual(['furnaceFromMinutes'])
+    expect(faults({ ...marked, hotEntry: false })).toEqual(['furnaceFromMinutes'])
+    expect(faults({ ...marked, furnaceToMinutes: 1441 })).toEqual(['furnaceToMinutes'])
+    expect(productCard(product(marked), card('phosphate-investment')).investment?.furnaceMinutes).toEqual({
+      from: 15,
+      to: 20,
+    })
+    expect(productCard(product({}), card('phosphate-investment')).investment?.furnaceMinutes).toBeUndefined()
+  })
   it.each(['thermalCurve', 'peakCelsius', 'hotEntry', 'hygroscopicPercent', 'settingPercentPerRatioStep'])(
     'stone has no %s',
     (field) => {

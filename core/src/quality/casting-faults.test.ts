@@ -198,6 +198,11 @@ describe('a ring that was run as its product wants', () => {
       expect([words, standing(place, fault, words, fast)]).toEqual([words, 'against'])
     expect(standing('walls', 'Pinholes', 'carbon', { ...fast, burnoutMinutes: 40 })).toBe('supported')
   })
+  it('straight into a hot furnace it goes through its inversions fast, and that is what it is made for', () => {
+    const steep = { throughInversionsCelsiusPerMinute: 60 }
+    expect(standing('margin', 'Fins', 'Heated too fast', steep)).toBe('supported')
+    expect(standing('margin', 'Fins', 'Heated too fast', { ...steep, hotEntry: true })).toBe('against')
+  })
   it('its minutes to the furnace have two sides, and bench set by the hour is no longer asked for', () => {
     const at = (contactToFurnaceMinutes: number) =>
       standing('margin', 'Fins', 'out of its time', {

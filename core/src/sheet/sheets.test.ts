@@ -341,3 +341,37 @@ describe('a burnout', () => {
   it('sends the ring back to the step that makes it again', () =>
     expect(sheetLeadsTo({ ...sheet, remakeFrom: 'wax-up' })).toContain('wax-up'))
 })
+
+describe('what is melted', () => {
+  const sheet = askedOf('charge')
+  const charge = (alloyId: string, returned: number): SheetData => ({
+    kind: 'charge',
+    alloyId,
+    pieces: [
+      { id: 'new', grams: 10 * (1 - returned) + 0.001, lots: [], history: { shares: [1] } },
+      { id: 'back', grams: 10 * returned + 0.001, lots: [], history: { shares: [0, 1] } },
+    ],
+  })
+  const faultsOf = (wants: Partial<SheetOfKind<'charge'>>, data: SheetData) =>
+    judged({ ...sheet, mostRemeltPercent: 100, ordered: undefined, binder: undefined, ...wants }, data).faults
+  // Common practice: base metal new only, noble metal at least half new, whatever the job lets be.
+  it('the alloy says how much of it may be returned, where the job does not say less', () => {
+    expect(faultsOf({}, charge('cobalt-chromium', 0.1))).toEqual([expect.stringContaining('at most 0 %')])
+    expect(faultsOf({}, charge('gold-type-3', 0.45))).toEqual([])
+    expect(faultsOf({}, charge('gold-type-3', 0.6))).toEqual([expect.stringContaining('at most 50 %')])
+    expect(faultsOf({ mostRemeltPercent: 0 }, charge('gold-type-3', 0.45))).toEqual([
+      expect.stringContaining('at most 0 %'),
+    ])
+  })
+  it('what was not ordered, or is too hot for its mould, does not pass', () => {
+    const ordered = ['gold-type-3']
+    expect(faultsOf({ ordered }, charge('gold-type-3', 0.1))).toEqual([])
+    expect(faultsOf({ ordered }, charge('gold-palladium', 0.1))).toEqual([
+      'Gold-palladium for ceramic is not what was ordered: Gold alloy, type 3',
+    ])
+    expect(faultsOf({ binder: 'gypsum' }, charge('gold-palladium', 0.1))).toEqual([
+      expect.stringContaining('too hot for a gypsum-bonded mould'),
+    ])
+    expect(faultsOf({ binder: 'phosphate' }, charge('gold-palladium', 0.1))).toEqual([])
+  })
+})
