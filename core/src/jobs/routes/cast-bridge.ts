@@ -6,7 +6,8 @@ import { castingSteps } from '../casting-steps.ts'
 import { adjust, look, measure } from '../checks.ts'
 import { disinfectArrival, readAuthorisation } from '../door.ts'
 import { diePictures, onBridge, shows, WAXED } from '../pictures.ts'
-import { dieSteps, layerSteps, occlusalSteps, patternMatter, sentOut } from '../wax-pattern-steps.ts'
+import { occlusalSteps, sentOut } from '../wax-chewing-steps.ts'
+import { dieSteps, layerSteps, patternMatter } from '../wax-pattern-steps.ts'
 
 const clearance = ponticClearanceMillimetres(PONTIC_SHEETS).toFixed(2)
 

@@ -5,7 +5,8 @@ import { arrives, dieCast } from '../die-cast.ts'
 import { disinfectArrival, readAuthorisation } from '../door.ts'
 import { diePictures, shows } from '../pictures.ts'
 import { mixingMatter } from '../pour-steps.ts'
-import { dieSteps, layerSteps, occlusalSteps, patternMatter, sentOut } from '../wax-pattern-steps.ts'
+import { occlusalSteps, sentOut } from '../wax-chewing-steps.ts'
+import { dieSteps, layerSteps, patternMatter } from '../wax-pattern-steps.ts'
 
 /** One crown, from the impression or its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
 export const castCrown: RouteTemplate = {
