@@ -67,9 +67,8 @@ describe('the settings', () => {
   it('choose how the lab does it, template by template', async () => {
     const { sent } = open()
     await screen.findByRole('heading', { name: 'How Alder Row does it' })
-    const base = (await screen.findAllByRole('combobox')).find((each) =>
-      [...(each as HTMLSelectElement).options].some(({ value }) => value === 'one-pour'),
-    )!
+    const job = screen.getByRole('heading', { name: 'Study cast' }).parentElement!
+    const base = within(job).getByLabelText('Base of the cast')
     fireEvent.change(base, { target: { value: 'one-pour' } })
     await waitFor(() => expect(posted(sent)).toHaveLength(1))
     expect(posted(sent)[0]?.body).toMatchObject({ variants: { 'study-cast': { base: 'one-pour' } } })

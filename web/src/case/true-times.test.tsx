@@ -102,7 +102,7 @@ describe('dough by the room', () => {
     expect(shown()).toBe(before)
     await user.clear(field('Room'))
     await user.type(field('Room'), '33')
-    await user.click(button('It was 33 °C, not 23'))
+    await user.click(button('It was 33 °C, not 23 °C'))
     await waitFor(() => expect(shown()).not.toBe(before))
     expect(shown()).toBe(hours())
     expect(bench.job.steps['mix-dough']!.mixes[0]).toMatchObject({ roomCelsius: 33 })

@@ -1,6 +1,7 @@
 import {
   type FinishedModel,
   type FinishedPair,
+  joined,
   type PairEntry,
   type PairPlan,
   pairLines,
@@ -231,6 +232,8 @@ function TouchUps({ pair, plan }: { pair: FinishedPair; plan: PairPlan }) {
   )
 }
 
+/** Less than this is nought to a tenth, mm. */
+const SEEN_MILLIMETRES = 0.05
 /** Less than this is not worth the wheel, mm (choice). */
 const WORTH_CUTTING = 0.3
 
@@ -240,7 +243,15 @@ function touchWords(touch: TouchUp): Saying | undefined {
   if (touch.action === 'take') {
     const [heel, canine] = touch.millimetres
     if (Math.max(heel, canine) < WORTH_CUTTING) return undefined
-    return saying`take ${qty.mm(heel, 1)} off at the heel and ${qty.mm(canine, 1)} at the canine`
+    const off = [
+      ['heel', heel],
+      ['canine', canine],
+    ] as const
+    const worth = off.filter(([, millimetres]) => millimetres >= SEEN_MILLIMETRES)
+    return saying`take off ${joined(
+      worth.map(([place, millimetres]) => saying`${qty.mm(millimetres, 1)} at the ${place}`),
+      ' and ',
+    )}`
   }
   if (touch.action === 'moveBoth')
     return touch.millimetres < WORTH_CUTTING
