@@ -32,6 +32,7 @@ export async function openSeededLab(dataFile, count) {
             wanted: template.name,
             job: template.id,
             choices: {},
+            teeth: template.teeth ? [35, 36, 37] : [],
             dueInHours: 24 + (n % 300),
             enclosures: [],
             upTo: steps[n % steps.length].id,

@@ -139,6 +139,7 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
       context.lotOf,
       demo.teeth,
     )
+    if (step.startWindow) setting.delete(`after ${step.startWindow.afterStepId}`)
     const mixes = entries.filter(({ type }) => type === 'recordMix')
     const begun = clock
     // Nobody goes home between a mix and what counts from it.
@@ -152,6 +153,8 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
       if (entry.type !== 'recordMix') add(entry, Math.max(0, Math.ceil((done - clock) / MINUTE)), bound(), by)
     add({ type: 'finishStep', ...on }, Math.max(0, Math.ceil((done - clock) / MINUTE)), bound(), by)
     if (step.wait?.ofMix) setting.delete(step.wait.ofMix.stepId)
+    // Nor between a step and what must be begun soon after it.
+    if (mustFollow(working.state.jobs[0]!, step.id)) setting.add(`after ${step.id}`)
   }
   if (demo.hold) add({ type: 'hold', reason: demo.hold }, 2, true, by)
   return plan
@@ -160,6 +163,13 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
 /** Whether something on the route waits for what is mixed in a step. */
 function countedFrom({ route }: JobState, stepId: string): boolean {
   return route.steps.some(({ wait }) => wait?.ofMix?.stepId === stepId)
+}
+
+/** Whether something on the route must be begun within minutes of a step. */
+function mustFollow({ route }: JobState, stepId: string): boolean {
+  return route.steps.some(
+    ({ startWindow }) => startWindow?.afterStepId === stepId && startWindow.latestMinutes !== undefined,
+  )
 }
 
 function pause(step: RouteStep, random: () => number): number {
