@@ -17,6 +17,7 @@ import {
   whyNotLeftOut,
   windowVerdict,
 } from '@yentrik/core'
+import { ArrowRight } from 'lucide-react'
 import { type MouseEvent, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { dayAndTime } from '../format/format.ts'
@@ -230,10 +231,11 @@ function CaseWork({
                     type="button"
                     className="act"
                     title={`On to "${next.name}"`}
+                    aria-label={`On to "${next.name}"`}
                     onClick={onceOnly(() => act(true))}
                     disabled={openCase.busy}
                   >
-                    <span className="max-w-36 truncate">On to "{next.name}"</span>
+                    On to <ArrowRight className="size-5" aria-hidden />
                     <kbd className="key">D</kbd>
                   </button>
                 )}
@@ -260,7 +262,10 @@ function CaseWork({
                       Leave out: {lowered(step.mayBeSkipped)}
                     </button>
                   )}
-                <UndoLast openCase={openCase} reader={reader} />
+                {/* Its place is kept: nothing moves under a hand when it comes and goes. */}
+                <div className="min-w-15">
+                  <UndoLast openCase={openCase} reader={reader} />
+                </div>
                 {!state.ended && (
                   <Menu name="More">
                     {isInHand && open && (

@@ -30,7 +30,7 @@ export function UndoLast({
       title={all.map((event) => say(eventWords(event, reader))).join('. ')}
       onClick={() => void openCase.giveAll(all.toReversed().map(undo))}
     >
-      <Undo2 className="size-5" aria-hidden /> <span className="max-sm:sr-only">Undo</span>
+      <Undo2 className="size-5" aria-hidden /> <span className="sr-only">Undo</span>
     </button>
   )
 }
