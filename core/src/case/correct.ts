@@ -64,7 +64,7 @@ export function correct(state: CaseState, command: CommandOf<'correct'>): CaseEv
 }
 
 /** Sheets that took from the stock of alloy, or gave back to it: the pieces are somewhere by now. */
-const ofStock: readonly SheetKind[] = ['charge', 'button']
+export const sheetsOfStock: readonly SheetKind[] = ['charge', 'button']
 
 /** The sheet that a correction names as it should have been; undefined: it names none of this step. */
 function correctedSheet(
@@ -75,7 +75,7 @@ function correctedSheet(
   const recorded = state.sheets.find(({ sequence }) => sequence === corrects)
   const wanted = recorded && step.sheets?.find(({ id }) => id === recorded.sheetId)
   if (!wanted) return undefined
-  if (ofStock.includes(wanted.kind))
+  if (sheetsOfStock.includes(wanted.kind))
     refuse(
       'sheet-of-stock',
       `"${wanted.name}" has moved pieces of the stock.`,

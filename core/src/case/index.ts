@@ -17,6 +17,7 @@ export {
   withdrawals,
 } from './case-state.ts'
 export { chained, type EventHash, hasLinks, looseLink } from './chain.ts'
+export { sheetsOfStock } from './correct.ts'
 export { decide, refusalOf } from './decide.ts'
 export {
   commandWords,

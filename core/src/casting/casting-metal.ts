@@ -1,3 +1,4 @@
+import { type Binder, materials } from '../materials/index.ts'
 import { DomainError, requirePositive } from '../refusal/index.ts'
 import { figure, id, list, type Of, record, text } from '../shape/index.ts'
 /** A pattern, or its sprues: what is burnt out and filled with metal. */
@@ -77,6 +78,36 @@ export function ringPowderGrams(ring: RingFill): number {
       'radiusMillimetres',
     )
   return room / (1 / ring.powderGramsPerCm3 + ring.millilitresPerGram)
+}
+
+/** How wide a crucible former stands at its foot, of the radius of the ring (assumption: measure your own). */
+const FORMER_FOOT_OF_RING = 0.7
+
+/**
+ * Powder and liquid for a ring by the class of its investment; the former taken as a cone, the patterns not counted.
+ * @returns g and mL, to the whole; undefined where the class has no ratio or no density
+ * @throws {DomainError} `not-a-positive-number`, `ring-too-small`
+ * Source: volumes (exact), but for the shape of the former.
+ */
+export function ringMix(ring: {
+  readonly binder: Binder
+  readonly ringRadiusMillimetres: number
+  readonly ringHeightMillimetres: number
+  readonly formerMillimetres: number
+}): { readonly grams: number; readonly millilitres: number } | undefined {
+  const card = materials.get(`${ring.binder}-investment`)
+  if (card?.measure?.by !== 'mass' || !card.density) return undefined
+  const { usualMillilitresPerGram } = card.measure
+  const foot = FORMER_FOOT_OF_RING * ring.ringRadiusMillimetres
+  const grams = ringPowderGrams({
+    radiusMillimetres: ring.ringRadiusMillimetres,
+    heightMillimetres: ring.ringHeightMillimetres,
+    formerCm3: (Math.PI * foot ** 2 * ring.formerMillimetres) / 3000,
+    patternCm3: 0,
+    powderGramsPerCm3: card.density.gramsPerCm3,
+    millilitresPerGram: usualMillilitresPerGram,
+  })
+  return { grams: Math.round(grams), millilitres: Math.round(grams * usualMillilitresPerGram) }
 }
 
 /** A whole that was added up from its parts: the last digit may stand over it. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import type { Binder } from '../materials/index.ts'
+import { type Binder, materials } from '../materials/index.ts'
 import {
   programCelsius,
   programMinutes,
@@ -35,6 +35,7 @@ import {
   nextCharge,
   overnight,
   phosphateOut,
+  ringMix,
   ringPowderGrams,
   turnsForEqualPressure,
 } from './index.ts'
@@ -426,5 +427,18 @@ describe('from the oven to the arm', () => {
         expect(at(a, depth)).toBeLessThanOrEqual(at(a, depth + 1) + 1e-3)
       }),
     )
+  })
+})
+
+describe('the mix of a ring', () => {
+  it('fills it less the cone of its former', () => {
+    const ring = { ringRadiusMillimetres: 20, ringHeightMillimetres: 50, formerMillimetres: 20 }
+    const mix = ringMix({ binder: 'phosphate', ...ring })!
+    // By hand: π 2² 5 = 62.83 cm3, less π 1.4² 2 / 3 = 4.10 cm3; powder and liquid together fill the rest.
+    const { density, measure } = materials.get('phosphate-investment')!
+    if (measure?.by !== 'mass') throw new Error('no ratio')
+    const filled = mix.grams / density!.gramsPerCm3 + mix.grams * measure.usualMillilitresPerGram
+    expect(Math.abs(filled - 58.73)).toBeLessThan(0.4)
+    expect(mix.millilitres).toBe(Math.round(mix.grams * measure.usualMillilitresPerGram))
   })
 })

@@ -24,6 +24,7 @@ export {
   newMetal,
   nextCharge,
   patternCm3,
+  ringMix,
   ringPowderGrams,
   USUAL_BUTTON_GRAMS,
 } from './casting-metal.ts'

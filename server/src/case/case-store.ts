@@ -10,7 +10,7 @@ import {
   namedRoutes,
   type Route,
   routeTemplates,
-  type SheetKind,
+  sheetsOfStock,
   standingMixes,
   type WorkingCase,
   workingCase,
@@ -226,11 +226,9 @@ export class CaseStore {
   }
 }
 
-/** Sheets that take from the stock of alloy, or give back to it. */
-const meltKinds: ReadonlySet<SheetKind> = new Set(['charge', 'button'])
 /** What may move the stock of alloy: a charge, a button, or that one of them was withdrawn. */
 const melts = (event: CaseEvent) =>
-  event.type === 'withdrawn' || (event.type === 'sheetRecorded' && meltKinds.has(event.sheet.kind))
+  event.type === 'withdrawn' || (event.type === 'sheetRecorded' && sheetsOfStock.includes(event.sheet.kind))
 
 /** Whether something was taken from the shelf, or given back to it. */
 export function touchesShelf(events: readonly CaseEvent[]): boolean {

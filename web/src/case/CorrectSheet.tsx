@@ -6,6 +6,7 @@ import {
   eventWords,
   type SheetKind,
   type StepSheet,
+  sheetsOfStock,
   stepIn,
 } from '@yentrik/core'
 import { type ReactNode, useState } from 'react'
@@ -36,7 +37,7 @@ export const mayBeCorrected = (
 ): event is Extract<CaseEvent, { type: 'checkRecorded' | 'mixRecorded' | 'sheetRecorded' }> =>
   event.type === 'checkRecorded' ||
   event.type === 'mixRecorded' ||
-  (event.type === 'sheetRecorded' && event.sheet.kind !== 'charge' && event.sheet.kind !== 'button')
+  (event.type === 'sheetRecorded' && !sheetsOfStock.includes(event.sheet.kind))
 
 /** The right value of an entry; the wrong one stays on record beside it. */
 export function CorrectSheet(props: CorrectProps<CaseEvent['type']>) {

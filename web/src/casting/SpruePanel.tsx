@@ -7,14 +7,13 @@ import {
   feedCheck,
   gaugeAtLeast,
   gaugeMillimetres,
-  materials,
   type PatternsToRing,
   qty,
   RESERVOIR_WITHIN_MILLIMETRES,
   type RingArrangement,
   type RingCard,
   ringFor,
-  ringPowderGrams,
+  ringMix,
   saying,
   usualRings,
 } from '@yentrik/core'
@@ -97,7 +96,7 @@ export function SpruePanel({
           }
         })
       : {}
-  const powder = at && ringPowder(at)
+  const powder = at && attempt(() => ringMix(at)).answer
   const thicker = answer && attempt(() => gaugeAtLeast(answer.feed.sprueMillimetres))
   const wrong = answer?.lines.filter(({ pass }) => !pass) ?? []
   const [gauge] = forCase ? checksMeaning(forCase.job, 'sprueGauge') : []
@@ -255,26 +254,4 @@ function isTaken(ring: RingCard, typed: Typed): boolean {
     typed.height === String(ring.heightMillimetres) &&
     typed.former === String(ring.formerMillimetres)
   )
-}
-
-/** About what fills the ring, by the class of the investment: powder to the gram. */
-function ringPowder(at: RingArrangement): { grams: number; millilitres: number } | undefined {
-  const card = materials.get(`${at.binder}-investment`)
-  if (card?.measure?.by !== 'mass' || !card.density) return undefined
-  const { usualMillilitresPerGram } = card.measure
-  const { gramsPerCm3 } = card.density
-  const cone = (Math.PI * (0.7 * at.ringRadiusMillimetres) ** 2 * at.formerMillimetres) / 3000
-  const { answer } = attempt(() =>
-    ringPowderGrams({
-      radiusMillimetres: at.ringRadiusMillimetres,
-      heightMillimetres: at.ringHeightMillimetres,
-      formerCm3: cone,
-      patternCm3: 0,
-      powderGramsPerCm3: gramsPerCm3,
-      millilitresPerGram: usualMillilitresPerGram,
-    }),
-  )
-  return answer === undefined
-    ? undefined
-    : { grams: Math.round(answer), millilitres: Math.round(answer * usualMillilitresPerGram) }
 }
