@@ -2,6 +2,7 @@ import { USUAL_ROOM_CELSIUS } from '../heat/index.ts'
 import type { Source } from '../materials/index.ts'
 import { COMMON_PRACTICE } from '../materials/index.ts'
 import type { ProgramSegment, TemperatureProgram } from '../program/index.ts'
+import { qty, type Saying, saying } from '../quantity/index.ts'
 
 /** Water of the bath at the start, °C: it has stood in the room. */
 export const COLD_WATER_CELSIUS = USUAL_ROOM_CELSIUS
@@ -12,7 +13,7 @@ export const BOIL_CELSIUS = 100
 /** A bath that labs use. */
 interface CurePreset {
   readonly id: string
-  readonly name: string
+  readonly name: Saying
   readonly program: TemperatureProgram
   readonly source: Source
 }
@@ -45,18 +46,20 @@ export function twoStage(
 const hold = (holdMinutes: number) => ({ toCelsius: LONG_HOLD_CELSIUS, rampMinutes: 30, holdMinutes })
 const boil = { rampMinutes: 30, holdMinutes: 60 }
 
+const named = (hours: string): Saying => saying`${qty.celsius(LONG_HOLD_CELSIUS, 0)} ${hours}`
+
 /** Baths of the trade, and the one that must not be: into boiling water. */
 export const curePresets: readonly CurePreset[] = [
   {
     id: 'long-boil',
-    name: '74 °C 8 h, then boil 1 h',
+    name: named('8 h, then boil 1 h'),
     program: twoStage(hold(480), boil),
     source: COMMON_PRACTICE,
   },
-  { id: 'long', name: '74 °C 12 h, no boil', program: twoStage(hold(720)), source: COMMON_PRACTICE },
+  { id: 'long', name: named('12 h, no boil'), program: twoStage(hold(720)), source: COMMON_PRACTICE },
   {
     id: 'short-boil',
-    name: '74 °C 2 h, then boil 1 h',
+    name: named('2 h, then boil 1 h'),
     program: twoStage(hold(120), boil),
     source: COMMON_PRACTICE,
   },

@@ -99,8 +99,26 @@ export function formatQuantity(
 ): string {
   const { unit, decimals: usual, least = 0, fromStored } = displayUnit(kind, system)
   const digits = fromStored === same ? (decimals ?? usual) : usual
+  if (unit === 'in') {
+    const fraction = fractionOfInch(fromStored(stored))
+    if (fraction) return `${fraction} in`
+  }
   const rounded = Number(fromStored(stored).toFixed(digits))
   const number = Number(rounded.toFixed(least)) === rounded ? rounded.toFixed(least) : String(rounded)
   if (unit === '') return number
   return unit === '°' ? `${number}°` : `${number} ${unit}`
+}
+
+const SIXTEENTHS = 16
+/** A conversion leaves no more than this behind of what was a fraction, inches. */
+const EXACT = 1e-6
+
+/** What was given as a fraction of an inch, as the trade writes it: 2 3/4. Undefined for what is none, and for whole inches. */
+function fractionOfInch(inches: number): string | undefined {
+  const parts = Math.round(Math.abs(inches) * SIXTEENTHS)
+  if (parts % SIXTEENTHS === 0 || Math.abs(Math.abs(inches) * SIXTEENTHS - parts) > EXACT) return undefined
+  const halvings = [8, 4, 2, 1].find((by) => parts % by === 0) ?? 1
+  const [over, under] = [(parts % SIXTEENTHS) / halvings, SIXTEENTHS / halvings]
+  const whole = Math.floor(parts / SIXTEENTHS)
+  return `${inches < 0 ? '-' : ''}${whole > 0 ? `${whole} ` : ''}${over}/${under}`
 }

@@ -18,6 +18,9 @@ type ParsedNumber =
 /** A comma before three digits: of a decimal, or of thousands. A leading 0 leaves no doubt. */
 const TWO_WAYS = /^[+-]?[1-9]\d{0,2},\d{3}$/
 
+/** As a ruler in inches is read: 3/4, 2 3/4. */
+const FRACTION = /^(\d+\s+)?(\d+)\/([1-9]\d*)(?=\s*\D*$)/
+
 /** How a unit goes into the first one of its kind, and back. */
 interface Unit {
   readonly toBase: (value: number) => number
@@ -39,18 +42,27 @@ const interchangeable: readonly Readonly<Record<string, Unit>>[] = [
   { kpa: times(1), mpa: times(1000), bar: times(100), psi: times(KILOPASCALS_PER_PSI) },
   { g: times(1), mg: times(0.001), kg: times(1000) },
   { ml: times(1), cc: times(1), cm3: times(1), 'cm³': times(1), l: times(1000) },
+  { '°c/min': times(1), 'c/min': times(1), '°f/min': times(5 / 9), 'f/min': times(5 / 9) },
   { min: times(1), s: times(1 / 60), h: times(60) },
 ]
+/** By how much, not how hot: a difference has no zero to move. */
+const apartUnits: Readonly<Record<string, Unit>> = {
+  '°c': celsius,
+  c: celsius,
+  '°f': times(5 / 9),
+  f: times(5 / 9),
+}
 
 /**
- * Reads a number as people type it: a point or a comma as the decimal separator, spaces around it, its unit behind it. A unit
+ * Reads a number as people type it: a point or a comma as the decimal separator, a fraction as 2 3/4, spaces around it, its unit
+ * behind it. A unit
  * that measures the same is converted: 1 in in a field of mm is 25.4 mm.
  * A number with both separators, or with two, is refused rather than guessed; so is one that can be read two ways, as 1,200, and
  * one that stops at its separator, as 24, where a digit may be missing.
  *
  * @param text as typed
  * @param unit of the field; empty: a bare number
- * @param apart by how much, not how hot: a difference of temperatures takes no other unit than its own
+ * @param apart by how much, not how hot: 9 °F of difference are 5 °C
  */
 export function parseTypedNumber(
   text: string,
@@ -59,7 +71,10 @@ export function parseTypedNumber(
 ): ParsedNumber {
   const trimmed = text.trim()
   if (trimmed === '') return { ok: false, sentence: `Enter a number${unit && ` in ${unit}`}.` }
-  const [, digits = '', typedUnit = ''] = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+))\s*(\D*)$/.exec(trimmed) ?? []
+  const decimal = trimmed.replace(FRACTION, (_, whole, over, under) =>
+    String(Number(whole ?? 0) + Number(over) / Number(under)),
+  )
+  const [, digits = '', typedUnit = ''] = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+))\s*(\D*)$/.exec(decimal) ?? []
   if (TWO_WAYS.test(digits)) {
     const [small, large] = [digits.replace(',', '.'), digits.replace(',', '')]
     return {
@@ -71,8 +86,9 @@ export function parseTypedNumber(
   const own = unit.toLowerCase()
   const typed = typedUnit.toLowerCase()
   if (digits !== '' && (typed === '' || typed === own)) return { ok: true, value }
-  const kind = interchangeable.find((units) => own in units && typed in units)
-  if (digits === '' || !kind || (apart && own.startsWith('°')))
+  const kinds = apart && own in apartUnits ? [apartUnits] : interchangeable
+  const kind = kinds.find((units) => own in units && typed in units)
+  if (digits === '' || !kind)
     return {
       ok: false,
       sentence: `"${trimmed}" is not a number. Use digits and one decimal point or comma${unit && `, in ${unit}`}.`,

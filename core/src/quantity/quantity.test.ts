@@ -137,6 +137,8 @@ describe('typed numbers', () => {
     ['1 L', 'mL', 1000],
     ['1.5 h', 'min', 90],
     ['90 s', 'min', 1.5],
+    ['2 3/4 in', 'mm', 69.85],
+    ['1/2 "', 'mm', 12.7],
   ])('understands "%s" in a field of %s', (text, unit, value) => {
     expect(parseTypedNumber(text, unit)).toEqual({ ok: true, value, converted: true })
   })
@@ -145,11 +147,18 @@ describe('typed numbers', () => {
     ['5 g', ''],
     ['5 mm', '°'],
     ['5 °C', 'mm'],
+    ['1/0', 'mm'],
+    ['1/2/3', 'mm'],
+    ['2 3', 'mm'],
   ])('does not take "%s" for a number in "%s"', (text, unit) => {
     expect(parseTypedNumber(text, unit).ok).toBe(false)
   })
   it('converts no difference of temperatures as if it were a temperature', () => {
-    expect(parseTypedNumber('9 °F', '°C', { apart: true }).ok).toBe(false)
+    // 9 °F of difference are 5 °C (exact).
+    expect(parseTypedNumber('9 °F', '°C', { apart: true })).toEqual({ ok: true, value: 5, converted: true })
+    expect(parseTypedNumber('9 mm', '°C', { apart: true }).ok).toBe(false)
+    // The same of a rate: 9 °F/min are 5 °C/min.
+    expect(parseTypedNumber('9 °F/min', '°C/min')).toEqual({ ok: true, value: 5, converted: true })
     expect(parseTypedNumber('9 °C', '°C', { apart: true })).toEqual({ ok: true, value: 9 })
   })
 })
@@ -163,6 +172,13 @@ describe('a bench that thinks in inches and Fahrenheit', () => {
     [10, 'celsiusApart', '10 °C', '18 °F'],
     [5, 'celsiusPerMinute', '5 °C/min', '9 °F/min'],
     [25.4, 'millimetres', '25.4 mm', '1 in'],
+    // What was given as a fraction is one: the total height of a cast, a heel, half an inch.
+    [69.85, 'millimetres', '69.85 mm', '2 3/4 in'],
+    [19.05, 'millimetres', '19.05 mm', '3/4 in'],
+    [12.7, 'millimetres', '12.7 mm', '1/2 in'],
+    [-6.35, 'millimetres', '-6.35 mm', '-1/4 in'],
+    [1.5875, 'millimetres', '1.59 mm', '1/16 in'],
+    [12.5, 'millimetres', '12.5 mm', '0.492 in'],
     [250, 'grams', '250 g', '250 g'],
     [50, 'millilitres', '50 mL', '50 mL'],
   ])('%d %s is %s or %s, and comes back from both', (stored, kind, metric, us) => {

@@ -1,7 +1,6 @@
 import {
   type CaseEvent,
   type Check,
-  displayUnit,
   type EventReader,
   eventWords,
   type SheetKind,
@@ -12,12 +11,12 @@ import {
 import { type ReactNode, useState } from 'react'
 import { type Faults, useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormSelect, FormText } from '../form/fields.tsx'
+import { keptUnit } from '../parts/bench-unit.ts'
 import { forgetting, useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Sheet } from '../parts/Sheet.tsx'
 import { TextField } from '../parts/TextField.tsx'
-import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
 import type { OpenCase } from '../record/open-case.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
@@ -72,12 +71,10 @@ function Correct({ busy }: { readonly busy: boolean }) {
 }
 
 function CorrectReading({ event, openCase, reader, onClose }: CorrectProps<'checkRecorded'>) {
-  const units = usePreferences((preferences) => preferences.units)
   const check: Check | undefined = stepIn(reader, event.jobId, event.stepId)?.checks?.find(
     ({ id }) => id === event.checkId,
   )
-  const shown = check?.kind === 'measure' ? displayUnit(check.quantity, units) : undefined
-  const unit = shown?.unit ?? ''
+  const unit = check?.kind === 'measure' ? keptUnit(check.quantity).unit : ''
   const looked = check?.kind === 'observe'
   const form = useEntryForm({
     draftKey: `${openCase.caseId} correct ${event.sequence}`,
@@ -88,7 +85,7 @@ function CorrectReading({ event, openCase, reader, onClose }: CorrectProps<'chec
       reason: why(reason),
     }),
     store: async ({ value, answer, reason }) => {
-      const right = looked ? { answer } : { value: shown?.toStored(readNumber(value, unit).value ?? 0) }
+      const right = looked ? { answer } : { value: readNumber(value, unit).value ?? 0 }
       const corrects = event.sequence
       if (!(await openCase.give({ type: 'correct', corrects, reason: reason.trim(), ...right }))) return false
       onClose()

@@ -5,9 +5,12 @@ import {
   centrifugalKilopascals,
   checksMeaning,
   inflowMetresPerSecond,
+  joined,
   LATEST_TRANSFER_SECONDS,
   phosphateOut,
+  qty,
   radiiOf,
+  saying,
   turnsForEqualPressure,
 } from '@yentrik/core'
 import { useEffect, useState } from 'react'
@@ -116,9 +119,9 @@ export function ArmPanel({
         )}
         <Transfer />
         <p className="text-sm opacity-80">
-          A turning liquid (exact); friction, spin-up and freezing are not counted. Transfer: a bare phosphate
-          mould from 850 °C as a half-space (Carslaw & Jaeger, recalled); a metal ring with its liner loses
-          less.
+          <Said
+            words={saying`A turning liquid (exact); friction, spin-up and freezing are not counted. Transfer: a bare phosphate mould from ${qty.celsius(phosphateOut.startCelsius)} as a half-space (Carslaw & Jaeger, recalled); a metal ring with its liner loses less.`}
+          />
         </p>
       </section>
       <aside className="card-flat p-4" aria-label="Figures">
@@ -178,11 +181,14 @@ function Transfer() {
       </div>
       {since !== undefined && (
         <p className="text-lg">
-          {DEPTHS.map(
-            (depth) =>
-              `${(phosphateOut.startCelsius - bareMouldCelsius(phosphateOut, seconds, depth)).toFixed(0)} °C lost at ${depth} mm`,
-          ).join(', ')}
-          .
+          <Said
+            words={saying`${joined(
+              DEPTHS.map(
+                (depth) =>
+                  saying`${qty.celsiusApart(phosphateOut.startCelsius - bareMouldCelsius(phosphateOut, seconds, depth))} lost at ${qty.mm(depth)}`,
+              ),
+            )}.`}
+          />
         </p>
       )}
       {seconds > LATEST_TRANSFER_SECONDS && (

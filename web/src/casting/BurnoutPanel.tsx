@@ -23,7 +23,6 @@ import { useNow } from '../live/lab-clock.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { type Attempt, attempt } from '../parts/attempt.ts'
-import { Chart } from '../parts/Chart.tsx'
 import { Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
@@ -36,7 +35,7 @@ import { nextAt, type SegmentDraft, typedSegment } from '../program/program-draf
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { loadsOf, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import type { ForCase } from '../record/IntoRecord.tsx'
-import { coreColour, furnaceColour, plannedOption } from './burnout-chart.ts'
+import { BurnoutChart } from './BurnoutChart.tsx'
 import { type BurnoutDraft, burnoutUnits, programOf, proposed, ringOf, shownDraft } from './burnout-draft.ts'
 import { LiveBurnout } from './LiveBurnout.tsx'
 import { useMarkedForHotEntry } from './marked-for-hot-entry.ts'
@@ -323,27 +322,6 @@ function CoreWords({ ready, putInAt, now }: { ready: CoreReady; putInAt: number;
         <Message tone="good">{`The program ends at ${at(programMinutes)}, with every ring hot through.`}</Message>
       )}
     </div>
-  )
-}
-
-function BurnoutChart({ ready, putInAt }: { ready: CoreReady; putInAt: number }) {
-  // The clock goes on while the curve stays: a new minute is soon enough.
-  const from = Math.floor(putInAt / 60_000) * 60_000
-  const option = useMemo(() => plannedOption(ready, from), [ready, from])
-  return (
-    <>
-      <p className="flex flex-wrap gap-x-5 text-sm font-semibold">
-        <span style={{ color: 'var(--color-base-content)' }}>
-          <span className="mr-2 inline-block h-1 w-8 align-middle" style={{ background: furnaceColour }} />
-          furnace
-        </span>
-        <span>
-          <span className="mr-2 inline-block h-1 w-8 align-middle" style={{ background: coreColour }} />
-          core, dashed a fast and a slow ring
-        </span>
-      </p>
-      <Chart className="h-72" says="Furnace and core of the ring over the hours" option={option} />
-    </>
   )
 }
 

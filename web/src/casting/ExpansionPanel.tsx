@@ -21,6 +21,7 @@ import { FigureFields } from '../parts/FigureFields.tsx'
 import { Message } from '../parts/Message.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
+import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 import { gapOption, mouldOption } from './expansion-charts.ts'
@@ -31,7 +32,7 @@ const specs = [
   { key: 'spacer', label: 'Spacer', unit: 'µm', hint: '20-40 usual' },
   { key: 'gap', label: 'Gap wanted', unit: 'µm', hint: 'the spacer: size-true' },
   { key: 'shrinkage', label: 'Alloy shrinks', unit: '%', hint: 'from its sheet' },
-  { key: 'cooling', label: 'Wax cooled by', unit: '°C', hint: '0.035 % for each' },
+  { key: 'cooling', label: 'Wax cooled by', unit: '°C', apart: true, hint: '0.035 % for each °C' },
   { key: 'hygroscopic', label: 'Hygroscopic', unit: '%', hint: 'water bath, else 0' },
   { key: 'mould', label: 'Mould when cast', unit: '°C', hint: 'empty: at its peak' },
   { key: 'restraint', label: 'Ring lets through', unit: '%', hint: '100 with a liner' },
@@ -67,7 +68,8 @@ export function ExpansionPanel({
     ...typed,
     shrinkage: typed.shrinkage ?? String(Number((100 * alloy.shrinkageFraction).toFixed(3))),
   }
-  const { values, faults } = readAll(entered, keys, unitsOf(specs))
+  const units = usePreferences((preferences) => preferences.units)
+  const { values, faults } = readAll(entered, keys, unitsOf(specs), ['cooling'])
   const { table, wrong } = readTable(typed)
   const mould = readAll(typed, ['mould'], unitsOf(specs)).values?.mould
   const { answer: thermalShare = 1, refusal: outside } =
@@ -109,7 +111,13 @@ export function ExpansionPanel({
               <Chart
                 className="h-60"
                 says="Expansion of the mould against its temperature"
-                option={mouldOption(budget, usedPercent(answer), figures.thermalCurve, figures.peakCelsius)}
+                option={mouldOption(
+                  budget,
+                  usedPercent(answer),
+                  figures.thermalCurve,
+                  figures.peakCelsius,
+                  units,
+                )}
               />
             )}
             {die && figures?.settingPercentPerRatioStep !== undefined && (

@@ -97,15 +97,18 @@ export function LiveBurnout({
       [at(startMinutes + rampMinutes), toCelsius] as const,
       [at(startMinutes + rampMinutes + holdMinutes), toCelsius] as const,
     ])
-    return measuredOption({
-      set: [[start, run.program.startCelsius], ...planned],
-      measured: run.measured.map(({ minutes, celsius }) => [at(minutes), celsius] as const),
-      core: (judgement?.heat.curve ?? [])
-        .filter(({ minutes }) => minutes <= lastMinutes)
-        .map(({ minutes, coreCelsius }) => [at(minutes), coreCelsius] as const),
-      until: at(Math.max(programMinutes(run.program), lastMinutes) + 20),
-    })
-  }, [run, judgement, start, lastMinutes])
+    return measuredOption(
+      {
+        set: [[start, run.program.startCelsius], ...planned],
+        measured: run.measured.map(({ minutes, celsius }) => [at(minutes), celsius] as const),
+        core: (judgement?.heat.curve ?? [])
+          .filter(({ minutes }) => minutes <= lastMinutes)
+          .map(({ minutes, coreCelsius }) => [at(minutes), coreCelsius] as const),
+        until: at(Math.max(programMinutes(run.program), lastMinutes) + 20),
+      },
+      units,
+    )
+  }, [run, judgement, start, lastMinutes, units])
   const path = { runId: run.runId }
   const stop = () => doing(() => request('POST /machine-runs/:runId/stop', { path }))
   const trouble = (body: Body<'POST /machine-runs/:runId/troubles'>) =>
@@ -188,7 +191,7 @@ export function LiveBurnout({
         <div className="flex flex-wrap items-end gap-3">
           <div className="w-72">
             <FigureFields
-              specs={[{ key: 'tooMuch', label: 'It shows too much by', unit: '°C' }]}
+              specs={[{ key: 'tooMuch', label: 'It shows too much by', unit: '°C', apart: true }]}
               typed={typed}
               faults={{}}
               onTyped={setTyped}

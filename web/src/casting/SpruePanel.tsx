@@ -24,7 +24,7 @@ import { Pills, SelectField } from '../parts/Choices.tsx'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { Message } from '../parts/Message.tsx'
 import { readAll, type Typed, unitsOf } from '../parts/typed-figures.ts'
-import { Said } from '../preferences/words.tsx'
+import { Said, useWords } from '../preferences/words.tsx'
 import { useEquipment } from '../record/equipment.ts'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 
@@ -69,6 +69,7 @@ export function SpruePanel({
   const own = useEquipment('ring')
   const rings: readonly RingCard[] = own.length > 0 ? own : usualRings
   const typed = { ...sprueStart, ...entered }
+  const say = useWords()
   const { values, faults } = readAll(typed, keys, unitsOf(specs))
   const wish: PatternsToRing | undefined = values && {
     binder,
@@ -199,13 +200,15 @@ export function SpruePanel({
                       powder ? [{ step, checkId: check.id, value: powder.grams }] : [],
                     ),
                   ]}
-                  words={`gauge ${values.gauge}, ${answer.lines[0]?.foundMillimetres.toFixed(1)} mm to the end${powder && powders.length > 0 ? `, ${grams(powder.grams)} of powder` : ''}`}
+                  words={say(
+                    saying`gauge ${values.gauge}, ${qty.mm(answer.lines[0]?.foundMillimetres ?? 0, 1)} to the end${powder && powders.length > 0 ? `, ${grams(powder.grams)} of powder` : ''}`,
+                  )}
                 />
               )}
               <p className="text-sm opacity-80">
-                Thickest part, flared, at about 45°, never at a flat wall or a margin; 6 mm to the wall and
-                between patterns (common practice). Modulus after Chvorinov 1940, recalled: the mould is taken
-                equally hot all round. Gauge: ASTM B258.
+                Thickest part, flared, at about 45°, never at a flat wall or a margin;{' '}
+                <Said words={[qty.mm(6)]} /> to the wall and between patterns (common practice). Modulus after
+                Chvorinov 1940, recalled: the mould is taken equally hot all round. Gauge: ASTM B258.
               </p>
             </div>
           </>

@@ -1,11 +1,13 @@
 import {
   availableExpansion,
   type ConcentrationAnswer,
+  displayUnit,
   type ExpansionBudget,
   neededExpansion,
   slowBands,
   type ThermalPoint,
   thermalShareAt,
+  type UnitSystem,
 } from '@yentrik/core'
 
 const teal = '#3f8f97'
@@ -54,18 +56,20 @@ export function mouldOption(
   specialLiquidPercent: number,
   curve: readonly ThermalPoint[],
   peakCelsius: number,
+  system: UnitSystem,
 ) {
+  const { unit, fromStored: hot } = displayUnit('celsius', system)
   const needed = 100 * neededExpansion(budget.shrinkageFraction)
   const points = curve
     .filter(({ celsius }) => celsius <= peakCelsius)
     .map(({ celsius }) => {
       const thermalShare = thermalShareAt(curve, celsius, peakCelsius)
-      return [celsius, 100 * availableExpansion({ ...budget, thermalShare }, specialLiquidPercent)]
+      return [hot(celsius), 100 * availableExpansion({ ...budget, thermalShare }, specialLiquidPercent)]
     })
   return {
     ...base,
     tooltip: { trigger: 'axis', valueFormatter: (value: number) => `${value.toFixed(2)} %` },
-    xAxis: { type: 'value', name: 'mould, °C', ...axisName, min: 0, max: peakCelsius },
+    xAxis: { type: 'value', name: `mould, ${unit}`, ...axisName, min: hot(0), max: hot(peakCelsius) },
     yAxis: { type: 'value', name: 'expansion, %', scale: true },
     series: [
       {
@@ -78,7 +82,10 @@ export function mouldOption(
           silent: true,
           itemStyle: { color: 'rgba(140,153,156,0.18)' },
           label: { position: 'insideTop', fontSize: 13, color: '#6b7678' },
-          data: slowBands.map(({ name, celsius: [from, to] }) => [{ name, xAxis: from }, { xAxis: to }]),
+          data: slowBands.map(({ name, celsius: [from, to] }) => [
+            { name, xAxis: hot(from) },
+            { xAxis: hot(to) },
+          ]),
         },
         markLine: {
           symbol: 'none',

@@ -1,6 +1,5 @@
 import {
   type Closure,
-  displayUnit,
   gentleLimits,
   judgeClosures,
   type PressLimits,
@@ -10,6 +9,7 @@ import {
 import { useState } from 'react'
 import { LiveGauge } from '../devices/LiveGauge.tsx'
 import { quantity } from '../format/format.ts'
+import { keptUnit } from '../parts/bench-unit.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
@@ -88,8 +88,7 @@ function ClosureForm({
   readonly open: boolean
   readonly onClosure: (closure: Closure) => Promise<boolean>
 }) {
-  const units = usePreferences((preferences) => preferences.units)
-  const { unit, decimals, fromStored, toStored } = displayUnit('kilopascals', units)
+  const { unit, decimals } = keptUnit('kilopascals')
   const [typed, keep, forget] = useDraft(draftKey, () => ({ gauge: '', taken: '', seen: '' as Seen | '' }))
   const [tried, setTried] = useState(false)
   const { value, fault } = readNumber(typed.gauge, unit)
@@ -97,7 +96,7 @@ function ClosureForm({
     setTried(true)
     if (value === undefined || typed.seen === '') return
     const stored = await onClosure({
-      kilopascals: toStored(value),
+      kilopascals: value,
       flash: typed.seen === 'flash' || typed.seen === 'both',
       gap: typed.seen === 'gap' || typed.seen === 'both',
       from: typed.gauge === typed.taken ? 'press' : 'hand',
@@ -109,7 +108,7 @@ function ClosureForm({
       <LiveGauge
         limits={limits}
         onTake={(kilopascals) => {
-          const text = fromStored(kilopascals).toFixed(decimals)
+          const text = kilopascals.toFixed(decimals)
           keep({ ...typed, gauge: text, taken: text })
         }}
       />

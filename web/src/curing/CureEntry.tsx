@@ -1,4 +1,4 @@
-import { type MeasuredPoint, programMinutes, qty, saying } from '@yentrik/core'
+import { type MeasuredPoint, programMinutes, saying } from '@yentrik/core'
 import { Link } from 'react-router'
 import { dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
@@ -9,7 +9,7 @@ import { Said } from '../preferences/words.tsx'
 import { ReadByHand } from '../program/ReadByHand.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
-import { bathProgram, type CureDraft, cureFor, sectionsOf } from './cure-draft.ts'
+import { bathProgram, type CureDraft, cureFor, placeWords, sectionsOf } from './cure-draft.ts'
 import { cureOf } from './LiveCure.tsx'
 
 /** A cure into the record: the curve of the bath, or what was read off it by hand. */
@@ -82,7 +82,7 @@ export function CureEntry({
         onReading={byHand}
       >
         <Said
-          words={saying`${draft.baths[draft.chosen]?.name ?? ''}; ${qty.mm(Number(draft.thin))} and ${qty.mm(Number(draft.thick))}, as on the Cure screen.`}
+          words={saying`${draft.baths[draft.chosen]?.name ?? ''}; ${placeWords(draft.thin)} and ${placeWords(draft.thick)}, as on the Cure screen.`}
         />
       </ReadByHand>
     </div>

@@ -10,7 +10,7 @@ import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
-import { Said } from '../preferences/words.tsx'
+import { Said, useWords } from '../preferences/words.tsx'
 import { nextAt } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
@@ -25,6 +25,7 @@ import {
   cureFor,
   dragged,
   outOf,
+  placeWords,
   questionOf,
   sectionsOf,
 } from './cure-draft.ts'
@@ -81,6 +82,7 @@ function CureTool({
   const now = useNow()
   const [draft, setDraft] = useDraft<CureDraft>(kept, () => cureFor(choice))
   const [moves, setMoves] = useState(false)
+  const say = useWords()
   const set = (to: Partial<CureDraft>) => setDraft({ ...draft, ...to })
   const bath = draft.baths[draft.chosen]!
   const { program, wrong } = bathProgram(bath)
@@ -100,7 +102,7 @@ function CureTool({
         {title}
         <p className="opacity-80">
           <Said
-            words={saying`${qty.mm(Number(draft.thin))} at the thinnest, ${qty.mm(Number(draft.thick))} at the thickest; into the bath at ${run ? dayAndTime(Date.parse(run.startedAt), now) : draft.inAt}`}
+            words={saying`${placeWords(draft.thin)} at the thinnest, ${placeWords(draft.thick)} at the thickest; into the bath at ${run ? dayAndTime(Date.parse(run.startedAt), now) : draft.inAt}`}
           />
         </p>
       </header>
@@ -125,8 +127,8 @@ function CureTool({
             )}
             <p className="flex flex-wrap gap-x-5 px-2 text-sm font-semibold">
               <Key colour="var(--metal)" words="bath, then bench and cold water" />
-              <Key colour="var(--resin)" words={`${draft.thin} mm`} />
-              <Key colour="var(--color-error)" words={`${draft.thick} mm ridge`} />
+              <Key colour="var(--resin)" words={say(placeWords(draft.thin))} />
+              <Key colour="var(--color-error)" words={`${say(placeWords(draft.thick))} ridge`} />
               <span className="opacity-80">drag a corner, or arrow keys</span>
             </p>
             <CureLimits />
@@ -159,7 +161,7 @@ function CureTool({
         <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-[repeat(4,minmax(0,1fr))_16rem]">
           {draft.baths.map((each, n) => (
             <BathCard
-              key={each.name}
+              key={JSON.stringify(each.name)}
               bath={each}
               draft={draft}
               chosen={n === draft.chosen}
@@ -204,6 +206,7 @@ function BathCard({
   startAt: number
   onChoose: () => void
 }) {
+  const say = useWords()
   const { program } = bathProgram(bath)
   // The chosen one is followed for the chart already: once is enough.
   const own = useFollowed(chosen ? undefined : questionOf(draft, program), false)
@@ -214,7 +217,7 @@ function BathCard({
       ['out', clockTime(outOf(startAt, program))],
       [
         'hottest',
-        `${Math.round(verdict.worst.outcome.peakCelsius)} °C${verdict.worst.outcome.risk === 'low' ? '' : verdict.worst.outcome.risk === 'high' ? ', boils' : ', near'}`,
+        `${say([qty.celsius(verdict.worst.outcome.peakCelsius, 0)])}${verdict.worst.outcome.risk === 'low' ? '' : verdict.worst.outcome.risk === 'high' ? ', boils' : ', near'}`,
       ],
       ['monomer', `${verdict.mostMonomer.outcome.residualPercent.toFixed(1)} %`],
     ]
@@ -225,7 +228,9 @@ function BathCard({
       className={`card-flat flex cursor-pointer flex-col p-4 text-left ${chosen ? 'outline-primary outline-3' : ''}`}
       onClick={onChoose}
     >
-      <h2 className="text-lg leading-tight font-bold">{bath.name}</h2>
+      <h2 className="text-lg leading-tight font-bold">
+        <Said words={bath.name} />
+      </h2>
       <dl className="figures mt-1">
         {(rows || []).map(([name, value]) => (
           <div key={name} className="border-base-300 flex justify-between border-t py-1">

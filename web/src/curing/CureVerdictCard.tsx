@@ -2,6 +2,7 @@ import {
   cureVerdict,
   type FollowedSection,
   ISO_RESIDUAL_PERCENT,
+  qty,
   RESIDUAL_WITHIN,
   saying,
   type TemperatureProgram,
@@ -46,8 +47,12 @@ export function CureVerdictCard({
       </output>
       <p>{`cold about ${dayAndTime(openAt, now)}: open from then, by the thermometer`}</p>
       <Line good={standing !== 'bad' || worst.outcome.risk !== 'high'} warn={worst.outcome.risk === 'watch'}>
-        <b>{margin >= 0 ? `${margin} °C below boiling` : `${-margin} °C past boiling`}</b> at the hottest
-        place that can still boil
+        <b>
+          <Said
+            words={saying`${qty.celsiusApart(Math.abs(margin))} ${margin >= 0 ? 'below' : 'past'} boiling`}
+          />
+        </b>{' '}
+        at the hottest place that can still boil
       </Line>
       <Line good={left <= ISO_RESIDUAL_PERCENT}>
         <b>about {left.toFixed(1)} % monomer</b>{' '}

@@ -29,7 +29,7 @@ export function SafeBath({
     const outAt = inAt === undefined ? undefined : nextAt(draft.outBy, inAt)
     const question = questionOf(draft, { startCelsius: COLD_WATER_CELSIUS, segments: [] })
     if (inAt === undefined || outAt === undefined || !question)
-      return setMessage({ good: false, words: 'Write the hours as 07:30, and the thicknesses in mm.' })
+      return setMessage({ good: false, words: 'Write the hours as 07:30, and the thicknesses as numbers.' })
     setLooking(true)
     setMessage(undefined)
     const { sections, flask } = question

@@ -1,10 +1,10 @@
-import { LEFT_BY_SAW_MILLIMETRES, qty, sawDepth, saying } from '@yentrik/core'
+import { joined, LEFT_BY_SAW_MILLIMETRES, qty, sawDepth, saying } from '@yentrik/core'
 import { useState } from 'react'
 import { attempt } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Said } from '../preferences/words.tsx'
+import { Said, useWords } from '../preferences/words.tsx'
 
 const places = ['canines', 'ends'] as const
 
@@ -19,12 +19,15 @@ export function SawDepth({
 }) {
   const [walls, keep] = useDraft(`saw ${caseKey}`, () => ({ canines: '', ends: '' }))
   const [noted, setNoted] = useState('')
+  const say = useWords()
   const words = places.flatMap((place) => {
     const { value } = readNumber(walls[place], 'mm')
     const { answer } = value === undefined ? {} : attempt(() => sawDepth(value))
-    return answer === undefined ? [] : [`wall at the ${place} ${value} mm, saw at most ${answer} mm`]
+    return answer === undefined
+      ? []
+      : [saying`wall at the ${place} ${qty.mm(value ?? 0)}, saw at most ${qty.mm(answer)}`]
   })
-  const note = `Sawing: ${words.join('; ')}.`
+  const note = say(saying`Sawing: ${joined(words, '; ')}.`)
   return (
     <section className="border-base-300 mt-4 grid gap-2 border-t pt-3" aria-label="How deep to saw">
       <div className="grid grid-cols-2 items-start gap-4">

@@ -1,10 +1,12 @@
 import {
+  displayUnit,
   type FollowedSection,
   MONOMER_BOILS_CELSIUS,
   programStretches,
   type TemperatureProgram,
+  type UnitSystem,
 } from '@yentrik/core'
-import { clockTime } from '../format/format.ts'
+import { clockTime, quantity } from '../format/format.ts'
 
 type Points = readonly (readonly [minutes: number, celsius: number])[]
 
@@ -17,14 +19,21 @@ export interface CureCurves {
   readonly going: boolean
   readonly startAt: number
   readonly untilMinutes: number
+  readonly units: UnitSystem
 }
 
-const [LOW, HIGH] = [0, 130]
+/** From cold water to above the boil, on the axis of a bench: its ends and its lines. */
+const axes = {
+  metric: { min: 0, max: 130, interval: 20 },
+  us: { min: 30, max: 270, interval: 30 },
+} as const satisfies Readonly<Record<UnitSystem, object>>
 const MINUTE = 60_000
 
 /** Bath, thin and thick resin over the hours, with the heat at which monomer boils. */
-export function cureOption({ program, followed, measured, going, startAt, untilMinutes }: CureCurves) {
-  const at = (points: Points) => points.map(([minutes, celsius]) => [startAt + minutes * MINUTE, celsius])
+export function cureOption({ program, followed, measured, going, startAt, untilMinutes, units }: CureCurves) {
+  const hot = displayUnit('celsius', units).fromStored
+  const at = (points: Points) =>
+    points.map(([minutes, celsius]) => [startAt + minutes * MINUTE, hot(celsius)])
   const line = (color: string, width: number, points: Points, more: object = {}) => ({
     type: 'line',
     silent: true,
@@ -42,17 +51,16 @@ export function cureOption({ program, followed, measured, going, startAt, untilM
       min: startAt,
       max: startAt + untilMinutes * MINUTE,
       axisLabel: { formatter: (instant: number) => clockTime(instant), hideOverlap: true },
-      splitLine: { show: true },
+      splitLine: lines,
     },
     yAxis: {
       type: 'value',
-      min: LOW,
-      max: HIGH,
-      interval: 20,
+      ...axes[units],
       axisLabel: { showMinLabel: false, showMaxLabel: false },
+      splitLine: lines,
     },
     series: [
-      { ...line('var(--metal)', 3, bath), markLine: boiling, markArea: tooHot },
+      { ...line('var(--metal)', 3, bath), markLine: boiling(units), markArea: tooHot(units) },
       line('var(--metal)', 2, ahead, { type: 'dashed' }),
       ...followed.map(({ outcome }, n) =>
         line(
@@ -63,7 +71,7 @@ export function cureOption({ program, followed, measured, going, startAt, untilM
       ),
       ...hottestOf(followed).map(({ outcome }) => ({
         ...line('transparent', 0, []),
-        markPoint: peak(startAt + outcome.peakMinutes * MINUTE, outcome.peakCelsius),
+        markPoint: peak(startAt + outcome.peakMinutes * MINUTE, outcome.peakCelsius, units),
       })),
     ],
   }
@@ -110,8 +118,9 @@ function thinned<T>(curve: readonly T[]): readonly T[] {
   return curve.length > 500 ? curve.filter((_, n) => n % 2 === 0) : curve
 }
 
+const lines = { show: true, lineStyle: { color: 'var(--color-base-300)' } }
 const bold = { fontWeight: 'bold', fontFamily: 'inherit' } as const
-const boiling = {
+const boiling = (units: UnitSystem) => ({
   silent: true,
   symbol: 'none',
   lineStyle: { color: 'var(--color-error)', type: 'dashed', width: 1.5 },
@@ -120,16 +129,17 @@ const boiling = {
     position: 'insideMiddleTop',
     fontSize: 14,
     color: 'var(--color-error)',
-    formatter: `monomer boils, ${MONOMER_BOILS_CELSIUS} °C`,
+    formatter: `monomer boils, ${quantity(MONOMER_BOILS_CELSIUS, 'celsius', units)}`,
   },
-  data: [{ yAxis: MONOMER_BOILS_CELSIUS }],
-}
-const tooHot = {
+  data: [{ yAxis: boilsAt(units) }],
+})
+const boilsAt = (units: UnitSystem) => displayUnit('celsius', units).fromStored(MONOMER_BOILS_CELSIUS)
+const tooHot = (units: UnitSystem) => ({
   silent: true,
   itemStyle: { color: 'var(--color-error)', opacity: 0.09 },
-  data: [[{ yAxis: MONOMER_BOILS_CELSIUS }, { yAxis: HIGH }]],
-}
-const peak = (instant: number, celsius: number) => ({
+  data: [[{ yAxis: boilsAt(units) }, { yAxis: axes[units].max }]],
+})
+const peak = (instant: number, celsius: number, units: UnitSystem) => ({
   silent: true,
   symbol: 'circle',
   symbolSize: 12,
@@ -140,7 +150,7 @@ const peak = (instant: number, celsius: number) => ({
     offset: [4, celsius > 96 ? 14 : -10],
     fontSize: 18,
     color: 'var(--color-base-content)',
-    formatter: `${Math.round(celsius)} °C at ${clockTime(instant)}`,
+    formatter: `${quantity(Math.round(celsius), 'celsius', units)} at ${clockTime(instant)}`,
   },
-  data: [{ coord: [instant, celsius] }],
+  data: [{ coord: [instant, displayUnit('celsius', units).fromStored(celsius)] }],
 })

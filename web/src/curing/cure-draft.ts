@@ -3,7 +3,9 @@ import {
   curePresets,
   type ProgramSegment,
   programMinutes,
+  qty,
   type ResinSection,
+  type Saying,
   setStone,
   type TemperatureProgram,
   usualFlask,
@@ -16,7 +18,7 @@ const MINUTE = 60_000
 
 /** A bath to compare, as it is typed. */
 export interface BathDraft {
-  readonly name: string
+  readonly name: Saying
   readonly startCelsius: string
   readonly segments: readonly SegmentDraft[]
 }
@@ -36,7 +38,7 @@ export interface CureDraft {
   readonly reason?: string
 }
 
-const draftOf = (name: string, { startCelsius, segments }: TemperatureProgram): BathDraft => ({
+const draftOf = (name: Saying, { startCelsius, segments }: TemperatureProgram): BathDraft => ({
   name,
   startCelsius: String(startCelsius),
   segments: segments.map(typedSegment),
@@ -59,6 +61,12 @@ export function cureFor(choice: string | undefined): CureDraft {
   return { ...cureStart, chosen: Math.max(0, chosen) }
 }
 
+/** The thinnest or the thickest place, as typed, in words. */
+export const placeWords = (typed: string): Saying => {
+  const { value } = readNumber(typed, 'mm')
+  return value === undefined ? typed : [qty.mm(value)]
+}
+
 /** Sections as typed: the thin place as a sheet, the thick one as a ridge; undefined while one is wrong. */
 export function sectionsOf({
   thin,
@@ -79,7 +87,7 @@ export function bathProgram({ startCelsius, segments: drafts }: BathDraft): {
 } {
   const start = readNumber(startCelsius, '°C').value
   const { segments, wrong } = readSegments(drafts)
-  if (!segments || start === undefined) return { wrong: wrong ?? 'Enter the water at the start, °C.' }
+  if (!segments || start === undefined) return { wrong: wrong ?? 'Enter the water at the start.' }
   return { program: { startCelsius: start, segments } }
 }
 
@@ -97,7 +105,7 @@ export function dragged(bath: BathDraft, segment: number, to: Partial<ProgramSeg
 }
 
 /** A bath that was proposed, in the place of the last one. */
-export function withProposal(draft: CureDraft, name: string, program: TemperatureProgram): CureDraft {
+export function withProposal(draft: CureDraft, name: Saying, program: TemperatureProgram): CureDraft {
   const baths = [...draft.baths.slice(0, 3), draftOf(name, program)]
   return { ...draft, baths, chosen: baths.length - 1 }
 }

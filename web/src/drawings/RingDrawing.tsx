@@ -1,4 +1,5 @@
 import { type ArrangementLine, offAxisMillimetres, type RingArrangement } from '@yentrik/core'
+import { useBareMillimetres } from '../preferences/words.tsx'
 
 /** Plaster stays light at night: what is drawn on it stays dark. */
 const ink = 'var(--on-light)'
@@ -16,6 +17,7 @@ export function RingDrawing({
   /** Left out where they would not be those of the ring in hand. */
   readonly figures?: boolean
 }) {
+  const bare = useBareMillimetres()
   const {
     ringRadiusMillimetres: R,
     ringHeightMillimetres: H,
@@ -82,7 +84,7 @@ export function RingDrawing({
           />
         </g>
       ))}
-      <Span x={0} from={0} to={up(top)} words={figures ? (H - top).toFixed(1) : ''} bad={bad('end')} />
+      <Span x={0} from={0} to={up(top)} words={figures ? bare(H - top) : ''} bad={bad('end')} />
       <path
         d={`M${outermost} ${up(foot) + 2}H${R}m0 -1v2M${outermost} ${up(foot) + 1}v2`}
         stroke={bad('wall') ? 'var(--color-error)' : ink}
@@ -94,7 +96,7 @@ export function RingDrawing({
         textAnchor="middle"
         fill={bad('wall') ? 'var(--color-error)' : ink}
       >
-        {figures && (R - outermost).toFixed(1)}
+        {figures && bare(R - outermost)}
       </text>
       <text
         x={several ? R - 1 : wireMillimetres / 2 + 1}

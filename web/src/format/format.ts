@@ -80,10 +80,6 @@ export function grams(value: number): string {
 export function millilitres(value: number): string {
   return formatQuantity(value, 'millilitres', 'metric')
 }
-/** Millimetres where every bench uses them, whatever its other units: teeth, rims, wax. */
-export function millimetres(value: number): string {
-  return formatQuantity(value, 'millimetres', 'metric')
-}
 /** A ratio as the trade writes it: 0.30, 0.385. */
 export function ratio(value: number): string {
   const exact = value.toFixed(3)

@@ -1,15 +1,18 @@
 import {
   type Amount,
+  joined,
   type Mix,
   materials,
   mixClock,
   mixSettingFactor,
   packsNeeded,
+  qty,
   type RecordedMix,
   ratioVerdict,
   ripensByRoom,
   type Saying,
   type StepMeaning,
+  saying,
 } from '@yentrik/core'
 import { type ReactNode, useCallback, useState } from 'react'
 import { useDevices } from '../devices/use-devices.ts'
@@ -23,6 +26,7 @@ import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
+import { Said } from '../preferences/words.tsx'
 import { useRoomCelsius } from '../record/room-celsius.ts'
 import { lotWords, useShelf } from '../record/shelf.ts'
 import { powderWords } from './amount-figures.ts'
@@ -288,7 +292,12 @@ export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixTo
           )}
           {card.investment && (
             <p>
-              {`About ${card.investment.vacuumSeconds} s under vacuum, powder and liquid at ${card.investment.mixCelsius.join(' to ')} °C: warmer sets sooner (${card.investment.source}).`}
+              <Said
+                words={saying`About ${card.investment.vacuumSeconds} s under vacuum, powder and liquid at ${joined(
+                  card.investment.mixCelsius.map((each) => [qty.celsius(each)]),
+                  ' to ',
+                )}: warmer sets sooner (${card.investment.source}).`}
+              />
             </p>
           )}
           {wrong !== undefined && <Message tone="error" words={wrong} />}

@@ -13,14 +13,15 @@ import {
   usualPlaces,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { quantity } from '../format/format.ts'
 import { refusalWords } from '../parts/attempt.ts'
+import { useBenchUnit } from '../parts/bench-unit.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberEntry, NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { usePreferences } from '../preferences/preferences.ts'
+import { useMillimetres } from '../preferences/words.tsx'
 import { CurveDrawing, type NamedContact } from './CurveDrawing.tsx'
 
 type Curve = 'condyles' | 'plane' | 'flat'
@@ -51,7 +52,7 @@ export function CuspsPanel({
   incisor: SpacePoint
   advanceMillimetres: number
 }) {
-  const units = usePreferences((preferences) => preferences.units)
+  const _units = usePreferences((preferences) => preferences.units)
   const [curve, setCurve] = useState<Curve>('condyles')
   const [side, setSide] = useState<Side>('right')
   const [radius, setRadius] = useDraft<string>('cusps radius', () => String(MONSON_RADIUS_MILLIMETRES))
@@ -67,7 +68,8 @@ export function CuspsPanel({
   const R = readNumber(radius, 'mm')
   const touching = readNumber(touch, 'mm')
   const own = readNumber(atHand, '°')
-  const mm = (value: number) => quantity(Number(value.toFixed(2)), 'millimetres', units)
+  const mm = useMillimetres(2)
+  const benchUnit = useBenchUnit()
 
   const work = (): {
     set?: BalancedSetUp
@@ -175,7 +177,7 @@ export function CuspsPanel({
                         <NumberEntry
                           size="cell"
                           unit="mm"
-                          name={`${place.name}, mm ${field === 'behind' ? 'behind the incisors' : 'from the midline'}`}
+                          name={`${place.name}, ${benchUnit('mm')} ${field === 'behind' ? 'behind the incisors' : 'from the midline'}`}
                           text={place[field]}
                           onText={(text) => change(n, { [field]: text })}
                           wrong={readNumber(place[field], 'mm').fault !== undefined}
@@ -236,8 +238,8 @@ export function CuspsPanel({
         )}
       </div>
       <p className="text-sm opacity-80">
-        Heights are above the occlusal plane, below 0 under it; places in mm. A tooth wants the steepest of
-        its three movements and is ground towards the others.
+        Heights are above the occlusal plane, below 0 under it; places in {benchUnit('mm')}. A tooth wants the
+        steepest of its three movements and is ground towards the others.
       </p>
     </>
   )

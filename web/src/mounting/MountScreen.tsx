@@ -7,10 +7,11 @@ import {
   type Movement,
   moveJaw,
   pinForOpening,
+  qty,
   recordedSheet,
   type Saying,
-  type SheetData,
   type SpacePoint,
+  saying,
   toothOpening,
   travelDirection,
   usualPlaces,
@@ -25,20 +26,18 @@ import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { usePreferences } from '../preferences/preferences.ts'
-import { Said } from '../preferences/words.tsx'
+import { Said, useWords } from '../preferences/words.tsx'
 import { useOpenCase } from '../record/open-case.ts'
 import { ArticulatorDrawing, type FollowedTeeth, PathsDrawing } from './ArticulatorDrawing.tsx'
 import { ArticulatorFields } from './ArticulatorFields.tsx'
 import {
   type ArticulatorEntry,
-  articulatorFields,
   articulatorOf,
   entryOfArticulator,
   usualArticulator,
 } from './articulator-entry.ts'
+import { BroughtBack, type Recorded } from './BroughtBack.tsx'
 import { CuspsPanel } from './CuspsPanel.tsx'
-
-type Recorded = Extract<SheetData, { kind: 'mounting' }>
 
 /** The articulator: what the pin does at a tooth, where the teeth go in a movement, and the record that brings it back. */
 export function MountScreen() {
@@ -90,6 +89,7 @@ function MountTool({
   draftKey?: string
 }) {
   const units = usePreferences((preferences) => preferences.units)
+  const say = useWords()
   const [entry, setEntry] = useDraft<ArticulatorEntry>(draftKey, () =>
     recorded ? entryOfArticulator(recorded.name, recorded.articulator) : usualArticulator,
   )
@@ -156,7 +156,7 @@ function MountTool({
                 fault={X.fault}
                 hint={
                   X.value && X.value > LONGEST_GUIDE
-                    ? `beyond any guide: over ${LONGEST_GUIDE} mm`
+                    ? say(saying`beyond any guide: over ${qty.mm(LONGEST_GUIDE)}`)
                     : undefined
                 }
               />
@@ -199,7 +199,9 @@ function MountTool({
                         {quantity(Number(drop.toFixed(2)), 'millimetres', units)}
                       </output>
                     </td>
-                    <td className="figures text-lg">{other}</td>
+                    <td className="figures text-lg">
+                      <Said words={other} />
+                    </td>
                   </tr>
                 ))}
               </tbody>
@@ -235,7 +237,7 @@ function followed(forward: number, below: number): FollowedTeeth {
 interface Worked {
   readonly pose?: JawPose
   readonly ways: readonly (readonly SpacePoint[])[]
-  readonly rows?: readonly { readonly name: string; readonly drop: number; readonly other: string }[]
+  readonly rows?: readonly { readonly name: string; readonly drop: number; readonly other: Saying }[]
   readonly refusal?: Saying
 }
 
@@ -268,7 +270,7 @@ function work(
           return {
             name: name === 'Right molar' ? 'First molars' : name,
             drop: openingMillimetres,
-            other: `${similarTrianglesMillimetres.toFixed(2)} mm`,
+            other: saying`${qty.mm(similarTrianglesMillimetres)}`,
           }
         }),
       }
@@ -328,63 +330,5 @@ function FromTooth({ articulator, teeth }: { articulator: Articulator; teeth: Fo
       <NumberField label="Opening at the first molars" unit="mm" text={text} onText={setText} fault={fault} />
       {answer()}
     </div>
-  )
-}
-
-/** Knocked: what is read now beside what is on record, and what to turn by how much. */
-function BroughtBack({ recorded, draftKey }: { recorded: Recorded; draftKey: string }) {
-  const kept = entryOfArticulator(recorded.name, recorded.articulator)
-  const [now, setNow] = useDraft<Readonly<Record<string, string>>>(`${draftKey} now`, () => ({}))
-  const lines = [
-    ...articulatorFields
-      .filter(([field]) => field !== 'pinForward' && field !== 'pinBelow' && field !== 'intercondylar')
-      .map(([field, label, unit]) => ({ key: field, label, unit, was: Number(kept[field]) })),
-    { key: 'pin', label: 'Pin reading', unit: 'mm', was: recorded.pinMillimetres },
-  ]
-  const off = lines.flatMap(({ key, label, unit, was }) => {
-    const text = now[key] ?? ''
-    if (text.trim() === '') return []
-    const { value, fault } = readNumber(text, unit)
-    if (fault) return [`${label}: ${fault}`]
-    const by = (value ?? was) - was
-    if (Math.abs(by) < 0.05) return []
-    const shown = `${Math.abs(by).toFixed(1)}${unit === '°' ? '°' : ' mm'}`
-    return [`${label}: ${by > 0 ? 'down' : 'up'} by ${shown}, to ${was}${unit === '°' ? '°' : ' mm'}`]
-  })
-  return (
-    <details className="card-flat p-4">
-      <summary className="min-h-11 cursor-pointer text-lg font-semibold">
-        Disturbed? On record: {recorded.name}, pin {recorded.pinMillimetres} mm
-        {recorded.facebow ? ', by facebow' : ''}
-      </summary>
-      <div className="mt-2 grid gap-3 sm:grid-cols-3 lg:grid-cols-6">
-        {lines.map(({ key, label, unit, was }) => (
-          <NumberField
-            key={key}
-            label={`${label} now`}
-            unit={unit}
-            text={now[key] ?? ''}
-            onText={(text) => setNow({ ...now, [key]: text })}
-            hint={`on record ${was}${unit === '°' ? '°' : ' mm'}`}
-          />
-        ))}
-      </div>
-      {recorded.photo && (
-        <img src={recorded.photo} alt="The mounted casts" className="mb-3 max-h-60 rounded-xl" />
-      )}
-      <section aria-label="Bring it back">
-        {off.length === 0 ? (
-          <p>Read what it says now: this tells what to bring back, and by how much.</p>
-        ) : (
-          <ul className="grid gap-1 text-lg">
-            {off.map((words) => (
-              <li key={words}>
-                <Message tone="warning">{words}</Message>
-              </li>
-            ))}
-          </ul>
-        )}
-      </section>
-    </details>
   )
 }

@@ -1,8 +1,8 @@
-import { planSetUp, recordedSheet, showTooth, toothNames } from '@yentrik/core'
+import { planSetUp, qty, recordedSheet, saying, showTooth, toothNames } from '@yentrik/core'
 import { useParams, useSearchParams } from 'react-router'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
-import { useWords } from '../preferences/words.tsx'
+import { Said, useWords } from '../preferences/words.tsx'
 import { useStoredCase } from '../record/open-case.ts'
 import { PlanFront, PlanTop } from '../setup/PlanDrawings.tsx'
 import { LifeSizeBar } from './LifeSizeBar.tsx'
@@ -52,8 +52,9 @@ export function SetUpPaper() {
                   {showTooth(tooth.fdi, notation)} {toothNames[tooth.kind].toLowerCase()}
                 </td>
                 <td className="figures text-right">
-                  cusps {tooth.buccal.heightMillimetres.toFixed(1)} and{' '}
-                  {tooth.palatal.heightMillimetres.toFixed(1)} mm up
+                  <Said
+                    words={saying`cusps ${qty.mm(tooth.buccal.heightMillimetres, 1)} and ${qty.mm(tooth.palatal.heightMillimetres, 1)} up`}
+                  />
                 </td>
               </tr>
             ))}

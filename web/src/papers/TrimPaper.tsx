@@ -1,6 +1,7 @@
-import { planPair, recordedSheet } from '@yentrik/core'
+import { planPair, qty, recordedSheet } from '@yentrik/core'
 import { useParams, useSearchParams } from 'react-router'
 import { Message, Waiting } from '../parts/Message.tsx'
+import { Said } from '../preferences/words.tsx'
 import { useStoredCase } from '../record/open-case.ts'
 import { TopDrawing } from '../trimming/TopDrawing.tsx'
 import { LifeSizeBar } from './LifeSizeBar.tsx'
@@ -45,9 +46,9 @@ export function TrimPaper() {
                     {cut.name === 'front arc' ? 'arc' : `${cut.tableDegrees.toFixed(1)}°`}
                   </td>
                   <td className="figures text-right">
-                    {cut.depthMillimetres === undefined
-                      ? ''
-                      : `${Math.max(0, cut.depthMillimetres).toFixed(1)} mm`}
+                    {cut.depthMillimetres !== undefined && (
+                      <Said words={[qty.mm(Math.max(0, cut.depthMillimetres), 1)]} />
+                    )}
                   </td>
                 </tr>
               ))}

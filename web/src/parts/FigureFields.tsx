@@ -7,6 +7,8 @@ interface FigureSpec {
   readonly label: string
   readonly unit: string
   readonly hint?: string
+  /** By how much, not how hot. */
+  readonly apart?: boolean
 }
 
 /** A row of numbers that belong to one question. An empty field is named only by what is missing below. */
@@ -26,11 +28,12 @@ export function FigureFields({
 }) {
   return (
     <div className="grid grid-cols-2 gap-x-3">
-      {specs.map(({ key, label, unit, hint }) => (
+      {specs.map(({ key, label, unit, hint, apart }) => (
         <NumberField
           key={key}
           label={label}
           unit={unit}
+          apart={apart}
           text={typed[key] ?? ''}
           onText={(text) => onTyped({ ...typed, [key]: text })}
           fault={(typed[key] ?? '') === '' && !wanted ? undefined : faults[key]}

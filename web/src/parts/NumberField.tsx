@@ -1,10 +1,15 @@
 import type { Saying } from '@yentrik/core'
 import { type Ref, useId } from 'react'
+import { usePreferences } from '../preferences/preferences.ts'
+import { keptText, shownText, useBenchUnit } from './bench-unit.ts'
 import { Message } from './Message.tsx'
 import { readNumber } from './read-number.ts'
 
 interface NumberEntryProps {
+  /** Metric; a bench with other units types and sees those. */
   readonly unit: string
+  /** By how much, not how hot. */
+  readonly apart?: boolean
   /** As typed; it stays in the field whatever becomes of it. */
   readonly text: string
   readonly onText: (text: string) => void
@@ -31,6 +36,7 @@ const sizes = {
 /** The one entry for a measured number. The text is never changed behind the person's back. */
 export function NumberEntry({
   unit,
+  apart,
   text,
   onText,
   wrong,
@@ -42,6 +48,8 @@ export function NumberEntry({
   entry,
   onBlur,
 }: NumberEntryProps) {
+  const system = usePreferences(({ units }) => units)
+  const shownUnit = useBenchUnit()(unit)
   return (
     <span className={`input bg-base-100 flex items-center ${sizes[size]} ${wrong ? 'input-error' : ''}`}>
       <input
@@ -50,8 +58,8 @@ export function NumberEntry({
         inputMode="decimal"
         autoComplete="off"
         className="figures min-w-0 grow font-semibold"
-        value={text}
-        onChange={(event) => onText(event.target.value)}
+        value={shownText(text, unit, system, apart)}
+        onChange={(event) => onText(keptText(event.target.value, unit, system))}
         onBlur={onBlur}
         aria-label={name}
         aria-invalid={wrong}
@@ -60,7 +68,7 @@ export function NumberEntry({
         autoFocus={autoFocus}
       />
       {unit && !(size === 'cell' || size === 'tallCell') && (
-        <span className="text-base opacity-75">{unit}</span>
+        <span className="text-base opacity-75">{shownUnit}</span>
       )}
     </span>
   )
@@ -76,8 +84,7 @@ interface NumberFieldProps extends Omit<NumberEntryProps, 'wrong' | 'id' | 'desc
 /** A measured number with its label and its unit, what is wrong with it, and what was understood where it was typed in another unit. */
 export function NumberField({ label, fault, hint, ...entry }: NumberFieldProps) {
   const id = useId()
-  const { value, converted } = readNumber(entry.text, entry.unit)
-  const understood = converted ? `is ${Number(value?.toPrecision(4))} ${entry.unit}` : hint
+  const understood = useUnderstood(entry.text, entry.unit, entry.apart) ?? hint
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="mb-1 block font-semibold">
@@ -93,4 +100,20 @@ export function NumberField({ label, fault, hint, ...entry }: NumberFieldProps) 
       </div>
     </div>
   )
+}
+
+/** What was understood where it is kept in another unit than the one it was typed in, or is shown in another than it is kept in. */
+function useUnderstood(text: string, unit: string, apart = false): string | undefined {
+  const system = usePreferences(({ units }) => units)
+  const shown = useBenchUnit()(unit)
+  const { value, converted } = readNumber(text, unit, { apart })
+  if (value === undefined) return undefined
+  if (converted || shown !== unit) {
+    // What was typed in the very unit of the field is told in the unit of the bench.
+    const typedAsKept = shownText(text, unit, system, apart) === text && !converted
+    return typedAsKept
+      ? `is ${shownText(String(value), unit, system, apart)} ${shown}`
+      : `is ${Number(value.toPrecision(4))} ${unit}`
+  }
+  return undefined
 }

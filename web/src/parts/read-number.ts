@@ -1,4 +1,6 @@
 import { parseTypedNumber } from '@yentrik/core'
+import { usePreferences } from '../preferences/preferences.ts'
+import { benchUnit, shownText } from './bench-unit.ts'
 
 /** What is wanted of a typed number beyond its being one. */
 interface Wanted {
@@ -16,7 +18,8 @@ export function readNumber(
 ): { readonly value?: number; readonly fault?: string; readonly converted?: boolean } {
   if (text.trim() === '' && !wanted) return {}
   const parsed = parseTypedNumber(text, unit, { apart })
-  return parsed.ok
-    ? { value: parsed.value, converted: parsed.converted === true }
-    : { fault: parsed.sentence }
+  if (parsed.ok) return { value: parsed.value, converted: parsed.converted === true }
+  const { units } = usePreferences.getState()
+  const inBenchUnits = parseTypedNumber(shownText(text, unit, units), benchUnit(unit, units))
+  return { fault: inBenchUnits.ok ? parsed.sentence : inBenchUnits.sentence }
 }

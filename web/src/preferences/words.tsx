@@ -1,4 +1,4 @@
-import { type Saying, showTooth, spoken } from '@yentrik/core'
+import { displayUnit, formatQuantity, type Saying, showTooth, spoken } from '@yentrik/core'
 import { dayAndTime } from '../format/format.ts'
 import { labNow } from '../live/lab-clock.ts'
 import { usePreferences } from './preferences.ts'
@@ -14,6 +14,19 @@ const byTheDay: Clock = (at) => dayAndTime(at, labNow())
 export function useWords(clock: Clock = byTheDay): (words: Saying) => string {
   const { units, teeth } = usePreferences()
   return (words) => spoken(words, units, clock, (fdi) => showTooth(fdi, teeth))
+}
+
+/** Millimetres in the units of this bench. @param decimals of the metric unit */
+export function useMillimetres(decimals = 1): (millimetres: number) => string {
+  const units = usePreferences((preferences) => preferences.units)
+  return (millimetres) => formatQuantity(millimetres, 'millimetres', units, decimals)
+}
+
+/** The number alone, where its unit stands elsewhere: in drawings and tables. */
+export function useBareMillimetres(decimals = 1): (millimetres: number) => string {
+  const units = usePreferences((preferences) => preferences.units)
+  const { fromStored, decimals: usual } = displayUnit('millimetres', units)
+  return (millimetres) => fromStored(millimetres).toFixed(units === 'us' ? usual : decimals)
 }
 
 /** A saying among other text. */

@@ -2,10 +2,10 @@ import { NumberGrid } from '../parts/NumberGrid.tsx'
 import type { SegmentDraft } from './program-draft.ts'
 
 const columns = [
-  ['rate', '°C/min'],
-  ['to', 'to °C'],
-  ['hold', 'hold, min'],
-] as const satisfies readonly (readonly [keyof SegmentDraft, string])[]
+  ['rate', 'rate', '°C/min'],
+  ['to', 'to', '°C'],
+  ['hold', 'hold', 'min'],
+] as const satisfies readonly (readonly [keyof SegmentDraft, string, string])[]
 
 /** A program line by line, as it is typed; a line more or less. */
 export function SegmentTable({

@@ -4,7 +4,6 @@ import {
   type CheckOf,
   type CheckReading,
   DomainError,
-  displayUnit,
   type JobState,
   type Outcome,
   type ReadBy,
@@ -19,6 +18,7 @@ import {
 } from '@yentrik/core'
 import { type ReactNode, useEffect, useRef, useState } from 'react'
 import { LiveGauge } from '../devices/LiveGauge.tsx'
+import { keptUnit } from '../parts/bench-unit.ts'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
@@ -275,19 +275,18 @@ function AnswerEntry({ check, last, onRecord }: ReadingEntryProps<'observe'>) {
 }
 
 function MeasureEntry({ check, draftKey, refusal, onRecord }: ReadingEntryProps<'measure'>) {
-  const units = usePreferences((preferences) => preferences.units)
-  const { unit, decimals, fromStored, toStored } = displayUnit(check.quantity, units)
+  const { unit, decimals } = keptUnit(check.quantity)
   const [text, keep, , begin] = useDraft<string>(draftKey, () => '')
   const [fault, setFault] = useState<string>()
   const record = async () => {
     const { value, fault: wrong } = readNumber(text, unit)
     setFault(wrong)
-    if (value !== undefined && (await onRecord({ value: toStored(value) }))) begin()
+    if (value !== undefined && (await onRecord({ value }))) begin()
   }
   const Reader = check.readBy && readers[check.readBy]
   return (
     <>
-      {Reader && <Reader check={check} onTake={(stored) => keep(fromStored(stored).toFixed(decimals))} />}
+      {Reader && <Reader check={check} onTake={(stored) => keep(stored.toFixed(decimals))} />}
       <form
         className="flex items-start gap-3"
         noValidate

@@ -3,9 +3,11 @@ import {
   type AmountKind,
   hitRatio,
   type MixFigure,
+  qty,
   type RecordedMix,
   ratioVerdict,
   type Saying,
+  saying,
   wantedFigures,
 } from '@yentrik/core'
 import { useEntryForm } from '../form/entry-form.ts'
@@ -163,7 +165,7 @@ export function MixEntry({ amount, draftKey, refusal, caseId, onRecord }: MixEnt
           label="Room"
           unit="°C"
           {...room}
-          hint="Dough ripens by it: twice as slow for 10 °C colder."
+          hint={say(saying`Dough ripens by it: twice as slow for ${qty.celsiusApart(10)} colder.`)}
         />
       )}
       {clock && (

@@ -1,4 +1,5 @@
 import type { Prescription, SetUpLine, SetUpMeasure } from '@yentrik/core'
+import { useMillimetres } from '../preferences/words.tsx'
 
 const ink = 'var(--color-base-content)'
 const wrong = 'var(--color-error)'
@@ -22,6 +23,7 @@ const TOOTH = 10
  * as they were found. The patient's right is on the left.
  */
 export function FrontCompare({ prescription, lines }: CompareDrawingProps) {
+  const mm = useMillimetres()
   const { arch, canineMillimetres, centreLineMillimetres, highLipMillimetres } = prescription
   // Down the drawing is away from the ridge on an upper, towards it on a lower.
   const down = arch === 'upper' ? 1 : -1
@@ -123,21 +125,21 @@ export function FrontCompare({ prescription, lines }: CompareDrawingProps) {
                 x={found + sign * 1.2}
                 outwards={sign}
                 y={down * 3.6}
-                words={`${Math.abs(level.offMillimetres).toFixed(1)} mm ${level.offMillimetres * down > 0 === (arch === 'upper') ? 'low' : 'high'}`}
+                words={`${mm(Math.abs(level.offMillimetres))} ${level.offMillimetres * down > 0 === (arch === 'upper') ? 'low' : 'high'}`}
               />
             )}
             {plane && failing(plane) && (
               <Callout
                 x={sign * ((MOLAR.from + MOLAR.to) / 2)}
                 y={down * 3.6}
-                words={`${Math.abs(plane.offMillimetres).toFixed(1)} mm`}
+                words={`${mm(Math.abs(plane.offMillimetres))}`}
               />
             )}
             {canineLine && failing(canineLine) && (
               <Callout
                 x={middle + sign * canine}
                 y={-down * 13.2 + 0.7}
-                words={`${Math.abs(canineLine.offMillimetres).toFixed(1)} mm`}
+                words={`${mm(Math.abs(canineLine.offMillimetres))}`}
               />
             )}
           </g>
@@ -147,7 +149,7 @@ export function FrontCompare({ prescription, lines }: CompareDrawingProps) {
         <Callout
           x={middle}
           y={-down * 13.2 + 0.7}
-          words={`${Math.abs(shift).toFixed(1)} mm to the ${shift > 0 ? 'left' : 'right'}`}
+          words={`${mm(Math.abs(shift))} to the ${shift > 0 ? 'left' : 'right'}`}
         />
       )}
       <text x={-HALF + 1} y="5" fontSize="1.7">
@@ -251,6 +253,7 @@ function Callout({
 
 /** One central from the side, to scale: how far its face stands in front of the papilla. */
 export function SideCompare({ prescription, lines }: CompareDrawingProps) {
+  const mm = useMillimetres()
   const { arch, labialFullnessMillimetres: wanted } = prescription
   const down = arch === 'upper' ? 1 : -1
   const sides = (['right', 'left'] as const).flatMap((side) => {
@@ -297,7 +300,7 @@ export function SideCompare({ prescription, lines }: CompareDrawingProps) {
         <Callout
           x={8}
           y={-down * 13 + 0.7}
-          words={`${Math.abs(worst.line.offMillimetres).toFixed(1)} mm too ${worst.line.offMillimetres > 0 ? 'full' : 'flat'}`}
+          words={`${mm(Math.abs(worst.line.offMillimetres))} too ${worst.line.offMillimetres > 0 ? 'full' : 'flat'}`}
         />
       )}
     </svg>

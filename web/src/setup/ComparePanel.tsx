@@ -8,12 +8,11 @@ import {
   type SetUpTolerances,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { millimetres } from '../format/format.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
-import { Said } from '../preferences/words.tsx'
+import { Said, useMillimetres } from '../preferences/words.tsx'
 import { FrontCompare, SideCompare } from './CompareDrawing.tsx'
 import {
   measureFaults,
@@ -47,6 +46,7 @@ export function ComparePanel({ prescription, draftKey, stored, refusal, onRecord
     tolerances: typedTolerances(stored?.tolerances),
   }))
   const [tried, setTried] = useState(false)
+  const show = useMillimetres(2)
   const specs = setUpMeasures(prescription.arch)
   const faults = measureFaults(specs, draft.typed)
   const complete = Object.keys(faults).length === 0
@@ -142,10 +142,6 @@ export function ComparePanel({ prescription, draftKey, stored, refusal, onRecord
       </aside>
     </form>
   )
-
-  function show(mm: number): string {
-    return millimetres(Number(mm.toFixed(2)))
-  }
 }
 
 function held(

@@ -11,6 +11,7 @@ import {
   type ToothNotation,
   toRadians,
 } from '@yentrik/core'
+import { useBareMillimetres } from '../preferences/words.tsx'
 
 const ink = 'var(--color-base-content, #000)'
 const onTooth = 'var(--on-light, #000)'
@@ -148,6 +149,7 @@ export function PlanTop({ entry, plan, notation, className, lifeSize }: PlanDraw
 
 /** A dimension from side to side, mm. */
 function Span({ words, from, to, y }: { words: string; from: Point; to: Point; y: number }) {
+  const bare = useBareMillimetres()
   const [left, right] = [Math.min(from.x, to.x), Math.max(from.x, to.x)]
   const level = (from.y + to.y) / 2 + y
   return (
@@ -167,7 +169,7 @@ function Span({ words, from, to, y }: { words: string; from: Point; to: Point; y
         strokeWidth="0.6"
         paintOrder="stroke"
       >
-        {words} {(right - left).toFixed(1)}
+        {words} {bare(right - left)}
       </text>
     </>
   )
@@ -284,6 +286,7 @@ export function PlanFront({ entry, plan, notation, className, lifeSize }: PlanDr
 
 /** Cusp heights from the side, to scale along, five times as high: the compensating curve that the eye cannot see flat. */
 export function PlanCurve({ plan, notation }: Pick<PlanDrawingProps, 'plan' | 'notation'>) {
+  const bare = useBareMillimetres()
   const shown = plan.posterior.filter(({ side }) => side === 'left')
   const stretch = 5
   const x = ({ y }: Point) => plan.rim.frontMillimetres - y
@@ -325,10 +328,10 @@ export function PlanCurve({ plan, notation }: Pick<PlanDrawingProps, 'plan' | 'n
           <circle cx={x(centre)} cy={z(palatal.heightMillimetres)} r="0.5" />
           <circle cx={x(centre)} cy={z(buccal.heightMillimetres)} r="0.5" fill="var(--color-primary)" />
           <text x={x(centre)} y={z(buccal.heightMillimetres) - 1.2}>
-            {buccal.heightMillimetres.toFixed(1)}
+            {bare(buccal.heightMillimetres)}
           </text>
           <text x={x(centre)} y={z(palatal.heightMillimetres) + 2.6}>
-            {palatal.heightMillimetres.toFixed(1)}
+            {bare(palatal.heightMillimetres)}
           </text>
           <text x={x(centre)} y={low - 0.8} fontSize="1.7" fontWeight="400">
             {showTooth(fdi, notation)}

@@ -15,15 +15,15 @@ import {
 } from '@yentrik/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { millimetres } from '../format/format.ts'
 import { refusalWords } from '../parts/attempt.ts'
+import { useBenchUnit } from '../parts/bench-unit.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
-import { useWords } from '../preferences/words.tsx'
+import { useMillimetres, useWords } from '../preferences/words.tsx'
 import { PlanCurve, PlanFront, PlanTop } from './PlanDrawings.tsx'
 import {
   draftOf,
@@ -59,6 +59,7 @@ const parts: Options<Part> = [
 export function PlanPanel(props: PlanPanelProps) {
   const { draftKey, arch, prescription, articulator, stored, refusal, paper, onRecord } = props
   const notation = usePreferences((preferences) => preferences.teeth)
+  const benchUnit = useBenchUnit()
   const [draft, keep, forget] = useDraft<PlanDraft>(draftKey, () =>
     stored ? draftOf(stored) : freshPlan(arch, prescription, articulator?.intercondylarMillimetres),
   )
@@ -109,7 +110,8 @@ export function PlanPanel(props: PlanPanelProps) {
             <div className="grid content-start gap-2">
               <PlanFront entry={entry} plan={plan} notation={notation} className="max-h-52 w-full" />
               <p className="text-sm opacity-80">
-                Cusps above the plane, mm (drawn five times as high; buccal above, palatal below):
+                Cusps above the plane, {benchUnit('mm')} (drawn five times as high; buccal above, palatal
+                below):
               </p>
               <div className="h-40">
                 <PlanCurve plan={plan} notation={notation} />
@@ -194,7 +196,8 @@ function partOf(field: string): Part {
 function Verdict({ plan }: { plan: SetUpPlan }) {
   const say = useWords()
   const spare = plan.spareMillimetres.right + plan.spareMillimetres.left
-  const show = (mm: number) => millimetres(Number(Math.abs(mm).toFixed(1)))
+  const mm = useMillimetres()
+  const show = (offMillimetres: number) => mm(Math.abs(offMillimetres))
   return (
     <div className="grid gap-1">
       <p className="text-lg">

@@ -1,4 +1,12 @@
-import { anteriorTeeth, checkToothSet, posteriorTeeth, type ToothSet, toothNames } from '@yentrik/core'
+import {
+  anteriorTeeth,
+  checkToothSet,
+  posteriorTeeth,
+  qty,
+  saying,
+  type ToothSet,
+  toothNames,
+} from '@yentrik/core'
 import { useState } from 'react'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormText } from '../form/fields.tsx'
@@ -8,6 +16,7 @@ import { SelectField } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Sheet } from '../parts/Sheet.tsx'
+import { useWords } from '../preferences/words.tsx'
 
 /** The lab's own sets of teeth: choose one, or measure another. */
 export function ToothSets({
@@ -23,6 +32,7 @@ export function ToothSets({
 }) {
   const { data: sets = [] } = useAnswer('GET /tooth-sets')
   const [editing, setEditing] = useState<'new' | 'chosen'>()
+  const say = useWords()
   const six = chosen && anteriorTeeth.reduce((sum, kind) => sum + 2 * chosen.widthsMillimetres[kind], 0)
   return (
     <div className="grid gap-2">
@@ -39,7 +49,9 @@ export function ToothSets({
           }}
           hint={
             chosen
-              ? `six front teeth ${six?.toFixed(1)} mm, central ${chosen.lengthsMillimetres.central} mm long, cusps ${chosen.cuspDegrees}°`
+              ? say(
+                  saying`six front teeth ${qty.mm(six ?? 0, 1)}, central ${qty.mm(chosen.lengthsMillimetres.central)} long, cusps ${qty.degrees(chosen.cuspDegrees)}`,
+                )
               : undefined
           }
         />

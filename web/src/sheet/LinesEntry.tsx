@@ -1,7 +1,8 @@
-import { displayUnit, type PartCount, recordedSheet, type Saying, showTooth } from '@yentrik/core'
+import { type PartCount, recordedSheet, type Saying, showTooth } from '@yentrik/core'
 import { useState } from 'react'
 import { quantity } from '../format/format.ts'
 import { labNow } from '../live/lab-clock.ts'
+import { keptUnit } from '../parts/bench-unit.ts'
 import { dateText, instantOf, timeText } from '../parts/date-entry.ts'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
@@ -229,7 +230,7 @@ export function PlacesEntry({
 }: SheetEntryProps<'places'>) {
   const notation = usePreferences((preferences) => preferences.teeth)
   const units = usePreferences((preferences) => preferences.units)
-  const { unit, toStored, fromStored } = displayUnit(sheet.quantity, units)
+  const { unit } = keptUnit(sheet.quantity)
   const start = last?.places ?? []
   const suggested = [
     ...sheet.suggested,
@@ -237,7 +238,7 @@ export function PlacesEntry({
   ]
   const [lines, setLines, forget] = useDraft<readonly Line[]>(draftKey, () =>
     start.length > 0
-      ? start.map(({ place, value }, key) => line(place, String(Number(fromStored(value).toFixed(3))), key))
+      ? start.map(({ place, value }, key) => line(place, String(value), key))
       : suggested.map((place, key) => line(place, '', key)),
   )
   const [faults, setFaults] = useState<ReadonlyMap<number, string>>(new Map())
@@ -248,7 +249,7 @@ export function PlacesEntry({
       const { value, fault } = readNumber(text, unit)
       if (name.trim() === '') wrong.set(key, 'Say where, or take the line away.')
       else if (fault) wrong.set(key, fault)
-      return { place: name.trim(), value: toStored(value ?? 0) }
+      return { place: name.trim(), value: value ?? 0 }
     })
     setFaults(wrong)
     if (wrong.size === 0) void onRecord({ kind: 'places', places }).then((kept) => kept && forget())

@@ -1,8 +1,10 @@
 import { type PairPlan, TOTAL_HEIGHT } from '@yentrik/core'
 import { Hatch } from '../drawings/Hatch.tsx'
+import { useMillimetres } from '../preferences/words.tsx'
 
 /** The pair from the side and from the back, standing in occlusion, to scale: what is there, what comes off, where the plane lies. */
 export function HeightDrawing({ pair, offMiddle }: { pair: PairPlan; offMiddle: number }) {
+  const mm = useMillimetres(2)
   const { upper, lower } = pair
   const long = upper.plan.apex.y
   const wide = upper.plan.heel.atSide.x * 2
@@ -58,7 +60,7 @@ export function HeightDrawing({ pair, offMiddle }: { pair: PairPlan; offMiddle: 
               fillOpacity="0.85"
             />
             <text x={width / 2} y={sign * (target / 2) + 1.5} textAnchor="middle" fontWeight="600">
-              {model.plan.arch} {target.toFixed(1)}
+              {model.plan.arch} {mm(target)}
             </text>
           </g>
         )
@@ -75,7 +77,7 @@ export function HeightDrawing({ pair, offMiddle }: { pair: PairPlan; offMiddle: 
             strokeWidth="0.4"
           />
           <text x={width + 8} y={1} fontWeight="700">
-            {TOTAL_HEIGHT.toFixed(2)}
+            {mm(TOTAL_HEIGHT)}
           </text>
         </g>
       )}

@@ -1,4 +1,5 @@
-import type { Point, Saying } from '@yentrik/core'
+import type { Point } from '@yentrik/core'
+import { qty, type Saying, saying } from '@yentrik/core'
 import { useState } from 'react'
 import { brokenFile, meshWorker } from '../mesh/mesh-worker.ts'
 import { useDraft } from '../parts/draft.ts'
@@ -312,7 +313,10 @@ function Heights({
   )
 }
 
-function heightFault(text: string): string | undefined {
+function heightFault(text: string): Saying | undefined {
   const { value, fault } = readNumber(text, 'mm')
-  return fault ?? (value !== undefined && !(value > 0 && value <= 120) ? 'Enter 0 to 120 mm.' : undefined)
+  return (
+    fault ??
+    (value !== undefined && !(value > 0 && value <= 120) ? saying`Enter 0 to ${qty.mm(120)}.` : undefined)
+  )
 }

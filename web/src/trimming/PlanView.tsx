@@ -8,11 +8,10 @@ import {
   type TrimCut,
 } from '@yentrik/core'
 import { type ReactNode, useState } from 'react'
-import { quantity } from '../format/format.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
-import { Said } from '../preferences/words.tsx'
+import { Said, useMillimetres } from '../preferences/words.tsx'
 import { HeightDrawing } from './HeightDrawing.tsx'
 import { TopDrawing } from './TopDrawing.tsx'
 import type { ArchName } from './trim-draft.ts'
@@ -100,8 +99,8 @@ function CutCard({
   number: number
   count: number
 }) {
-  const units = usePreferences((preferences) => preferences.units)
-  const mm = (value: number) => quantity(Number(value.toFixed(1)), 'millimetres', units)
+  const _units = usePreferences((preferences) => preferences.units)
+  const mm = useMillimetres()
   const side = cut.name.startsWith('right') ? 'right' : cut.name.startsWith('left') ? 'left' : undefined
   const slack = side && cut.name.endsWith('side') ? model.plan.slackMillimetres[side] : undefined
   return (

@@ -12,18 +12,19 @@ import { Link } from 'react-router'
 import { quantity } from '../format/format.ts'
 import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
+import { useMillimetres } from '../preferences/words.tsx'
 import { TopDrawing } from './TopDrawing.tsx'
 
 /** The cuts of the stored plan that a step makes: the angle for the table and the depth, large, on the drawing. */
 export function PlannedCuts({ job, step, caseId }: { job: JobState; step: RouteStep; caseId: string }) {
-  const units = usePreferences((preferences) => preferences.units)
+  const _units = usePreferences((preferences) => preferences.units)
   const rebases = rebasesIn(job, step)
   if (rebases.length > 0) return <ToAdd rebases={rebases} />
   const wanted = step.plannedCuts
   const sheet = wanted && recordedSheet(job, wanted.of)
   if (!wanted || sheet?.kind !== 'trimPlan') return null
   const model = planPair(sheet.entry)[wanted.arch]
-  const mm = (value: number) => quantity(Number(value.toFixed(1)), 'millimetres', units)
+  const mm = useMillimetres()
   const cuts = model.cuts.filter(({ name }) => wanted.cuts.includes(name))
   const base = wanted.base ? model.heights : undefined
   return (
@@ -70,8 +71,8 @@ export function PlannedCuts({ job, step, caseId }: { job: JobState; step: RouteS
 
 /** What comes off the base, and where: least and most. A base that is too thin says so: nothing can be taken off it. */
 function ToTakeOff({ heights }: { readonly heights: HeightPlan }) {
-  const units = usePreferences((preferences) => preferences.units)
-  const mm = (value: number) => quantity(Number(value.toFixed(1)), 'millimetres', units)
+  const _units = usePreferences((preferences) => preferences.units)
+  const mm = useMillimetres()
   const corners = [...heights.corners].sort((a, b) => a.removeMillimetres - b.removeMillimetres)
   const [least, most] = [corners[0]!, corners.at(-1)!]
   if (heights.shortMillimetres > 0)

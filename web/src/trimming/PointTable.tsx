@@ -1,9 +1,12 @@
 import type { Point } from '@yentrik/core'
+import { qty, type Saying, saying } from '@yentrik/core'
 import { useState } from 'react'
+import { shownText, useBenchUnit } from '../parts/bench-unit.ts'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { usePreferences } from '../preferences/preferences.ts'
 import type { LandmarkSpec } from './trim-draft.ts'
 
 /** The points of a landmark as numbers: to look at, or to type from calipers instead of marking. */
@@ -18,14 +21,17 @@ export function PointTable({
 }) {
   const [x, setX] = useDraft<string>(`point across ${spec.key}`, () => '')
   const [y, setY] = useDraft<string>(`point along ${spec.key}`, () => '')
-  const [fault, setFault] = useState<string>()
+  const [fault, setFault] = useState<Saying>()
+  const benchUnit = useBenchUnit()
+  const system = usePreferences(({ units }) => units)
+  const shown = (mm: number) => shownText(mm.toFixed(1), 'mm', system)
   const add = () => {
     const [across, forward] = [readNumber(x, 'mm'), readNumber(y, 'mm')]
     const wrong =
       across.fault ??
       forward.fault ??
       ([across.value, forward.value].some((value) => Math.abs(value ?? 0) > 500)
-        ? 'That is off the plate: enter at most 500 mm.'
+        ? saying`That is off the plate: enter at most ${qty.mm(500)}.`
         : undefined)
     setFault(wrong)
     if (wrong !== undefined) return
@@ -58,10 +64,10 @@ export function PointTable({
       }}
     >
       <p className="text-sm">
-        {spec.name} by numbers, mm:{' '}
-        {points.map((p) => `(${p.x.toFixed(1)}, ${p.y.toFixed(1)})`).join(' ') || 'none yet'}
+        {spec.name} by numbers, {benchUnit('mm')}:{' '}
+        {points.map((p) => `(${shown(p.x)}, ${shown(p.y)})`).join(' ') || 'none yet'}
       </p>
-      {fault && <Message tone="error">{fault}</Message>}
+      {fault && <Message tone="error" words={fault} />}
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
         {entry('Across', x, setX)}
         {entry('Along', y, setY)}

@@ -1,6 +1,7 @@
 import { type PlannedModel, type Point, plannedOutline } from '@yentrik/core'
 import type { ReactNode } from 'react'
 import { Hatch } from '../drawings/Hatch.tsx'
+import { useMillimetres } from '../preferences/words.tsx'
 
 interface TopDrawingProps {
   readonly model: PlannedModel
@@ -20,6 +21,7 @@ interface TopDrawingProps {
  * right is on the left of an upper and on the right of a lower.
  */
 export function TopDrawing({ model, outline, cut, margin = 9, className, lifeSize }: TopDrawingProps) {
+  const mm = useMillimetres()
   const { plan, cuts } = model
   const flip = plan.arch === 'lower' ? -1 : 1
   const seen = (p: Point): Point => ({ x: flip * p.x, y: -p.y })
@@ -100,14 +102,14 @@ export function TopDrawing({ model, outline, cut, margin = 9, className, lifeSiz
         ))}
         {plan.front.kind === 'arc' && (
           <Words at={{ x: 2, y: -apex.y - 2.5 }} outwards={1}>
-            radius {plan.front.radiusMillimetres.toFixed(1)}
+            radius {mm(plan.front.radiusMillimetres)}
           </Words>
         )}
         <Words at={{ x: 0, y: 11 }} outwards={0}>
-          heels {heel.lengthMillimetres.toFixed(1)} at {heel.betaDegrees.toFixed(1)}°
+          heels {mm(heel.lengthMillimetres)} at {heel.betaDegrees.toFixed(1)}°
         </Words>
         <Words at={{ x: 0, y: 6.5 }} outwards={0}>
-          back {(2 * heel.atBack.x).toFixed(1)}
+          back {mm(2 * heel.atBack.x)}
         </Words>
       </g>
       <g fill={ink} fontSize="3">

@@ -1,5 +1,6 @@
 import type { RoomSite, RoomVerdict } from '@yentrik/core'
 import { Hatch } from '../drawings/Hatch.tsx'
+import { useBareMillimetres } from '../preferences/words.tsx'
 
 const ink = 'var(--color-base-content)'
 /** Of a drawn millimetre. */
@@ -13,6 +14,7 @@ export function RoomDrawing({
 }: {
   readonly sites: readonly { readonly site: RoomSite; readonly verdict: RoomVerdict }[]
 }) {
+  const bare = useBareMillimetres()
   const most = Math.max(
     1,
     ...sites.map(({ site }) => Math.max(site.roomMillimetres, site.greenMillimetres + site.resinMillimetres)),
@@ -56,13 +58,13 @@ export function RoomDrawing({
             )}
             <path d={`M${x - 6} ${opposing}H${x + WIDE + 6}`} stroke={ink} strokeWidth="2.5" />
             <text x={x + WIDE + 5} y={(opposing + resin) / 2 + 5} fill={bad ? 'var(--color-error)' : ink}>
-              {verdict.outerMillimetres.toFixed(1)}
+              {bare(verdict.outerMillimetres)}
             </text>
             <text x={x + WIDE + 5} y={(resin + green) / 2 + 5} fontWeight="400">
-              {site.resinMillimetres.toFixed(1)}
+              {bare(site.resinMillimetres)}
             </text>
             <text x={x + WIDE + 5} y={(green + ground) / 2 + 5} fontWeight="400">
-              {site.greenMillimetres.toFixed(1)}
+              {bare(site.greenMillimetres)}
             </text>
             <text x={x} y={ground + 38}>
               {site.name.length > 17 ? `${site.name.slice(0, 16)}…` : site.name}

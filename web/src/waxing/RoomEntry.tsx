@@ -12,11 +12,12 @@ import {
 } from '@yentrik/core'
 import { useState } from 'react'
 import { refusalWords } from '../parts/attempt.ts'
+import { useBenchUnit } from '../parts/bench-unit.ts'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { Said } from '../preferences/words.tsx'
+import { Said, useBareMillimetres } from '../preferences/words.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { RoomDrawing } from './RoomDrawing.tsx'
 
@@ -41,6 +42,8 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
       : sheet.suggested.map(({ name, place }) => ({ name, place, room: '', green: '', resin: '' })),
   )
   const [tried, setTried] = useState(false)
+  const benchUnit = useBenchUnit()
+  const left = useBareMillimetres(2)
   const judged = lines.map(judge)
   const filled = judged.filter(({ empty }) => !empty)
   const record = () => {
@@ -75,10 +78,10 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
             <th className="font-semibold">Where</th>
             {columns.map(([key, name]) => (
               <th key={key} className="font-semibold">
-                {name}, mm
+                {name}, {benchUnit('mm')}
               </th>
             ))}
-            <th className="font-semibold">Left, mm</th>
+            <th className="font-semibold">Left, {benchUnit('mm')}</th>
           </tr>
         </thead>
         <tbody>
@@ -135,7 +138,7 @@ export function RoomEntry({ sheet, last, draftKey, refusal, open, onRecord }: Sh
                       aria-label={`Left at ${line.name}`}
                       className={`figures text-2xl leading-none font-bold sm:text-4xl ${verdict.verdict === 'enough' ? '' : 'text-error'}`}
                     >
-                      {Number(verdict.outerMillimetres.toFixed(2))}
+                      {Number(left(verdict.outerMillimetres))}
                     </output>
                   ) : (
                     tried && !empty && <Message tone="error" words={fault ?? 'Enter all three.'} />
