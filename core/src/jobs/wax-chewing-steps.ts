@@ -8,7 +8,7 @@ import { shows, UNDER_WAX, WAXED } from './pictures.ts'
 export const occlusalSteps: readonly TemplateStep[] = [
   {
     id: 'wax-occlusal',
-    name: 'Wax the chewing face',
+    name: 'Wax the biting surface',
     stage: 'wax',
     picture: shows('crown', [...UNDER_WAX, 'margin'], ['wax']),
     kind: 'attended',

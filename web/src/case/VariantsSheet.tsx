@@ -3,7 +3,7 @@ import { SelectField } from '../parts/Choices.tsx'
 import { forgetting, useDraft } from '../parts/draft.ts'
 import { WordsSheet } from './WordsSheet.tsx'
 
-/** Do a step the way of another school, in this case only. */
+/** Do a step the way of another school, in this case only; or what the dentist orders otherwise by now. */
 export function VariantsSheet({
   job,
   draftKey,
@@ -18,7 +18,10 @@ export function VariantsSheet({
   onGive: (matter: string, choice: string, reason: string) => Promise<boolean>
 }) {
   const template = routeTemplates.get(job.route.templateId)
-  const matters = (template?.matters ?? []).filter((m) => !m.prescribed)
+  // What the lab decides stands first.
+  const matters = [...(template?.matters ?? [])].sort(
+    (one, other) => Number(one.prescribed ?? false) - Number(other.prescribed ?? false),
+  )
   const [{ matterId, choice }, keep, forget] = useDraft(`${draftKey} choice`, () => ({
     matterId: matters[0]?.id ?? '',
     choice: '',
@@ -38,7 +41,10 @@ export function VariantsSheet({
         <>
           <SelectField
             label="What"
-            options={matters.map((each) => [each.id, each.name])}
+            options={matters.map(({ id, name, prescribed }) => [
+              id,
+              prescribed ? `As ordered: ${name.toLowerCase()}` : name,
+            ])}
             value={matterId}
             onChoose={(id) => keep({ matterId: id, choice: '' })}
           />
@@ -50,7 +56,7 @@ export function VariantsSheet({
             ])}
             value={choice || present || ''}
             onChoose={(id) => keep({ matterId, choice: id })}
-            hint={matter?.why}
+            hint={matter?.prescribed ? `${matter.why} Say who ordered it so, and when.` : matter?.why}
           />
         </>
       }

@@ -234,6 +234,20 @@ describe('under More', () => {
     await user.click(dialog().getByRole('button', { name: 'Change it' }))
     await waitFor(() => expect(bench.job.route.choices.base).toBe('one-pour'))
   })
+  it('takes the metal that is ordered otherwise by now', async () => {
+    const bench = new Bench('cast-crown')
+    const { metal } = bench.job.route.choices
+    const { user } = await opened(bench)
+    await pick(user, /^Do it another way/)
+    await user.selectOptions(dialog().getByLabelText('What'), 'As ordered: metal')
+    const how = dialog().getByLabelText<HTMLSelectElement>('How')
+    const other = [...how.options].find(({ value }) => value !== metal)!
+    await user.selectOptions(how, other.value)
+    expect(dialog().getByText(/Say who ordered it so/)).toBeTruthy()
+    await user.type(dialog().getByLabelText('Why'), 'the dentist wrote today')
+    await user.click(dialog().getByRole('button', { name: 'Change it' }))
+    await waitFor(() => expect(bench.job.route.choices.metal).toBe(other.value))
+  })
 })
 
 describe('the work authorisation', () => {

@@ -7,7 +7,7 @@ import { diePictures, shows } from '../pictures.ts'
 /** A single tooth in wax, in the order of the instruments (common practice throughout). Also a training job. */
 export const toothWaxUp: RouteTemplate = {
   id: 'tooth-wax-up',
-  version: 4,
+  version: 5,
   name: 'Single-tooth wax-up',
   usualDays: 3,
   noDevice: true,
@@ -113,7 +113,7 @@ export const toothWaxUp: RouteTemplate = {
     },
     {
       id: 'carve-occlusal',
-      name: 'Carve the chewing face',
+      name: 'Carve the biting surface',
       stage: 'wax',
       picture: shows('crown', ['wax']),
       kind: 'attended',
