@@ -293,6 +293,7 @@ class RingField {
     const { enthalpy, conductivity, celsius } = this
     const { wet, boiling, dry } = this.wet.pieces
     const dt = this.grid.stepSeconds
+    const perSpacing = 1 / spacing
     let k = conductivity[first]!
     let inwards = 0
     let before = 0
@@ -302,7 +303,7 @@ class RingField {
       const cell = first + i * stride
       const last = i === count - 1
       const kNext = last ? k : conductivity[cell + stride]!
-      const face = last ? edge : kNext === k ? k / spacing : (2 * k * kNext) / ((k + kNext) * spacing)
+      const face = last ? edge : kNext === k ? k * perSpacing : (2 * k * kNext * perSpacing) / (k + kNext)
       const under = -dt * inwards * inner[i]!
       const over = -dt * face * outer[i]!
       const t = celsius[cell]!

@@ -109,12 +109,14 @@ export function moisture(material: RingMaterial): MoistureCurve {
   const boiling = (rho * u * LATENT_JOULES_PER_KG) / span + (wet + dry) / 2
   const hFrom = wet * BOIL_FROM
   const hTo = hFrom + boiling * span
+  // Divisions are what takes the time in the inner loop.
+  const [perWet, perBoiling, perDry] = [1 / wet, 1 / boiling, 1 / dry]
   const curve: MoistureCurve =
     u === 0
       ? {
           pieces: { wet: dry, boiling: dry, dry },
           enthalpyAt: (t) => dry * t,
-          celsiusAt: (h) => h / dry,
+          celsiusAt: (h) => h * perDry,
           capacityAt: () => dry,
           conductivityAt: () => dryWattsPerMK,
         }
@@ -127,7 +129,11 @@ export function moisture(material: RingMaterial): MoistureCurve {
                 ? hFrom + boiling * (t - BOIL_FROM)
                 : hTo + dry * (t - BOIL_TO),
           celsiusAt: (h) =>
-            h <= hFrom ? h / wet : h <= hTo ? BOIL_FROM + (h - hFrom) / boiling : BOIL_TO + (h - hTo) / dry,
+            h <= hFrom
+              ? h * perWet
+              : h <= hTo
+                ? BOIL_FROM + (h - hFrom) * perBoiling
+                : BOIL_TO + (h - hTo) * perDry,
           capacityAt: (t) => (t < BOIL_FROM ? wet : t < BOIL_TO ? boiling : dry),
           conductivityAt: (t) =>
             t <= BOIL_FROM
