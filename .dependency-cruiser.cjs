@@ -8,7 +8,7 @@ const houses = {
     ['refusal'],
     ['time', 'teeth', 'planning', 'devices', 'mesh', 'materials'],
     ['program', 'trimming', 'mounting', 'waxing', 'inspection', 'mixing'],
-    ['setup', 'casting', 'curing'],
+    ['setup', 'casting', 'curing', 'occlusion', 'finishing'],
     ['equipment'],
     // A sheet knows nothing of routes and cases; an engine of cases knows no template: they are given to it.
     ['sheet'],

@@ -2,7 +2,7 @@ import type { Source } from '../materials/index.ts'
 import type { Articulator } from '../mounting/index.ts'
 import type { Saying } from '../quantity/index.ts'
 import type { Slope, ToothRegion } from './regions.ts'
-import type { Mark, RemountPhase, Situation } from './remount-data.ts'
+import type { PaperMark, RemountPhase, RemountSituation } from './remount-data.ts'
 
 export type RemountAction =
   | 'reseat'
@@ -49,8 +49,8 @@ export interface RemountAdvice {
 
 /** What a remount is judged on. */
 export interface Remount {
-  readonly situation: Situation
-  readonly marks: readonly Mark[]
+  readonly situation: RemountSituation
+  readonly marks: readonly PaperMark[]
   readonly articulator: Articulator
   /** Teeth in front of the hinge axis by ruler, by their place in the arch, mm. */
   readonly toothFromAxisMillimetres?: Readonly<Record<number, number>>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { articulatorCards } from '../mounting/index.ts'
 import { spoken } from '../quantity/index.ts'
-import { adviseRemount, type Mark, openingAtTooth, type Situation } from './index.ts'
+import { adviseRemount, openingAtTooth, type PaperMark, type RemountSituation } from './index.ts'
 
 /** The articulator of the worked values: c 110, guides 30, Bennett 15, table 10, pin 100 mm out and 50 down. */
 const articulator = {
@@ -10,18 +10,20 @@ const articulator = {
   incisalDegrees: 10,
   wingDegrees: { right: 5, left: 5 },
 }
-const sound: Situation = { pinMillimetres: 1, seated: true, fixing: 'glue' }
+const sound: RemountSituation = { pinMillimetres: 1, seated: true, fixing: 'glue' }
 const even = { right: 4, left: 4 }
-const down: Situation = { ...sound, pinMillimetres: 0, posteriorStops: even }
-const mark = (tooth: number, region: Mark['region'], more: Partial<Mark> = {}): Mark => ({
+const down: RemountSituation = { ...sound, pinMillimetres: 0, posteriorStops: even }
+const mark = (tooth: number, region: PaperMark['region'], more: Partial<PaperMark> = {}): PaperMark => ({
   tooth,
   region,
   bite: 'centric',
   strength: 'heavy',
   ...more,
 })
-const advise = (situation: Situation, ...marks: Mark[]) => adviseRemount({ situation, marks, articulator })
-const words = (situation: Situation, ...marks: Mark[]) => spoken(advise(situation, ...marks).say, 'metric')
+const advise = (situation: RemountSituation, ...marks: PaperMark[]) =>
+  adviseRemount({ situation, marks, articulator })
+const words = (situation: RemountSituation, ...marks: PaperMark[]) =>
+  spoken(advise(situation, ...marks).say, 'metric')
 
 describe('what a pin reading is at a tooth', () => {
   // Model notes, worked value 10: pin 1.0, by two methods.
@@ -39,7 +41,7 @@ describe('what a pin reading is at a tooth', () => {
 })
 
 describe('before anything is ground', () => {
-  it.each<[string, Partial<Situation>, string, string]>([
+  it.each<[string, Partial<RemountSituation>, string, string]>([
     ['it rocks', { seated: false, flash: true, pinMillimetres: 3 }, 'reseat', 'S1'],
     ['tape holds it', { fixing: 'tape' }, 'reseat', 'S1'],
     ['flash stands on a tooth', { flash: true, baseTouches: true }, 'clearFlash', 'S2'],
@@ -61,7 +63,7 @@ describe('before anything is ground', () => {
   })
   it('asks when more than 1 mm is off one place', () => {
     const off = (millimetres: number) => ({ tooth: 36, region: 'fossa' as const, millimetres })
-    const taken = (...removed: ReturnType<typeof off>[]): Situation => ({ ...sound, removed })
+    const taken = (...removed: ReturnType<typeof off>[]): RemountSituation => ({ ...sound, removed })
     const both = [mark(36, 'fossa'), mark(46, 'fossa')]
     expect(advise(taken(off(0.6), off(0.3)), ...both).action).toBe('grind')
     expect(advise(taken(off(0.6), off(0.5)), ...both)).toMatchObject({ rule: 'D4', at: { tooth: 36 } })
@@ -79,7 +81,7 @@ describe('before anything is ground', () => {
     const less = [{ ...removed[0]!, millimetres: 0.49 }]
     expect(advise({ ...sound, removed: less }, mark(36, 'fossa')).action).toBe('grind')
   })
-  it.each<[string, Mark]>([
+  it.each<[string, PaperMark]>([
     ['forwards on an upper mesial slope', mark(26, 'fossa', { bite: 'protrusive', slope: 'mesial' })],
     ['forwards on a lower distal slope', mark(36, 'fossa', { bite: 'protrusive', slope: 'distal' })],
     [
@@ -194,7 +196,7 @@ describe('in centric', () => {
 })
 
 describe('in the movements', () => {
-  const right = (tooth: number, region: Mark['region'], more: Partial<Mark> = {}) =>
+  const right = (tooth: number, region: PaperMark['region'], more: Partial<PaperMark> = {}) =>
     mark(tooth, region, { bite: 'right', ...more })
   it('the order is right, left, forwards, and centric once more', () => {
     const found = ['right', 'left', 'protrusive', 'centricAgain'] as const
@@ -234,7 +236,8 @@ describe('in the movements', () => {
   })
   it('forwards is right when front and both sides touch', () => {
     const ahead = { ...down, foundRight: ['right', 'left'] as const }
-    const forwards = (tooth: number, region: Mark['region']) => mark(tooth, region, { bite: 'protrusive' })
+    const forwards = (tooth: number, region: PaperMark['region']) =>
+      mark(tooth, region, { bite: 'protrusive' })
     const all = [forwards(11, 'lingualFace'), forwards(16, 'fossa'), forwards(26, 'fossa')]
     expect(advise(ahead, ...all).action).toBe('keep')
     expect(advise(ahead, ...all.slice(0, 2)).action).toBe('grind')
@@ -246,7 +249,7 @@ describe('in the movements', () => {
 })
 
 describe('what cannot be entered', () => {
-  it.each<[string, Situation, Mark[], string]>([
+  it.each<[string, RemountSituation, PaperMark[], string]>([
     ['a pin far below', { ...sound, pinMillimetres: -1.01 }, [], 'pin-negative'],
     ['a pin that is no number', { ...sound, pinMillimetres: Number.NaN }, [], 'not-a-number'],
     ['a wisdom tooth', sound, [mark(18, 'fossa')], 'unknown-tooth'],

@@ -3,7 +3,7 @@ import { qty, saying } from '../quantity/index.ts'
 import type { Found, Place } from './advice.ts'
 import { impossible, type Pair } from './mark-pair.ts'
 import { regionName } from './regions.ts'
-import type { RemountPhase, Situation } from './remount-data.ts'
+import type { RemountPhase, RemountSituation } from './remount-data.ts'
 import { biteOf, PIN_DOWN_MILLIMETRES, stopsAreRight } from './remount-phase.ts'
 
 /** More than this after curing is for the dentist, mm (common practice). */
@@ -14,7 +14,7 @@ const MOVED_TOOTH = 0.5
 
 /** What comes before any grinding; the first that applies. */
 export function standsInTheWay(
-  situation: Situation,
+  situation: RemountSituation,
   pairs: readonly Pair[],
   phase: RemountPhase,
 ): Found | undefined {
@@ -76,7 +76,11 @@ export function standsInTheWay(
 }
 
 /** Too much off one place, or one tooth that goes on marking alone. */
-function taken({ removed = [] }: Situation, pairs: readonly Pair[], phase: RemountPhase): Found | undefined {
+function taken(
+  { removed = [] }: RemountSituation,
+  pairs: readonly Pair[],
+  phase: RemountPhase,
+): Found | undefined {
   const sum = (is: (each: Place) => boolean) =>
     removed.filter(is).reduce((all, { millimetres }) => all + millimetres, 0)
   const much = removed.find(
@@ -103,7 +107,7 @@ function taken({ removed = [] }: Situation, pairs: readonly Pair[], phase: Remou
   }
 }
 
-function wrongMark(pair: Pair, { crossbite }: Situation): Found | undefined {
+function wrongMark(pair: Pair, { crossbite }: RemountSituation): Found | undefined {
   const why = impossible(pair, crossbite)
   return why === undefined
     ? undefined

@@ -12,7 +12,7 @@ import {
   sideOf,
   type ToothRegion,
 } from './regions.ts'
-import type { RemountPhase, Situation, Strength } from './remount-data.ts'
+import type { RemountPhase, RemountSituation, Strength } from './remount-data.ts'
 import { biteOf, LEAST_STOPS, PIN_DOWN_MILLIMETRES, remountIsRight } from './remount-phase.ts'
 import { openingAtTooth } from './tooth-opening.ts'
 
@@ -65,7 +65,7 @@ export function inPhase(remount: Remount, pairs: readonly Pair[], phase: Remount
 }
 
 /** The other school: a supporting tip that is high in centric, working and balancing is reduced at the tip, with the lead's consent. */
-function highTip({ tipConsent, crossbite }: Situation, pairs: readonly Pair[]): Found | undefined {
+function highTip({ tipConsent, crossbite }: RemountSituation, pairs: readonly Pair[]): Found | undefined {
   if (!tipConsent) return undefined
   const isTip = ({ tooth, region }: Place) => isSupportingTip(archOf(tooth), region, crossbite)
   const tips = pairs.flatMap(({ upper, lower, mark, bite }) =>
@@ -94,7 +94,7 @@ function highTip({ tipConsent, crossbite }: Situation, pairs: readonly Pair[]): 
 }
 
 /** Where contact is wanted and there: nothing more is ground. */
-function enough(situation: Situation, here: readonly Pair[], phase: RemountPhase): Found | undefined {
+function enough(situation: RemountSituation, here: readonly Pair[], phase: RemountPhase): Found | undefined {
   const kept = (say: Saying, reason: Saying, action: RemountAction = 'keep'): Found => ({
     action,
     say,
@@ -196,14 +196,14 @@ function grindFirst(remount: Remount, here: readonly Pair[], phase: RemountPhase
   }
 }
 
-const tipOf = (arch: 'upper' | 'lower', { crossbite = false }: Situation): ToothRegion =>
+const tipOf = (arch: 'upper' | 'lower', { crossbite = false }: RemountSituation): ToothRegion =>
   (arch === 'upper') !== crossbite ? 'lingualTip' : 'buccalTip'
 
 /** The side that gives way; where it is a natural tooth, the other one, if nothing protects that. */
 function sideToGrind(
   { grind }: GrindingRule,
   pair: Pair,
-  { dentures = 'both', crossbite }: Situation,
+  { dentures = 'both', crossbite }: RemountSituation,
 ): 'upper' | 'lower' | undefined {
   if (grind === 'none') return undefined
   if (dentures === 'both' || dentures === grind) return grind

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
-import { bites, grindingRule, isSupportingTip, regions, type ToothRegion } from './index.ts'
+import { bites, grindingRule, isSupportingTip, type ToothRegion, toothRegions } from './index.ts'
 import { crossed } from './regions.ts'
 
 const pairs = bites.flatMap((bite) =>
-  regions.flatMap((upper) => regions.map((lower) => ({ bite, upper, lower }))),
+  toothRegions.flatMap((upper) => toothRegions.map((lower) => ({ bite, upper, lower }))),
 )
 
 describe('what is ground where an upper and a lower region meet', () => {

@@ -2,7 +2,7 @@ import type { Saying } from '../quantity/index.ts'
 import { saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { archOf, type Bite, checkPlace, crossed, type Slope, sideOf, type ToothRegion } from './regions.ts'
-import type { Mark, Strength } from './remount-data.ts'
+import type { PaperMark, Strength } from './remount-data.ts'
 
 interface Place {
   readonly tooth: number
@@ -71,7 +71,7 @@ export function roleOf({ bite, marked }: Pick<Pair, 'bite' | 'marked'>): 'workin
  * A mark with both its sides.
  * @throws {DomainError} `unknown-tooth`, `region-not-on-tooth`, `mark-pair`: with its own arch
  */
-export function pairOf(mark: Mark, index: number, crossbite = false): Pair {
+export function pairOf(mark: PaperMark, index: number, crossbite = false): Pair {
   const field = `marks[${index}]`
   checkPlace(mark.tooth, mark.region, field)
   const arch = archOf(mark.tooth)

@@ -13,8 +13,8 @@ export const posteriorRegions = [
   'lingualOuter',
 ] as const
 export const frontRegions = ['incisalEdge', 'lingualFace', 'labialFace'] as const
-export const regions = [...posteriorRegions, ...frontRegions] as const
-export type ToothRegion = (typeof regions)[number]
+export const toothRegions = [...posteriorRegions, ...frontRegions] as const
+export type ToothRegion = (typeof toothRegions)[number]
 
 export const slopes = ['mesial', 'distal'] as const
 export type Slope = (typeof slopes)[number]

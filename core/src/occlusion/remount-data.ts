@@ -1,5 +1,5 @@
 import { choice, figure, list, maybe, type Of, record, sidesOf, whole, yesNo } from '../shape/index.ts'
-import { bites, regions, slopes } from './regions.ts'
+import { bites, slopes, toothRegions } from './regions.ts'
 
 export const strengths = ['heavy', 'medium', 'light'] as const
 export type Strength = (typeof strengths)[number]
@@ -10,15 +10,15 @@ const tooth = (example?: number) =>
 /** A mark that paper or foil has left. */
 export const markShape = record({
   tooth: tooth(26),
-  region: choice(regions, { example: 'lingualTip' }),
+  region: choice(toothRegions, { example: 'lingualTip' }),
   slope: maybe(choice(slopes)),
   /** What it strikes; where it is left out, the usual partner is assumed and said. */
   opposingTooth: maybe(tooth(36)),
-  opposingRegion: maybe(choice(regions, { example: 'buccalInner' })),
+  opposingRegion: maybe(choice(toothRegions, { example: 'buccalInner' })),
   bite: choice(bites, { example: 'centric' }),
   strength: choice(strengths, { example: 'heavy' }),
 })
-export type Mark = Of<typeof markShape>
+export type PaperMark = Of<typeof markShape>
 
 /** The order in which a remount goes: centric stands at its end once more. */
 export const remountPhases = ['centric', 'right', 'left', 'protrusive', 'centricAgain'] as const
@@ -30,7 +30,7 @@ export const schemes = ['balanced', 'lingualised', 'flat'] as const
 /** What was taken off at one place. */
 export const removalShape = record({
   tooth: tooth(36),
-  region: choice(regions, { example: 'buccalInner' }),
+  region: choice(toothRegions, { example: 'buccalInner' }),
   millimetres: figure(-100, 100, { example: 0.15 }),
 })
 
@@ -60,4 +60,4 @@ export const situationShape = record({
   /** A supporting tip that is high in every bite may be reduced: the lead's consent. */
   tipConsent: maybe(yesNo()),
 })
-export type Situation = Of<typeof situationShape>
+export type RemountSituation = Of<typeof situationShape>
