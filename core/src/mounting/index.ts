@@ -11,5 +11,5 @@ export {
 } from './compensating-sphere.ts'
 export { type JawMovement, LONGEST_GUIDE, type Movement, moveJaw, travelDirection } from './jaw-movement.ts'
 export type { JawPose } from './jaw-pose.ts'
-export { pinForOpening, toothOpening } from './pin-opening.ts'
+export { pinAtRotation, pinForOpening, toothOpening } from './pin-opening.ts'
 export type { SpacePoint } from './space.ts'

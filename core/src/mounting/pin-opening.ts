@@ -57,7 +57,11 @@ export function pinForOpening(
 ): number {
   checkArticulator(articulator)
   checkOpening(openingMillimetres, 'openingMillimetres')
-  const theta = rootNearestZero(-tooth.z, tooth.x, openingMillimetres - tooth.z)
+  return pinAtRotation(articulator, rootNearestZero(-tooth.z, tooth.x, openingMillimetres - tooth.z))
+}
+
+/** What the pin reads, mm, when the lower is turned about its hinge axis; opening is above 0. @param theta radians */
+export function pinAtRotation(articulator: Articulator, theta: number): number {
   const [cos, sin] = [Math.cos(theta), Math.sin(theta)]
   const { x, z } = articulator.pinTip
   const n = { x: Math.tan(toRadians(articulator.incisalDegrees)), z: 1 }

@@ -1,0 +1,141 @@
+import { type Articulator, articulatorCards, pinAtRotation } from '../mounting/index.ts'
+import { type Closing, close, frameOf, type JawFrame } from './closing.ts'
+import { type Blocked, Grinder, volumeTaken } from './grinding.ts'
+import type { Mouth } from './mouth-grid.ts'
+import { type Bite, bites } from './regions.ts'
+
+/** The articulator of the computed mouth (choice). */
+export const trainerArticulator: Articulator = {
+  ...articulatorCards[0]!.articulator,
+  condylarDegrees: { right: 30, left: 30 },
+  incisalDegrees: 10,
+  wingDegrees: { right: 5, left: 5 },
+}
+
+/** Advances at which a movement is ground, mm: 0.5 apart would leave ridges of 45 µm, these leave 11 (choice). */
+export const advancesOf = (bite: Bite): readonly number[] =>
+  bite === 'centric' ? [0] : [0.25, 0.5, 0.75, 1, 1.25, 1.5]
+
+const USUAL_STEP = 0.15
+/** A step at the tooth as opening: it is taken at 50 mm from the axis. */
+const STEP_AT = 50
+const LIFTS_NOTHING = 0.005
+const GAINS_NOTHING = 0.002
+const MOST_CYCLES = 6
+const MOST_STALLED = 2
+
+/** The frames of a bite, each with the upper cells that can carry: grinding only opens gaps, so no others ever will. */
+interface Path {
+  readonly bite: Bite
+  readonly frames: readonly JawFrame[]
+  readonly cells: (readonly number[])[]
+}
+
+function pathOf(mouth: Mouth, articulator: Articulator, bite: Bite): Path {
+  const frames = advancesOf(bite).map((advance) => frameOf(articulator, bite, advance))
+  return { bite, frames, cells: frames.map((frame) => close(mouth, frame).overlapping) }
+}
+
+/** Closes along a path where a tooth carries; undefined where the pin does. */
+function closedAt(mouth: Mouth, path: Path, index: number): Closing | undefined {
+  const cells = path.cells[index]!
+  if (cells.length === 0) return undefined
+  const closing = close(mouth, path.frames[index]!, cells)
+  path.cells[index] = closing.overlapping
+  return closing.overlapping.length > 0 ? closing : undefined
+}
+
+/** How far the teeth hold the pin off its table along a bite, mm, the worst of its advances. */
+function liftOf(mouth: Mouth, articulator: Articulator, path: Path): number {
+  const lifts = path.frames.map((frame, index) => {
+    const closing = closedAt(mouth, path, index)
+    if (!closing) return 0
+    return path.bite === 'centric'
+      ? pinAtRotation(articulator, closing.teeth)
+      : (closing.teeth - frame.table) * articulator.pinTip.x
+  })
+  return Math.max(0, ...lifts)
+}
+
+/** One round of grinding, as it is told. */
+export interface ExpertRound {
+  readonly bite: Bite
+  /** Of the pin off its table, mm. */
+  readonly liftBefore: number
+  readonly liftAfter: number
+  /** All that is off by then, mm³. */
+  readonly volume: number
+}
+
+export interface ExpertWork {
+  readonly rounds: readonly ExpertRound[]
+  /** What stays: it is not proved that every mouth becomes free. */
+  readonly blocked: readonly Blocked[]
+}
+
+/**
+ * Grinds a mouth by the rules until every bite is free or reported as blocked. Changes the mouth that it is given.
+ *
+ * It ends: removal only lowers what the teeth ask for in every pose, so no bite undoes another; a round gains, or counts to the stop.
+ *
+ * @param step mm at the tooth a round, 0.05 to 0.3 (choice)
+ * @param onRound told after each round, for whoever follows
+ * Source: the rule table (Schuyler, recalled, and common practice); the order centric, right, left, forwards.
+ */
+export function grindByRules(
+  mouth: Mouth,
+  articulator: Articulator = trainerArticulator,
+  step = USUAL_STEP,
+  onRound?: (round: ExpertRound) => void,
+): ExpertWork {
+  const grinder = new Grinder(mouth)
+  const paths = bites.map((bite) => pathOf(mouth, articulator, bite))
+  const rounds: ExpertRound[] = []
+  const stuck = new Set<Bite>()
+  for (let cycle = 0; cycle < MOST_CYCLES; cycle++) {
+    let changed = false
+    for (const path of paths) {
+      let stalled = 0
+      let lift = liftOf(mouth, articulator, path)
+      while (lift > LIFTS_NOTHING && stalled < MOST_STALLED) {
+        const taken = roundOf(grinder, path, step)
+        if (taken > 0) changed = true
+        const after = liftOf(mouth, articulator, path)
+        stalled = lift - after < GAINS_NOTHING ? stalled + 1 : 0
+        const round = { bite: path.bite, liftBefore: lift, liftAfter: after, volume: volumeTaken(mouth) }
+        rounds.push(round)
+        onRound?.(round)
+        lift = after
+      }
+      if (lift > LIFTS_NOTHING) stuck.add(path.bite)
+      else stuck.delete(path.bite)
+    }
+    if (!changed) break
+  }
+  const blocked = [...grinder.blocked.values()].filter(({ bite }) => stuck.has(bite))
+  return { rounds, blocked }
+}
+
+function roundOf(grinder: Grinder, path: Path, step: number): number {
+  const { mouth } = grinder
+  let taken = 0
+  for (const [index, frame] of path.frames.entries()) {
+    const closing = closedAt(mouth, path, index)
+    if (!closing) continue
+    const target = Math.max(frame.table, closing.teeth - step / STEP_AT)
+    const off = grinder.clear(frame, target, closing.overlapping)
+    // Nothing gave way although teeth carry: a spot on a wall.
+    taken += off > 0 ? off : grinder.clearWall(closing, step)
+  }
+  return taken
+}
+
+/** Takes every overlap away in all bites at once: how a set-up is ground in before it is processed. */
+export function clearAll(mouth: Mouth, articulator: Articulator): void {
+  const grinder = new Grinder(mouth)
+  for (const bite of bites)
+    for (const advance of advancesOf(bite)) {
+      const frame = frameOf(articulator, bite, advance)
+      grinder.clear(frame, frame.table, close(mouth, frame).overlapping)
+    }
+}
