@@ -144,7 +144,7 @@ test('burnout: put in at, ready at, the core as a range; no gypsum above 700 °C
   await page.getByLabel('Core', { exact: true }).fill('')
   await page.getByRole('radio', { name: 'Gypsum' }).locator('..').click()
   await expect(page.getByLabel('Final hold')).toHaveValue('680')
-  await page.getByLabel('to °C, line 2').fill('750')
+  await page.getByLabel('to, °C, line 2').fill('750')
   await expect(burnout.getByRole('alert')).toContainText('Gypsum-bonded investment breaks down above 700 °C.')
   // The same over HTTP, for other programs.
   const asked = {
