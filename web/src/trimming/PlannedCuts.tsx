@@ -20,11 +20,11 @@ export function PlannedCuts({ job, step, caseId }: { job: JobState; step: RouteS
   const _units = usePreferences((preferences) => preferences.units)
   const rebases = rebasesIn(job, step)
   if (rebases.length > 0) return <ToAdd rebases={rebases} />
+  const mm = useMillimetres()
   const wanted = step.plannedCuts
   const sheet = wanted && recordedSheet(job, wanted.of)
   if (!wanted || sheet?.kind !== 'trimPlan') return null
   const model = planPair(sheet.entry)[wanted.arch]
-  const mm = useMillimetres()
   const cuts = model.cuts.filter(({ name }) => wanted.cuts.includes(name))
   const base = wanted.base ? model.heights : undefined
   return (
