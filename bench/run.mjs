@@ -5,7 +5,15 @@ import { fileURLToPath } from 'node:url'
 /** Everything that an issue wants measured, in one run, into docs/benchmarks.md. */
 const sections = []
 // One after the other: imported side by side they would measure each other.
-for (const name of ['thousand-cases', 'changes', 'ring-heat', 'cure', 'cure-drag', 'million-triangles'])
+for (const name of [
+  'thousand-cases',
+  'changes',
+  'ring-heat',
+  'cure',
+  'cure-drag',
+  'mouth',
+  'million-triangles',
+])
   sections.push((await import(`./${name}.mjs`)).section)
 const text = `# Benchmarks
 

@@ -1,8 +1,11 @@
 import { type Articulator, type Movement, moveJaw, type SpacePoint } from '../mounting/index.ts'
 import { qty, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import type { Grid, Mouth } from './mouth-grid.ts'
+import type { ArchField, Grid, Mouth } from './mouth-grid.ts'
 import type { Bite } from './regions.ts'
+
+// Looked up once: these loops run through every cell.
+const { abs, floor, hypot, max, min } = Math
 
 /** Where the lower stands in a bite but for its opening, which turns it about the axis of its condyles. */
 export interface JawFrame {
@@ -41,9 +44,9 @@ export function frameOf(articulator: Articulator, bite: Bite, advance: number): 
   const X = bite === 'centric' ? 0 : advance
   const { condyles, opening } = moveJaw(articulator, { movement: movementOf[bite], advanceMillimetres: X })
   const { right, left } = condyles
-  const c = Math.hypot(left.x - right.x, left.y - right.y, left.z - right.z)
+  const c = hypot(left.x - right.x, left.y - right.y, left.z - right.z)
   const across = { x: (left.x - right.x) / c, y: (left.y - right.y) / c, z: (left.z - right.z) / c }
-  const flat = Math.hypot(across.y, across.x)
+  const flat = hypot(across.y, across.x)
   const ahead = { x: across.y / flat, y: -across.x / flat, z: 0 }
   const up = {
     x: ahead.y * across.z - ahead.z * across.y,
@@ -73,16 +76,15 @@ const GAP_SPACINGS = 2.5
 /** Reads a surface between its cells into `under`. @returns whether there is a tooth */
 export function bilinear(
   { x0, y0, h, nx, ny }: Grid,
-  z: Float64Array,
-  tooth: Uint8Array,
+  { z, tooth, untouched }: Pick<ArchField, 'z' | 'tooth' | 'untouched'>,
   x: number,
   y: number,
   under: Under,
 ): boolean {
   const fx = (x - x0) / h
   const fy = (y - y0) / h
-  const i = Math.floor(fx)
-  const j = Math.floor(fy)
+  const i = floor(fx)
+  const j = floor(fy)
   if (i < 0 || j < 0 || i >= nx - 1 || j >= ny - 1) return false
   const c = j * nx + i
   const t00 = tooth[c]!
@@ -94,10 +96,7 @@ export function bilinear(
   const z10 = z[c + 1]!
   const z01 = z[c + nx]!
   const z11 = z[c + nx + 1]!
-  if (
-    !(t00 === t10 && t00 === t01 && t00 === t11) &&
-    Math.max(z00, z10, z01, z11) - Math.min(z00, z10, z01, z11) > GAP_SPACINGS * h
-  )
+  if (!(t00 === t10 && t00 === t01 && t00 === t11) && spanOf(untouched, c, nx) > GAP_SPACINGS * h)
     return false
   const u = fx - i
   const v = fy - j
@@ -107,6 +106,12 @@ export function bilinear(
   under.slopeX = ((z10 - z00) * (1 - v) + (z11 - z01) * v) / h
   under.slopeY = (high - low) / h
   return true
+}
+
+/** Of the heights before anything was ground: a gap stays one, else grinding could make a partner, and open a bite. */
+function spanOf(z: Float64Array, c: number, nx: number): number {
+  const [z00, z10, z01, z11] = [z[c]!, z[c + 1]!, z[c + nx]!, z[c + nx + 1]!]
+  return max(z00, z10, z01, z11) - min(z00, z10, z01, z11)
 }
 
 /** Growth of a gap with opening is not taken for less than this share of the distance to the axis: it guards walls (choice). */
@@ -149,9 +154,9 @@ function pass(
     const vz = w.x * dx + w.y * dy + w.z * dz
     const qx = vx * cos - vz * sin
     const qz = vx * sin + vz * cos
-    if (!bilinear(grid, lower.z, lower.tooth, qx, e.x * dx + e.y * dy + e.z * dz, under)) continue
+    if (!bilinear(grid, lower, qx, e.x * dx + e.y * dy + e.z * dz, under)) continue
     const gap = qz - under.z
-    const growth = Math.max(qx + under.slopeX * qz, LEAST_GROWTH * qx)
+    const growth = max(qx + under.slopeX * qz, LEAST_GROWTH * qx)
     const needs = -gap / growth
     if (needs > most) {
       most = needs
@@ -200,13 +205,13 @@ export function close(
   const cells = overlapping.length > 0 ? overlapping : among
   let theta = frame.table
   let found = first
-  for (let n = 0; n < MOST_PASSES && Math.abs(found.most) >= CLOSED_WITHIN; n++) {
+  for (let n = 0; n < MOST_PASSES && abs(found.most) >= CLOSED_WITHIN; n++) {
     theta += found.most
     const next = pass(mouth, frame, theta, cells)
     if (next.at < 0) break
     found = next
   }
-  return { frame, opening: Math.max(theta, frame.table), teeth: theta, carries: found.at, overlapping }
+  return { frame, opening: max(theta, frame.table), teeth: theta, carries: found.at, overlapping }
 }
 
 /** An upper point in the coordinates of the lower. */

@@ -78,23 +78,34 @@ export interface ExpertWork {
  *
  * It ends: removal only lowers what the teeth ask for in every pose, so no bite undoes another; a round gains, or counts to the stop.
  *
- * @param step mm at the tooth a round, 0.05 to 0.3 (choice)
- * @param onRound told after each round, for whoever follows
+ * @param options.step mm at the tooth a round, 0.05 to 0.3 (choice)
+ * @param options.only these bites, in their order; all when left out
+ * @param options.onRound told after each round, for whoever follows
  * Source: the rule table (Schuyler, recalled, and common practice); the order centric, right, left, forwards.
  */
 export function grindByRules(
   mouth: Mouth,
-  articulator: Articulator = trainerArticulator,
-  step = USUAL_STEP,
-  onRound?: (round: ExpertRound) => void,
+  {
+    articulator = trainerArticulator,
+    step = USUAL_STEP,
+    only = bites,
+    onRound,
+  }: {
+    readonly articulator?: Articulator
+    readonly step?: number
+    readonly only?: readonly Bite[]
+    readonly onRound?: (round: ExpertRound) => void
+  } = {},
 ): ExpertWork {
   const grinder = new Grinder(mouth)
-  const paths = bites.map((bite) => pathOf(mouth, articulator, bite))
+  const paths = only.map((bite) => pathOf(mouth, articulator, bite))
   const rounds: ExpertRound[] = []
-  const stuck = new Set<Bite>()
+  // What was off the mouth when a bite got stuck: it is tried again only when another has taken more since.
+  const stuck = new Map<Bite, number>()
   for (let cycle = 0; cycle < MOST_CYCLES; cycle++) {
     let changed = false
     for (const path of paths) {
+      if (stuck.get(path.bite) === volumeTaken(mouth)) continue
       let stalled = 0
       let lift = liftOf(mouth, articulator, path)
       while (lift > LIFTS_NOTHING && stalled < MOST_STALLED) {
@@ -107,14 +118,20 @@ export function grindByRules(
         onRound?.(round)
         lift = after
       }
-      if (lift > LIFTS_NOTHING) stuck.add(path.bite)
+      if (lift > LIFTS_NOTHING) stuck.set(path.bite, volumeTaken(mouth))
       else stuck.delete(path.bite)
     }
     if (!changed) break
   }
+  // What carries in the end is named, also where it gave way without any gain.
+  for (const path of paths)
+    if (stuck.has(path.bite)) for (const closing of carried(mouth, path)) grinder.blockAt(closing)
   const blocked = [...grinder.blocked.values()].filter(({ bite }) => stuck.has(bite))
   return { rounds, blocked }
 }
+
+const carried = (mouth: Mouth, path: Path) =>
+  path.frames.flatMap((_, index) => closedAt(mouth, path, index) ?? [])
 
 function roundOf(grinder: Grinder, path: Path, step: number): number {
   const { mouth } = grinder

@@ -5,6 +5,9 @@ import { grindingRule } from './grinding-rules.ts'
 import { type ArchField, cellAt, type Mouth, regionAt, xOf, yOf } from './mouth-grid.ts'
 import { type Bite, bites, isSupportingTip, type ToothRegion, toothRegions } from './regions.ts'
 
+// Looked up once: these loops run through every cell.
+const { abs, ceil, floor, max, min, sqrt } = Math
+
 /** Both may not be ground here, or not any more. */
 export interface Blocked {
   readonly bite: Bite
@@ -37,7 +40,7 @@ const mayGive = toothRegions.map((region) => ({
 
 /** Takes off a cell what may still be taken. @returns how much that was */
 function cut(field: ArchField, cell: number, depth: number, up: 1 | -1): number {
-  const taken = Math.min(depth, field.allowance[cell]!)
+  const taken = min(depth, field.allowance[cell]!)
   if (taken <= NOTHING) return 0
   field.z[cell] = field.z[cell]! + up * taken
   field.allowance[cell] = field.allowance[cell]! - taken
@@ -87,6 +90,12 @@ export class Grinder {
     return 0
   }
 
+  /** Puts the pair that carries on the list of what cannot give way. */
+  blockAt({ frame, opening, carries }: Closing): void {
+    const at = this.pairOf(frame, opening, carries)
+    if (at) this.block(frame, at.upper, at.lower)
+  }
+
   /** Lower vertices under those cells, and two around, against the bilinear upper. */
   private clearLower(frame: JawFrame, theta: number, cells: readonly number[]): number {
     const { mouth, stamp, under } = this
@@ -104,7 +113,7 @@ export class Grinder {
             continue
           stamp[below] = this.stamped
           const p = inUpper(frame, theta, { x: xOf(grid, below), y: yOf(grid, below), z: lower.z[below]! })
-          if (!bilinear(grid, upper.z, upper.tooth, p.x, p.y, under)) continue
+          if (!bilinear(grid, upper, p.x, p.y, under)) continue
           const gap = under.z - p.z
           if (gap >= 0) continue
           const above = cellAt(grid, p.x, p.y)
@@ -122,7 +131,7 @@ export class Grinder {
     let taken = 0
     for (const cell of cells) {
       const q = inLower(frame, theta, { x: xOf(grid, cell), y: yOf(grid, cell), z: upper.z[cell]! })
-      if (!bilinear(grid, lower.z, lower.tooth, q.x, q.y, under)) continue
+      if (!bilinear(grid, lower, q.x, q.y, under)) continue
       const gap = q.z - under.z
       if (gap >= -NOTHING) continue
       const below = cellAt(grid, q.x, q.y)
@@ -131,7 +140,7 @@ export class Grinder {
       else if (side === 'lower')
         for (const corner of this.corners(q.x, q.y)) {
           if (residual[corner] === 0) touched.push(corner)
-          residual[corner] = Math.max(residual[corner]!, -gap)
+          residual[corner] = max(residual[corner]!, -gap)
         }
       else if (isLast) this.block(frame, cell, below)
     }
@@ -144,8 +153,8 @@ export class Grinder {
 
   private corners(x: number, y: number): readonly number[] {
     const { grid, lower } = this.mouth
-    const i = Math.floor((x - grid.x0) / grid.h)
-    const c = Math.floor((y - grid.y0) / grid.h) * grid.nx + i
+    const i = floor((x - grid.x0) / grid.h)
+    const c = floor((y - grid.y0) / grid.h) * grid.nx + i
     return [c, c + 1, c + grid.nx, c + grid.nx + 1].filter((cell) => (lower.tooth[cell] ?? 0) > 0)
   }
 
@@ -192,7 +201,7 @@ export interface Stroke {
 }
 
 /** The mark of a round stone pressed in by d: a = √(2 r d - d²). */
-export const stoneRadius = (stone: number, depth: number) => Math.sqrt(2 * stone * depth - depth * depth)
+export const stoneRadius = (stone: number, depth: number) => sqrt(2 * stone * depth - depth * depth)
 
 /**
  * Cuts with a hand tool.
@@ -210,7 +219,7 @@ export function stroke(mouth: Mouth, { arch, x, y, radius, depth }: Stroke): num
     )
   const { grid } = mouth
   const field = mouth[arch]
-  const reach = Math.ceil(radius / grid.h) + 1
+  const reach = ceil(radius / grid.h) + 1
   const middle = cellAt(grid, x, y)
   if (middle < 0) return 0
   let taken = 0
@@ -222,7 +231,7 @@ export function stroke(mouth: Mouth, { arch, x, y, radius, depth }: Stroke): num
       const deep = depth * (1 - r2 / (radius * radius))
       if (deep <= 0) continue
       field.z[cell] = field.z[cell]! + (arch === 'upper' ? deep : -deep)
-      field.allowance[cell] = Math.max(0, field.allowance[cell]! - deep)
+      field.allowance[cell] = max(0, field.allowance[cell]! - deep)
       taken += deep * grid.h * grid.h
     }
   return taken
@@ -232,6 +241,6 @@ export function stroke(mouth: Mouth, { arch, x, y, radius, depth }: Stroke): num
 export function volumeTaken({ grid, upper, lower }: Mouth): number {
   let sum = 0
   for (const field of [upper, lower])
-    for (const cell of field.cells) sum += Math.abs(field.z[cell]! - field.untouched[cell]!)
+    for (const cell of field.cells) sum += abs(field.z[cell]! - field.untouched[cell]!)
   return sum * grid.h * grid.h
 }

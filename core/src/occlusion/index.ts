@@ -1,6 +1,12 @@
 export type { Remount, RemountAction, RemountAdvice } from './advice.ts'
 export { adviseRemount } from './adviser.ts'
+export { type Closing, close, frameOf, inLower } from './closing.ts'
+export { type ContactMark, contactMap, USUAL_PAPER_MICROMETRES } from './contact-map.ts'
+export { type ExpertRound, grindByRules, trainerArticulator } from './expert.ts'
+export { type Stroke, stoneRadius, stroke, volumeTaken } from './grinding.ts'
 export { grindingRule } from './grinding-rules.ts'
+export { processedMouth, processingErrors, type ToothError, waxSetUp, withErrors } from './mouth.ts'
+export { copyOf, type Mouth } from './mouth-grid.ts'
 export {
   archOf,
   type Bite,
@@ -25,4 +31,5 @@ export {
   strengths,
 } from './remount-data.ts'
 export { biteOf, centricIsRight, phasesOf, remountIsRight } from './remount-phase.ts'
+export { type RemountScore, scoreRemount, stopsOf } from './remount-score.ts'
 export { openingAtTooth } from './tooth-opening.ts'

@@ -1,6 +1,9 @@
 import { requireWithin } from '../refusal/index.ts'
 import { type ToothRegion, toothRegions } from './regions.ts'
 
+// Looked up once: these loops run through every cell.
+const { floor, round } = Math
+
 /** The field over which both arches are known, mm in the frame of the articulator. y = 0 is a line of the grid, else mirror symmetry is lost. */
 const FROM_X = 28
 const TO_X = 92
@@ -25,8 +28,8 @@ export function gridOf(h: number): Grid {
     kind: 'millimetres',
     code: 'grid-spacing',
   })
-  const half = Math.floor(HALF_Y / h + 1e-9)
-  return { h, nx: Math.floor((TO_X - FROM_X) / h + 1e-9) + 1, ny: 2 * half + 1, x0: FROM_X, y0: -half * h }
+  const half = floor(HALF_Y / h + 1e-9)
+  return { h, nx: floor((TO_X - FROM_X) / h + 1e-9) + 1, ny: 2 * half + 1, x0: FROM_X, y0: -half * h }
 }
 
 /**
@@ -60,14 +63,14 @@ export interface Mouth {
 }
 
 export const xOf = ({ x0, h, nx }: Grid, cell: number) => x0 + h * (cell % nx)
-export const yOf = ({ y0, h, nx }: Grid, cell: number) => y0 + h * Math.floor(cell / nx)
+export const yOf = ({ y0, h, nx }: Grid, cell: number) => y0 + h * floor(cell / nx)
 export const regionAt = ({ region }: ArchField, cell: number): ToothRegion => toothRegions[region[cell]!]!
 export const regionIndex = (region: ToothRegion) => toothRegions.indexOf(region)
 
 /** The cell nearest to a point; -1 outside of the grid. */
 export function cellAt({ x0, y0, h, nx, ny }: Grid, x: number, y: number): number {
-  const i = Math.round((x - x0) / h)
-  const j = Math.round((y - y0) / h)
+  const i = round((x - x0) / h)
+  const j = round((y - y0) / h)
   return i < 0 || j < 0 || i >= nx || j >= ny ? -1 : j * nx + i
 }
 
@@ -105,7 +108,7 @@ export function copyOf(mouth: Mouth): Mouth {
 /** Right and left changed: for the law that a mirrored mouth is ground in mirror image. */
 export function mirrored(mouth: Mouth): Mouth {
   const { grid } = mouth
-  const other = (fdi: number) => [0, 2, 1, 4, 3][Math.floor(fdi / 10)]! * 10 + (fdi % 10)
+  const other = (fdi: number) => [0, 2, 1, 4, 3][floor(fdi / 10)]! * 10 + (fdi % 10)
   const across = <A extends Float64Array | Uint8Array>(values: A): A => {
     const turned = values.slice() as A
     for (let j = 0; j < grid.ny; j++)

@@ -3,6 +3,9 @@ import type { ArchField } from './mouth-grid.ts'
 import { asUntouched, emptyArch, type Grid, regionIndex } from './mouth-grid.ts'
 import type { ToothRegion } from './regions.ts'
 
+// Looked up once: these loops run through every cell.
+const { abs, ceil, floor, hypot, max, min, sqrt } = Math
+
 /** The shape of the computed mouth: our own, and every number in it a choice. It trains the eye and measures no patient. */
 
 /** Distances along the arch from the midline at which teeth 1 to 7 begin and end, mm. */
@@ -63,7 +66,7 @@ export interface ToothPlace {
   readonly buccal: readonly [x: number, y: number]
 }
 
-const archX = (y: number) => 80 - 0.0016 * Math.abs(y) ** 3
+const archX = (y: number) => 80 - 0.0016 * abs(y) ** 3
 const slopeOf = (y: number) => -0.0048 * y * y
 
 /** Where the arch is at a length from the midline, on the left. */
@@ -72,10 +75,10 @@ function alongArch(length: number): number {
   let gone = 0
   const step = 0.01
   while (gone < length) {
-    gone += Math.hypot(1, slopeOf(y + step / 2)) * step
+    gone += hypot(1, slopeOf(y + step / 2)) * step
     y += step
   }
-  return y - (gone - length) / Math.hypot(1, slopeOf(y))
+  return y - (gone - length) / hypot(1, slopeOf(y))
 }
 
 /** The fourteen teeth of an arch: right 1 to 7, then left 1 to 7. */
@@ -88,7 +91,7 @@ export function teethOfArch(arch: ArchName): readonly ToothPlace[] {
       const from = ends[index]!
       const y = alongArch((from + to) / 2)
       const s = slopeOf(y)
-      const n = Math.hypot(1, s)
+      const n = hypot(1, s)
       return {
         fdi: 10 * quarter + index + 1,
         place: index + 1,
@@ -169,31 +172,29 @@ function primitivesOf(arch: ArchName, { place, width }: ToothPlace): readonly Pr
 
 function heightOf({ a: a0, b: b0, H, along, outward, inward, w }: Primitive, a: number, b: number): number {
   const db = b - b0
-  return H - (Math.hypot(along * (a - a0), (db > 0 ? outward : inward) * db, w) - w)
+  return H - (hypot(along * (a - a0), (db > 0 ? outward : inward) * db, w) - w)
 }
 
 function regionOf(arch: ArchName, { place }: ToothPlace, top: Primitive, a: number, b: number): ToothRegion {
   if (top.kind === 'edge') {
     // A canine has a tip, not an edge: its slopes give way like a face.
     const isEdge =
-      place === 3
-        ? Math.hypot(a - top.a, b - top.b) < CANINE_TIP_WITHIN
-        : Math.abs(b - top.b) < EDGE_WITHIN
+      place === 3 ? hypot(a - top.a, b - top.b) < CANINE_TIP_WITHIN : abs(b - top.b) < EDGE_WITHIN
     if (isEdge) return 'incisalEdge'
     return b > top.b ? 'labialFace' : 'lingualFace'
   }
   if (top.kind === 'ridge') return 'marginalRidge'
   const { groove } = cusps[arch]
   const side = top.side!
-  if (Math.hypot(a - top.a, b - top.b) < TIP_WITHIN) return `${side}Tip`
-  if (Math.abs(b - groove) < FOSSA_WITHIN) return 'fossa'
+  if (hypot(a - top.a, b - top.b) < TIP_WITHIN) return `${side}Tip`
+  if (abs(b - groove) < FOSSA_WITHIN) return 'fossa'
   const inside = side === 'buccal' ? b < top.b : b > top.b
   return `${side}${inside ? 'Inner' : 'Outer'}`
 }
 
 /** The height of the occlusal surface. @param radius of its sphere, mm */
 function occlusal(x: number, y: number, radius: number): number {
-  return lowest.z + radius - Math.sqrt(radius * radius - (x - lowest.x) ** 2 - y * y)
+  return lowest.z + radius - sqrt(radius * radius - (x - lowest.x) ** 2 - y * y)
 }
 
 /** An arch as it is made, before it is set up against the other. */
@@ -205,11 +206,11 @@ export function shapeArch(grid: Grid, arch: ArchName, radius = USUAL_OCCLUSAL_RA
     const primitives = primitivesOf(arch, tooth)
     const tips = primitives.filter(({ side }) => side === (arch === 'upper' ? 'lingual' : 'buccal'))
     const { depth, centre } = tooth.place <= 3 ? edges[arch] : cusps[arch]
-    const reach = Math.max(tooth.width, depth) + Math.abs(centre)
-    const from = { i: Math.max(0, Math.ceil((tooth.x - reach - grid.x0) / grid.h)) }
-    const to = { i: Math.min(grid.nx - 1, Math.floor((tooth.x + reach - grid.x0) / grid.h)) }
-    const jFrom = Math.max(0, Math.ceil((tooth.y - reach - grid.y0) / grid.h))
-    const jTo = Math.min(grid.ny - 1, Math.floor((tooth.y + reach - grid.y0) / grid.h))
+    const reach = max(tooth.width, depth) + abs(centre)
+    const from = { i: max(0, ceil((tooth.x - reach - grid.x0) / grid.h)) }
+    const to = { i: min(grid.nx - 1, floor((tooth.x + reach - grid.x0) / grid.h)) }
+    const jFrom = max(0, ceil((tooth.y - reach - grid.y0) / grid.h))
+    const jTo = min(grid.ny - 1, floor((tooth.y + reach - grid.y0) / grid.h))
     for (let j = jFrom; j <= jTo; j++)
       for (let i = from.i; i <= to.i; i++) {
         const x = grid.x0 + grid.h * i
@@ -217,7 +218,7 @@ export function shapeArch(grid: Grid, arch: ArchName, radius = USUAL_OCCLUSAL_RA
         const [dx, dy] = [x - tooth.x, y - tooth.y]
         const a = dx * tooth.distal[0] + dy * tooth.distal[1]
         const b = dx * tooth.buccal[0] + dy * tooth.buccal[1]
-        if ((Math.abs(a) / (tooth.width / 2)) ** 6 + (Math.abs(b - centre) / (depth / 2)) ** 4 > 1) continue
+        if ((abs(a) / (tooth.width / 2)) ** 6 + (abs(b - centre) / (depth / 2)) ** 4 > 1) continue
         let top = primitives[0]!
         let height = Number.NEGATIVE_INFINITY
         for (const each of primitives) {
@@ -251,6 +252,6 @@ function allowanceOf(
 ): number {
   if (place <= 3) return MOST_ALLOWANCE
   if (region === (fdi < 30 ? 'lingualTip' : 'buccalTip')) return 0
-  const nearest = Math.min(...tips.map((tip) => Math.hypot(a - tip.a, b - tip.b)))
-  return Math.min(MOST_ALLOWANCE, Math.max(0, nearest - TIP_SHOULDER))
+  const nearest = min(...tips.map((tip) => hypot(a - tip.a, b - tip.b)))
+  return min(MOST_ALLOWANCE, max(0, nearest - TIP_SHOULDER))
 }

@@ -19,6 +19,9 @@ import {
   USUAL_OCCLUSAL_RADIUS,
 } from './mouth-shape.ts'
 
+// Looked up once: these loops run through every cell.
+const { ceil, floor, max, min, sqrt } = Math
+
 /** Cells of the computed mouth, mm (choice): a pass over it takes 2 to 3 ms. */
 export const USUAL_SPACING = 0.15
 /** Set up so high before it is ground in, and so short in front, mm (choice). */
@@ -76,7 +79,7 @@ function settle(upper: ArchField, lower: ArchField, teeth: readonly ToothPlace[]
   for (const cell of lower.cells) {
     if (upper.tooth[cell] === 0) continue
     const index = lower.tooth[cell]! - 1
-    room[index] = Math.min(room[index]!, upper.z[cell]! - lower.z[cell]!)
+    room[index] = min(room[index]!, upper.z[cell]! - lower.z[cell]!)
   }
   const short = (place: number) =>
     place > 3 ? -POSTERIORS_HIGH : place === 3 ? CANINES_SHORT : INCISORS_SHORT
@@ -100,7 +103,7 @@ export const noError: ToothError = { lift: 0, tiltDegrees: [0, 0], turnDegrees: 
 /** Errors of processing for every tooth, by its ISO number; the same seed gives the same. @param scale of their size; 1 is usual */
 export function processingErrors(seed: number, scale = 1): ReadonlyMap<number, ToothError> {
   const random = seededRandom(seed)
-  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+  const normal = () => sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
   const drawn = ([mean, spread]: readonly [number, number]) => scale * (mean + spread * normal())
   const all = [...teethOfArch('upper'), ...teethOfArch('lower')]
   return new Map(
@@ -138,10 +141,10 @@ function moveTeeth(
     const [cos, sin] = [Math.cos(toRadians(turnDegrees)), Math.sin(toRadians(turnDegrees))]
     const [tiltA, tiltB] = tiltDegrees.map((degrees) => Math.tan(toRadians(degrees))) as [number, number]
     const reach = 9
-    const iFrom = Math.max(0, Math.ceil((tooth.x - reach - grid.x0) / grid.h))
-    const iTo = Math.min(grid.nx - 1, Math.floor((tooth.x + reach - grid.x0) / grid.h))
-    const jFrom = Math.max(0, Math.ceil((tooth.y - reach - grid.y0) / grid.h))
-    const jTo = Math.min(grid.ny - 1, Math.floor((tooth.y + reach - grid.y0) / grid.h))
+    const iFrom = max(0, ceil((tooth.x - reach - grid.x0) / grid.h))
+    const iTo = min(grid.nx - 1, floor((tooth.x + reach - grid.x0) / grid.h))
+    const jFrom = max(0, ceil((tooth.y - reach - grid.y0) / grid.h))
+    const jTo = min(grid.ny - 1, floor((tooth.y + reach - grid.y0) / grid.h))
     for (let j = jFrom; j <= jTo; j++)
       for (let i = iFrom; i <= iTo; i++) {
         const dx = grid.x0 + grid.h * i - tooth.x - shift[0]
@@ -177,7 +180,7 @@ function surfaceOf(
 ): number | undefined {
   const fx = (x - x0) / h
   const fy = (y - y0) / h
-  const [i, j] = [Math.floor(fx), Math.floor(fy)]
+  const [i, j] = [floor(fx), floor(fy)]
   if (i < 0 || j < 0 || i >= nx - 1 || j >= ny - 1) return undefined
   const c = j * nx + i
   for (const corner of [c, c + 1, c + nx, c + nx + 1]) if (tooth[corner] !== index) return undefined
