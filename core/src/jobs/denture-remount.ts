@@ -1,4 +1,5 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
+import type { RemountPhase } from '../occlusion/index.ts'
 import type { Hazard, TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
 
@@ -30,7 +31,8 @@ const grind = (
   name: string,
   how: readonly string[],
   onBoth: string,
-  checkHow: string,
+  phase: RemountPhase,
+  sheetHow: string,
 ): TemplateStep => ({
   id,
   name,
@@ -46,13 +48,18 @@ const grind = (
   ],
   why: 'Contacts that come early now would be sore spots in the mouth.',
   handsOnMinutes: 12,
-  checks: [
-    look(`${id}-contacts`, 'Contacts', checkHow, 'Right and even', {
-      'Still early': adjust('Mark with paper and grind the marked incline, never the supporting tip.'),
-      'Ground open': askDentist('A contact was ground open. Reset a tooth, or accept?'),
-    }),
-  ],
   uses: ['bur'],
+  sheets: [
+    {
+      id: 'rounds',
+      name: 'Pin and contacts',
+      how: sheetHow,
+      source: 'common practice: pin down and even contacts, both',
+      kind: 'remount',
+      phase,
+      failing: adjust('Mark with paper and grind the marked slope, never the supporting tip.'),
+    },
+  ],
 })
 
 const removal = (choice: 'shell' | 'alumina', name: string, how: readonly string[]): TemplateStep => ({
@@ -121,6 +128,7 @@ export const dentureRemount: readonly TemplateStep[] = [
       'Until the pin touches AND the contacts are right: the two must coincide.',
     ],
     'Fossae, marginal ridges, inclines.',
+    'centric',
     'Upper lingual and lower buccal cusps in their fossae; the pin down.',
   ),
   grind(
@@ -131,6 +139,7 @@ export const dentureRemount: readonly TemplateStep[] = [
       'Balancing side: inclines, not the supporting tips.',
     ],
     'Working side: buccal of upper, lingual of lower.',
+    'right',
     'Working side: canine and back teeth touch together. Balancing side keeps its contact.',
   ),
   grind(
@@ -138,6 +147,7 @@ export const dentureRemount: readonly TemplateStep[] = [
     'Grind left lateral',
     ['As on the right.'],
     'Working side: buccal of upper, lingual of lower.',
+    'left',
     'Working side: canine and back teeth touch together. Balancing side keeps its contact.',
   ),
   grind(
@@ -145,6 +155,7 @@ export const dentureRemount: readonly TemplateStep[] = [
     'Grind protrusive',
     ['Inclines only, not cusp height.'],
     'Lower front: labio-incisal; upper front: lingual.',
+    'protrusive',
     'Front and back touch together as it slides forward.',
   ),
   {

@@ -48,7 +48,7 @@ export function standsInTheWay(
       source: COMMON_PRACTICE,
       afterwards: 'Then read the pin and mark again.',
     }
-  if (pin > PIN_ASK_MILLIMETRES)
+  if (pin > Math.max(PIN_ASK_MILLIMETRES, situation.acceptedMillimetres ?? 0))
     return {
       action: 'askDentist',
       rule: 'S4',

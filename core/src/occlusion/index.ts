@@ -23,8 +23,10 @@ export {
   markShape,
   type PaperMark,
   type RemountPhase,
+  type RemountRound,
   type RemountSituation,
   remountPhases,
+  remountRoundShape,
   removalShape,
   schemes,
   situationShape,
@@ -32,4 +34,5 @@ export {
 } from './remount-data.ts'
 export { biteOf, centricIsRight, phasesOf, remountIsRight } from './remount-phase.ts'
 export { type RemountScore, scoreRemount, stopsOf } from './remount-score.ts'
+export { type PlanPoint, placeAt, spotOf, toothMarks, toothOutline, toothSection } from './tooth-drawing.ts'
 export { openingAtTooth } from './tooth-opening.ts'

@@ -16,7 +16,7 @@ const boundaries = {
 export type ArchName = keyof typeof boundaries
 
 /** Cusps of the back teeth: across from the arch line, high, and where along it; 4 and 5, then 6, then 7. */
-const cusps = {
+export const cusps = {
   upper: {
     buccal: { b: 2.6, H: 1.95, a: [[0], [-2.4, 2.4], [-2.2, 2.2]] },
     lingual: { b: -2.8, H: 2, a: [[0], [-2.5, 2.7], [-2, 2.2]] },
@@ -32,7 +32,7 @@ const cusps = {
     centre: -2.7,
   },
 } as const
-const edges = {
+export const edges = {
   upper: { b: 1.6, H: [2, 1.75, 2.15], lingualDegrees: 35, depth: 5.2, centre: 0 },
   lower: { b: 0, H: [0, 0, 0], lingualDegrees: 60, depth: 3.2, centre: -0.6 },
 } as const
@@ -40,7 +40,7 @@ const INNER_DEGREES = 33
 const OUTER_DEGREES = 55
 const ALONG_DEGREES = 30
 const TIP_RADIUS = 0.7
-const ridge = { in: 0.45, H: 1, alongDegrees: 32, acrossDegrees: 10, radius: 0.8 }
+export const ridge = { in: 0.45, H: 1, alongDegrees: 32, acrossDegrees: 10, radius: 0.8 }
 const edge = { labialDegrees: 72, alongDegrees: 3, canineDegrees: 26, w: 0.35, canineW: 0.5 }
 const LOWEST_HEIGHT = -1.6
 const TIP_WITHIN = 0.4
@@ -106,7 +106,7 @@ export function teethOfArch(arch: ArchName): readonly ToothPlace[] {
 }
 
 /** z = H - (√((ta da)² + (tb db)² + w²) - w): a cusp, a ridge or an edge. */
-interface Primitive {
+export interface Primitive {
   readonly kind: 'cusp' | 'ridge' | 'edge'
   readonly a: number
   readonly b: number
@@ -121,7 +121,8 @@ interface Primitive {
 
 const tan = (degrees: number) => Math.tan(toRadians(degrees))
 
-function primitivesOf(arch: ArchName, { place, width }: ToothPlace): readonly Primitive[] {
+/** What the surface of a tooth is the highest of. */
+export function primitivesOf(arch: ArchName, { place, width }: ToothPlace): readonly Primitive[] {
   if (place <= 3) {
     const { b, H, lingualDegrees } = edges[arch]
     const canine = place === 3
@@ -170,12 +171,23 @@ function primitivesOf(arch: ArchName, { place, width }: ToothPlace): readonly Pr
   return [...found, ...ridges]
 }
 
-function heightOf({ a: a0, b: b0, H, along, outward, inward, w }: Primitive, a: number, b: number): number {
+export function heightOf(
+  { a: a0, b: b0, H, along, outward, inward, w }: Primitive,
+  a: number,
+  b: number,
+): number {
   const db = b - b0
   return H - (hypot(along * (a - a0), (db > 0 ? outward : inward) * db, w) - w)
 }
 
-function regionOf(arch: ArchName, { place }: ToothPlace, top: Primitive, a: number, b: number): ToothRegion {
+/** The region of a place on a tooth, by the primitive that is highest there. */
+export function regionOf(
+  arch: ArchName,
+  { place }: ToothPlace,
+  top: Primitive,
+  a: number,
+  b: number,
+): ToothRegion {
   if (top.kind === 'edge') {
     // A canine has a tip, not an edge: its slopes give way like a face.
     const isEdge =

@@ -57,7 +57,17 @@ export const situationShape = record({
   /** The bites whose contacts were found right. */
   foundRight: maybe(list(choice(remountPhases), 10)),
   removed: maybe(list(removalShape, 300)),
+  /** An opening of the pin that the dentist has accepted to be ground in, mm. */
+  acceptedMillimetres: maybe(figure(0, 1000)),
   /** A supporting tip that is high in every bite may be reduced: the lead's consent. */
   tipConsent: maybe(yesNo()),
 })
 export type RemountSituation = Of<typeof situationShape>
+
+/** One round: what was marked, what was taken off, and how the pin stood before it. */
+export const remountRoundShape = record({
+  pinMillimetres: figure(-1000, 1000),
+  marks: list(markShape, 40),
+  ground: maybe(removalShape),
+})
+export type RemountRound = Of<typeof remountRoundShape>

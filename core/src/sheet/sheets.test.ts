@@ -109,7 +109,7 @@ describe('every sheet of every route', () => {
     const growing = Object.keys(sheetKinds).filter((kind) =>
       isGrowing(askedOf(kind as SheetKind) as StepSheet),
     )
-    expect(growing.sort()).toEqual(['closures', 'teethSet'])
+    expect(growing.sort()).toEqual(['closures', 'remount', 'teethSet'])
   })
 })
 

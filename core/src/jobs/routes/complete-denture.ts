@@ -13,7 +13,7 @@ import { baseMatter, mixingMatter } from '../pour-steps.ts'
 /** A complete denture, upper, lower or a pair, from the final impressions to the bag (common practice throughout). */
 export const completeDenture: RouteTemplate = {
   id: 'complete-denture',
-  version: 9,
+  version: 10,
   name: 'Complete denture',
   usualDays: 10,
   pictures: denturePictures,

@@ -154,7 +154,7 @@ const replaceSteps: readonly TemplateStep[] = [
 /** Tooth copies and an immediate denture: copies stand where the teeth stood (common practice throughout). */
 export const immediateDenture: RouteTemplate = {
   id: 'immediate-denture',
-  version: 7,
+  version: 8,
   name: 'Immediate denture',
   usualDays: 8,
   pictures: denturePictures,

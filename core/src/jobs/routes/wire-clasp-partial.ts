@@ -15,7 +15,7 @@ import { denturePictures } from '../pictures.ts'
 /** An acrylic partial with wire clasps, from the cast with its clasps to the bag (common practice throughout). */
 export const wireClaspPartial: RouteTemplate = {
   id: 'wire-clasp-partial',
-  version: 7,
+  version: 8,
   name: 'Partial, wire clasps',
   usualDays: 6,
   pictures: denturePictures,

@@ -11,6 +11,7 @@ import { partsSheet } from './parts.ts'
 import { placesSheet } from './places.ts'
 import { prescriptionSheet } from './prescription.ts'
 import { regionsSheet } from './regions.ts'
+import { remountSheet } from './remount.ts'
 import { roomSheet } from './room.ts'
 import { setUpSheet } from './set-up.ts'
 import { setUpPlanSheet } from './set-up-plan.ts'
@@ -29,6 +30,7 @@ export const sheetKinds = {
   setUpPlan: setUpPlanSheet,
   teethSet: teethSetSheet,
   setUp: setUpSheet,
+  remount: remountSheet,
   room: roomSheet,
   grooves: groovesSheet,
   regions: regionsSheet,
