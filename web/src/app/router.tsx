@@ -53,6 +53,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../curing/CureScreen.tsx')).CureScreen }),
       },
       {
+        path: 'remount',
+        lazy: async () => ({ Component: (await import('../occlusion/RemountScreen.tsx')).RemountScreen }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
       },

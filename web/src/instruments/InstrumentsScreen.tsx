@@ -3,6 +3,7 @@ import { type Instrument, inventedPair, mixClock, planPair } from '@yentrik/core
 import { Clock3 } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
+import { ArchesPicture } from '../drawings/ArchesPicture.tsx'
 import { ArticulatorDrawing } from '../drawings/ArticulatorDrawing.tsx'
 import { BathDrawing } from '../drawings/BathDrawing.tsx'
 import { BowlDrawing } from '../drawings/BowlDrawing.tsx'
@@ -29,6 +30,7 @@ const pictures: { readonly [I in Instrument]: (props: { readonly runs: boolean }
   mount: () => <ArticulatorDrawing part={() => undefined} teeth={[]} choices={{}} />,
   setUp: () => <DentureDrawing />,
   cast: () => <UsualRing />,
+  remount: () => <ArchesPicture />,
   cure: ({ runs }) => <BathDrawing part={() => (runs ? 'there' : undefined)} teeth={[]} choices={{}} />,
 }
 
@@ -66,7 +68,7 @@ export function InstrumentsScreen() {
         </defs>
       </svg>
       <ul
-        className="bg-base-300/60 border-base-300 grid grow gap-3 rounded-3xl border p-3 sm:grid-cols-[1.1fr_1fr_1.2fr]"
+        className="bg-base-300/60 border-base-300 grid grow gap-3 rounded-3xl border p-3 sm:grid-cols-2 lg:grid-cols-4"
         aria-label="Instruments"
       >
         {order.map((instrument) => (

@@ -18,6 +18,7 @@ export const instrumentsShown: { readonly [I in Instrument]: InstrumentShown } =
   setUp: { name: 'Set up', path: '/set-up', key: 'u', does: 'where each tooth goes' },
   cast: { name: 'Cast', path: '/cast', key: 'k', does: 'ring, expansion, burnout, arm' },
   cure: { name: 'Cure', path: '/cure', key: 'e', does: 'what the bath does to the resin' },
+  remount: { name: 'Remount', path: '/remount', key: 'j', does: 'what to grind next, and why' },
 }
 
 /** The instrument of a step, with the figures of the case in it; undefined where the step has none. */

@@ -43,6 +43,10 @@ export const sheetKindsShown: { readonly [K in SheetKind]: SheetKindShown<K> } =
   teethSet: { Entry: TeethSetEntry },
   room: { Entry: RoomEntry },
   grooves: { Entry: GroovesEntry },
+  remount: {
+    Entry: onInstrument(onRemount, 'Open the remount', 'Look at the remount again'),
+    again: { words: 'The marks and rounds', to: onRemount },
+  },
   regions: { Entry: RegionsEntry },
   burnout: { Entry: BurnoutEntry },
   cure: { Entry: CureEntry },
@@ -75,6 +79,9 @@ export const sheetKindsShown: { readonly [K in SheetKind]: SheetKindShown<K> } =
 const query = ({ caseId, jobId, sheetId }: SheetPlace) => `case=${caseId}&job=${jobId}&sheet=${sheetId}`
 function onMount(place: SheetPlace): string {
   return `/mount?${query(place)}&step=${place.stepId}`
+}
+function onRemount(place: SheetPlace): string {
+  return `/remount?${query(place)}&step=${place.stepId}`
 }
 function onSetUp(place: SheetPlace): string {
   return `/set-up?${query(place)}&step=${place.stepId}`
