@@ -20,6 +20,7 @@ import {
   work,
 } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
+import { grindIn } from './remount.ts'
 
 test('an upper denture from receiving to the bag', async ({ page, request }) => {
   test.setTimeout(360_000)
@@ -197,8 +198,7 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
     await expect(sheet).toBeHidden()
     await expect(check(page, 'Pin opening')).toContainText('accepted by the dentist')
     await done(page)
-    for (const name of ['Grind in centric', 'Grind right lateral', 'Grind left lateral', 'Grind protrusive'])
-      await go(name, { looks: { Contacts: 'Right and even' } })
+    await grindIn(page)
     // Accepted at 2.6 mm it was ground in: the pin is read again, and sends back while it stands open.
     await start(page)
     await measure(page, 'Pin opening, ground in', '0.9')
