@@ -1,0 +1,35 @@
+export {
+  BORDER_LEAST_MILLIMETRES,
+  BORDER_SOURCE,
+  type BorderStock,
+  borderStock,
+  borderToStart,
+} from './border-stock.ts'
+export { ceramicLadder, resinLadder } from './default-ladders.ts'
+export { type GoingBack, goingBack, type ScratchWord, scratchWords } from './going-back.ts'
+export { grainMicrometres } from './grain.ts'
+export {
+  CLEARING,
+  depthLeft,
+  depthOf,
+  type FinishingLadder,
+  type FinishingStage,
+  ladderSeconds,
+  ladderShape,
+  ladderWarnings,
+  measuredRate,
+  PLAQUE_RA_MICROMETRES,
+  type PlannedStage,
+  planLadder,
+  roughnessOf,
+  smoothFrom,
+} from './ladder.ts'
+export {
+  checkToolSpeed,
+  heatWord,
+  longestStill,
+  rpmFor,
+  surfaceSpeed,
+  type WheelHeld,
+} from './wheel-speed.ts'
+export { type WheelUse, wheelFor } from './wheels.ts'
