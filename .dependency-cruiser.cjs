@@ -51,6 +51,7 @@ const houses = {
       'casting',
       'curing',
       'occlusion',
+      'finishing',
       'equipment',
     ],
     ['shelf', 'sheet', 'route', 'instruments'],

@@ -223,7 +223,7 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
   await test.step('polish: scratches at shine go back to pumice, nothing after it is skipped', async () => {
     await go('Pumice', { looks: { Scratches: 'None' } })
     await start(page)
-    await look(page, 'Gloss, dry', 'Scratches')
+    await look(page, 'Gloss, dry', 'A scratch: seen wet')
     await step(page).getByRole('button', { name: 'Go back to "Pumice"' }).click()
     await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Pumice')
     await expect(step(page).getByRole('button', { name: 'Leave out' })).toBeHidden()

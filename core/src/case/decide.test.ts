@@ -63,7 +63,7 @@ describe('the rules of the bench', () => {
   })
   it('scratches at high shine open pumice and all after it, none may be skipped', () => {
     const bench = new Bench('complete-denture', { tripoli: 'use' }).upTo('high-shine')
-    bench.check('high-shine', 'shine', 'Scratches')
+    bench.check('high-shine', 'shine', 'A scratch: seen wet')
     expect(bench.refusal({ type: 'finishStep', jobId: J, stepId: 'high-shine' })).toBe('check-failing')
     bench.do({ type: 'goBack', jobId: J, toStepId: 'pumice', remake: false, reason: 'scratches at shine' })
     expect(['pumice', 'tripoli', 'high-shine'].map((id) => bench.job.steps[id]?.attempt)).toEqual([2, 2, 2])
@@ -72,7 +72,7 @@ describe('the rules of the bench', () => {
       'step-not-skippable',
     )
     expect(bench.refusal({ type: 'startStep', jobId: J, stepId: 'high-shine' })).toBe('step-not-yet')
-    expect(bench.job.steps['high-shine']?.past[0]?.readings[0]?.answer).toBe('Scratches')
+    expect(bench.job.steps['high-shine']?.past[0]?.readings[0]?.answer).toBe('A scratch: seen wet')
   })
   it('going back is no remake, and a remake is counted once', () => {
     const bench = new Bench().upTo('set')

@@ -20,6 +20,16 @@ describe('equipment of the lab', () => {
     ringMillimetres: 30,
     source: 'weighed with water',
   } as const
+  const wheel = {
+    kind: 'wheel',
+    name: 'Felt, fine pumice',
+    grainMicrometres: 30,
+    depthRatio: 0.025,
+    cubicMillimetresPerSecond: 0.15,
+    diameterMillimetres: 100,
+    rpm: 1500,
+    source: 'test plate',
+  } as const
   it.each<[LabEquipment, string]>([
     [{ kind: 'arm', ...arm, outerMillimetres: 200 }, 'equipment'],
     [{ kind: 'arm', ...arm, measuredTurns: 0 }, 'equipment'],
@@ -30,6 +40,8 @@ describe('equipment of the lab', () => {
     [{ ...bath, mostFlasks: Number.NaN }, 'equipment'],
     [{ ...flask, lowerMillilitres: 5 }, 'reading-not-plausible'],
     [{ ...flask, ringMillimetres: Number.NaN }, 'reading-not-plausible'],
+    [{ ...wheel, grainMicrometres: 0 }, 'equipment'],
+    [{ ...wheel, rpm: 100_000 }, 'equipment'],
   ])('refuses %j', (equipment, code) =>
     expect(() => checkEquipment(equipment)).toThrow(expect.objectContaining({ code })),
   )
@@ -42,5 +54,6 @@ describe('equipment of the lab', () => {
     checkEquipment({ kind: 'arm', ...arm })
     checkEquipment(bath)
     checkEquipment(flask)
+    checkEquipment(wheel)
   })
 })

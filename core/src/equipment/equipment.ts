@@ -1,4 +1,5 @@
 import { armMeasures, checkArmCard, checkRingCard, ringMeasures } from '../casting/index.ts'
+import { checkWheel, wheelMeasures } from '../finishing/index.ts'
 import { checkFlaskWater, flaskWater } from '../mixing/index.ts'
 import { DomainError, requireMeasure } from '../refusal/index.ts'
 import { byTag, figure, type Of, record, text } from '../shape/index.ts'
@@ -14,6 +15,7 @@ export const equipmentShape = byTag('kind', {
   furnace: record({ timeConstantMinutes, mostRings: figure(0, 1000, { example: 6 }), source }),
   bath: record({ timeConstantMinutes, mostFlasks: figure(0, 1000, { example: 4 }), source }),
   flask: record({ ...flaskWater, source }),
+  wheel: record(wheelMeasures),
 })
 /** Under the name that the lab calls it by. */
 export type LabEquipment = Of<typeof equipmentShape> & { readonly name: string }
@@ -44,6 +46,7 @@ const checks: { readonly [K in EquipmentKind]: (equipment: EquipmentOf<K>) => vo
     requireMeasure('mostFlasks', mostFlasks, 60)
   },
   flask: checkFlaskWater,
+  wheel: checkWheel,
 }
 
 /** Refuses equipment whose measures make no sense. @throws {DomainError} `equipment`, `ring`, `reading-not-plausible`, `name-missing` */

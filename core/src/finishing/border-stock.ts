@@ -44,6 +44,13 @@ function checkOverrun(overrun: number): void {
     )
 }
 
+/**
+ * How thick a border must be before a stage, so that 3 mm stay after it and all that follow.
+ * @example borderBefore(resinLadder, 2) // 3.0527: before rubber
+ */
+export const borderBefore = (ladder: FinishingLadder, next: number, overrun = OVERRUN) =>
+  BORDER_LEAST_MILLIMETRES + taken(ladder, next, overrun)
+
 /** How a border stands before a stage. */
 export interface BorderStock {
   /** What stays after this stage and all that follow, mm. */

@@ -2,12 +2,14 @@ export {
   BORDER_LEAST_MILLIMETRES,
   BORDER_SOURCE,
   type BorderStock,
+  borderBefore,
   borderStock,
   borderToStart,
 } from './border-stock.ts'
 export { ceramicLadder, resinLadder } from './default-ladders.ts'
 export { type GoingBack, goingBack, type ScratchWord, scratchWords } from './going-back.ts'
 export { grainMicrometres } from './grain.ts'
+export { checkWheel, type LabWheel, labLadder, wheelMeasures } from './lab-wheel.ts'
 export {
   CLEARING,
   depthLeft,

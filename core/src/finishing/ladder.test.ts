@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { ceramicLadder, resinLadder } from './default-ladders.ts'
 import { goingBack, scratchWords } from './going-back.ts'
 import { grainMicrometres } from './grain.ts'
+import { labLadder } from './lab-wheel.ts'
 import {
   deepestCrack,
   depthLeft,
@@ -162,6 +163,24 @@ describe('a ladder of the lab', () => {
       expect.objectContaining({ code: 'not-a-positive-number' }),
     )
   })
+})
+
+describe('the wheels of the lab', () => {
+  const wheel = (name: string, grainMicrometres: number) => ({
+    name,
+    grainMicrometres,
+    depthRatio: 0.025,
+    cubicMillimetresPerSecond: 0.1,
+    diameterMillimetres: 100,
+    rpm: 1500,
+    source: 'measured here',
+  })
+  it('are a ladder in the order of what they leave', () => {
+    const { stages } = labLadder([wheel('Shine', 1), wheel('Rag', 90), wheel('Felt', 30)], resinLadder)
+    expect(stages.map(({ name }) => name)).toEqual(['Rag', 'Felt', 'Shine'])
+    expect(() => planLadder({ ...resinLadder, stages })).not.toThrow()
+  })
+  it('none: the usual ladder stands', () => expect(labLadder([], resinLadder)).toBe(resinLadder))
 })
 
 describe('why no grit is skipped', () => {

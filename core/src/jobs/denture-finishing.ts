@@ -1,7 +1,15 @@
+import { BORDER_LEAST_MILLIMETRES, BORDER_SOURCE, borderBefore, resinLadder } from '../finishing/index.ts'
 import type { TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
 import { enclosuresBack } from './door.ts'
 import { identificationChecks } from './identification.ts'
+import { scratchLooks } from './scratches.ts'
+
+/** What a caliper reads of a border, mm. */
+const CALIPER = 0.05
+const rubber = resinLadder.stages.findIndex(({ id }) => id === 'rubber')
+/** So much that 3 mm stay when rubber, pumice and shine have taken theirs. */
+const BEFORE_POLISHING = Number((Math.ceil(borderBefore(resinLadder, rubber) / CALIPER) * CALIPER).toFixed(2))
 
 /** From the rough denture to the sealed bag. */
 export const dentureFinishing: readonly TemplateStep[] = [
@@ -20,6 +28,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     name: 'Borders',
     stage: 'finish',
     kind: 'attended',
+    instrument: { opens: 'finish' },
     how: ['Keep their height, round them.', 'Leave a little over 3 mm: every polish takes some.'],
     why: '3 mm must remain after all of the polishing.',
     handsOnMinutes: 10,
@@ -30,13 +39,13 @@ export const dentureFinishing: readonly TemplateStep[] = [
         how: 'Caliper, thinnest place.',
         kind: 'measure',
         quantity: 'millimetres',
-        min: 3,
+        min: BEFORE_POLISHING,
         max: 4.5,
-        below: askDentist('A border is thinner than 3 mm before polishing. Accept, or add resin?'),
+        below: askDentist('A border is thinner than 3 mm and what polishing takes. Accept, or add resin?'),
         above: adjust('Take it down towards 3.2 mm, keeping the height.'),
         plausible: { min: 0.2, max: 15 },
         perArch: true,
-        source: 'common practice: 3 mm; 4.5 mm our choice',
+        source: BORDER_SOURCE,
       },
     ],
     uses: ['lathe', 'bur'],
@@ -94,6 +103,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     name: 'Rubber',
     stage: 'finish',
     kind: 'attended',
+    instrument: { opens: 'finish' },
     how: ['Light, always moving, all bur marks out.'],
     why: 'Pumice cannot take out bur marks without rounding everything.',
     handsOnMinutes: 10,
@@ -114,6 +124,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     name: 'Pumice',
     stage: 'polish',
     kind: 'attended',
+    instrument: { opens: 'finish' },
     howWhen: [
       {
         when: { 'teeth-under-pumice': ['bare'] },
@@ -128,10 +139,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     why: 'What pumice leaves, shine shows.',
     handsOnMinutes: 12,
     checks: [
-      look('pumice-scratches', 'Scratches', 'Rinse, dry, side light.', 'None', {
-        'Fine scratches': adjust('Pumice on, wetter and lighter.'),
-        'Deep scratches': goBack('rubber', 'Take them out with rubber, then pumice again.'),
-      }),
+      ...scratchLooks('pumice-scratches', 'Scratches', 'Rinse, dry, side light.', 'None', 'fine-pumice'),
     ],
     uses: ['lathe', 'pumice'],
   },
@@ -140,6 +148,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     name: 'Tripoli',
     stage: 'polish',
     kind: 'attended',
+    instrument: { opens: 'finish' },
     when: { tripoli: ['use'] },
     how: ['Its own wheel; not one that has seen pumice.'],
     why: 'Takes out what pumice left.',
@@ -151,6 +160,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     name: 'High shine',
     stage: 'polish',
     kind: 'attended',
+    instrument: { opens: 'finish' },
     how: ['A clean dry wheel of its own.'],
     howWhen: [
       { when: { gloss: ['textured'] }, say: 'Textured gloss; a mirror only at borders and lower lingual.' },
@@ -159,11 +169,14 @@ export const dentureFinishing: readonly TemplateStep[] = [
     why: 'A pumice-wet wheel scratches.',
     handsOnMinutes: 8,
     checks: [
-      look('shine', 'Gloss, dry', 'Wipe it dry, turn it in the light.', 'Even gloss, no scratches', {
-        Scratches: goBack('pumice', 'Go back to pumice and do every step after it again.'),
-        'Deep scratches': goBack('rubber', 'Go back to rubber and do every step after it again.'),
-        Dull: adjust('Shine on with a clean wheel.'),
-      }),
+      ...scratchLooks(
+        'shine',
+        'Gloss, dry',
+        'Wipe it dry, turn it in the light.',
+        'Even gloss, no scratches',
+        'high-shine',
+        { Dull: adjust('Shine on with a clean wheel.') },
+      ),
     ],
     uses: ['lathe'],
   },
@@ -182,13 +195,13 @@ export const dentureFinishing: readonly TemplateStep[] = [
         how: 'Caliper, thinnest place.',
         kind: 'measure',
         quantity: 'millimetres',
-        min: 2.8,
+        min: BORDER_LEAST_MILLIMETRES,
         max: 4.5,
         below: askDentist('A border came out thinner than 3 mm. Accept, or add resin?'),
         above: goBack('borders', 'Thicker than wanted: thin it, then polish again.'),
         plausible: { min: 0.2, max: 15 },
         perArch: true,
-        source: 'common practice: about 3 mm; 0.2 mm below accepted, our choice',
+        source: BORDER_SOURCE,
       },
     ],
   },

@@ -150,9 +150,10 @@ describe('the limits of what is measured', () => {
   it.each(dentures)('%s: a border keeps 3 mm; so much polishing takes', (id) => {
     const before = measure(id, 'borders', 'border-thickness').min!
     const after = measure(id, 'border-after', 'border-final').min!
-    expect(before).toBe(3)
-    expect(after).toBeLessThan(before)
-    expect(before - after).toBeLessThanOrEqual(0.25)
+    expect(after).toBe(3)
+    // Model of finishing: rubber to shine take 2 x 26.35 µm with their overrun; a caliper reads to 0.05.
+    expect(before - after).toBeGreaterThanOrEqual(0.0527)
+    expect(before - after).toBeLessThanOrEqual(0.11)
   })
   it.each([
     ['immediate-denture', 'copy-pot'],

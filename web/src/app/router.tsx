@@ -57,6 +57,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../occlusion/RemountScreen.tsx')).RemountScreen }),
       },
       {
+        path: 'finish',
+        lazy: async () => ({ Component: (await import('../finishing/FinishScreen.tsx')).FinishScreen }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
       },

@@ -55,6 +55,16 @@ export const equipmentKinds: { readonly [K in EquipmentKind]: KindShown<K> } = {
       { field: 'ringMillimetres', label: 'Ring, high', unit: 'mm' },
     ],
   },
+  wheel: {
+    name: 'Wheel',
+    measures: [
+      { field: 'grainMicrometres', label: 'Grain of its compound', unit: 'µm', hint: 'F120 is 109' },
+      { field: 'depthRatio', label: 'Scratch over grain', unit: '', hint: 'usually 0.025' },
+      { field: 'cubicMillimetresPerSecond', label: 'Takes off', unit: 'mm³/s', hint: 'by a test plate' },
+      { field: 'diameterMillimetres', label: 'Across', unit: 'mm' },
+      { field: 'rpm', label: 'Runs at', unit: 'rpm' },
+    ],
+  },
 }
 export const kindNames = Object.keys(equipmentKinds) as readonly EquipmentKind[]
 

@@ -8,6 +8,7 @@ import { ArticulatorDrawing } from '../drawings/ArticulatorDrawing.tsx'
 import { BathDrawing } from '../drawings/BathDrawing.tsx'
 import { BowlDrawing } from '../drawings/BowlDrawing.tsx'
 import { DentureDrawing } from '../drawings/DentureDrawing.tsx'
+import { LadderPicture } from '../drawings/LadderPicture.tsx'
 import { UsualRing } from '../drawings/UsualRing.tsx'
 import { clockTime, dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
@@ -31,6 +32,7 @@ const pictures: { readonly [I in Instrument]: (props: { readonly runs: boolean }
   setUp: () => <DentureDrawing />,
   cast: () => <UsualRing />,
   remount: () => <ArchesPicture />,
+  finish: () => <LadderPicture />,
   cure: ({ runs }) => <BathDrawing part={() => (runs ? 'there' : undefined)} teeth={[]} choices={{}} />,
 }
 

@@ -19,6 +19,7 @@ export const instrumentsShown: { readonly [I in Instrument]: InstrumentShown } =
   cast: { name: 'Cast', path: '/cast', key: 'k', does: 'ring, expansion, burnout, arm' },
   cure: { name: 'Cure', path: '/cure', key: 'e', does: 'what the bath does to the resin' },
   remount: { name: 'Remount', path: '/remount', key: 'j', does: 'what to grind next, and why' },
+  finish: { name: 'Finish', path: '/finish', key: 'l', does: 'scratches, border, which wheel next' },
 }
 
 /** The instrument of a step, with the figures of the case in it; undefined where the step has none. */

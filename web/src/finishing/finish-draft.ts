@@ -1,0 +1,64 @@
+import {
+  ceramicLadder,
+  type FinishingLadder,
+  type JobState,
+  type LabWheel,
+  labLadder,
+  resinLadder,
+  type ScratchWord,
+} from '@yentrik/core'
+
+/** What the Finish screen holds. */
+export interface FinishDraft {
+  readonly material: 'resin' | 'ceramic'
+  /** The stage that runs. */
+  readonly at: string
+  /** The thinnest border, as typed. */
+  readonly border: string
+  /** How deep the scratch is that was seen; empty: none. */
+  readonly seen: ScratchWord | ''
+  /** The area that is blended, mm², as typed; empty: the whole. */
+  readonly patch: string
+  /** What stands on the wheel that is taken up, scanned or typed. */
+  readonly wheel: string
+}
+
+export const emptyFinish: FinishDraft = {
+  material: 'resin',
+  at: 'rubber',
+  border: '',
+  seen: '',
+  patch: '',
+  wheel: '',
+}
+
+/** The stage of a step of the denture route. */
+const stageOfStep: Readonly<Record<string, string>> = {
+  rubber: 'rubber',
+  pumice: 'coarse-pumice',
+  tripoli: 'tripoli',
+  'high-shine': 'high-shine',
+}
+
+/** As the case has it: the stage of its step, and the border as it was measured. */
+export function finishFor(job: JobState, stepId: string): FinishDraft {
+  const border = job.steps.borders?.readings.at(-1)?.value
+  return {
+    ...emptyFinish,
+    at: stageOfStep[stepId] ?? 'rubber',
+    border: border === undefined ? '' : String(border),
+  }
+}
+
+/** The ladder that is worked: the wheels of the lab, else the usual one; without tripoli where the case leaves it out. */
+export function ladderOf(
+  { material }: Pick<FinishDraft, 'material'>,
+  wheels: readonly LabWheel[],
+  job?: JobState,
+): FinishingLadder {
+  if (material === 'ceramic') return ceramicLadder
+  const ladder = labLadder(wheels, resinLadder)
+  return job?.route.choices.tripoli === 'leave-out'
+    ? { ...ladder, stages: ladder.stages.filter(({ id }) => id !== 'tripoli') }
+    : ladder
+}
