@@ -26,6 +26,8 @@ export interface ContactMark {
   /** Of the least gap, in the frame of the upper, mm. */
   readonly x: number
   readonly y: number
+  /** The same place in the frame of the lower. */
+  readonly below: { readonly x: number; readonly y: number }
   readonly gapMicrometres: number
   /** Upper cells that are marked. */
   readonly cells: readonly number[]
@@ -65,6 +67,7 @@ export function contactMap(
       strength: 1000 * gap <= FOIL_MICROMETRES ? 'heavy' : gap <= paper / 2 ? 'medium' : 'light',
       area: cells.length * grid.h * grid.h,
       ...place,
+      below: { x: q.x, y: q.y },
       gapMicrometres: 1000 * gap,
       cells,
     }

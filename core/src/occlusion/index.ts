@@ -36,3 +36,13 @@ export { biteOf, centricIsRight, phasesOf, remountIsRight } from './remount-phas
 export { type RemountScore, scoreRemount, stopsOf } from './remount-score.ts'
 export { type PlanPoint, placeAt, spotOf, toothMarks, toothOutline, toothSection } from './tooth-drawing.ts'
 export { openingAtTooth } from './tooth-opening.ts'
+export {
+  type ExpertShown,
+  type Lesson,
+  lessons,
+  type RemountTrainer,
+  remountTrainer,
+  type Trained,
+  type TrainedLook,
+  type TrainedSection,
+} from './trainer.ts'
