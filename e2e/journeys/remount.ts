@@ -6,7 +6,7 @@ import { check, done, start, step } from './at-the-bench.ts'
 const drawn = { left: -42, top: -89.5, width: 84 }
 
 /** Touches a place on the drawn arches, as a finger would. */
-async function touchTooth(
+export async function touchTooth(
   page: Page,
   { tooth, region, slope }: Pick<PaperMark, 'tooth' | 'region' | 'slope'>,
 ): Promise<void> {

@@ -57,6 +57,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../occlusion/RemountScreen.tsx')).RemountScreen }),
       },
       {
+        path: 'remount/practise',
+        lazy: async () => ({ Component: (await import('../occlusion/TrainerScreen.tsx')).TrainerScreen }),
+      },
+      {
         path: 'finish',
         lazy: async () => ({ Component: (await import('../finishing/FinishScreen.tsx')).FinishScreen }),
       },

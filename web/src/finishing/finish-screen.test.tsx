@@ -96,6 +96,8 @@ describe('finishing', () => {
     expect(screen.getByRole<HTMLInputElement>('radio', { name: 'Coarse pumice' }).checked).toBe(true)
     expect(screen.queryByRole('radio', { name: 'Tripoli' })).toBeNull()
     expect(Number(field('Border now').value)).toBeGreaterThanOrEqual(3)
-    expect(within(screen.getByRole('region', { name: 'The border' })).getAllByRole('status')).not.toHaveLength(0)
+    expect(
+      within(screen.getByRole('region', { name: 'The border' })).getAllByRole('status'),
+    ).not.toHaveLength(0)
   })
 })

@@ -11,7 +11,7 @@ import {
   toothMarks,
   toothOutline,
 } from '@yentrik/core'
-import { type PointerEvent, useRef } from 'react'
+import { type PointerEvent, type ReactNode, useRef } from 'react'
 
 const ink = 'var(--color-base-content)'
 const never = 'url(#remount-never)'
@@ -71,27 +71,94 @@ function Arch({
   readonly notation: ToothNotation
   readonly onTouch: (place: TouchedPlace) => void
 }) {
+  const next = advice?.at && archOf(advice.at.tooth) === arch ? advice.at : undefined
+  const marked = marks
+    .map((mark, index) => ({ mark, index }))
+    .filter(({ mark }) => archOf(mark.tooth) === arch)
+  return (
+    <ArchPicture
+      arch={arch}
+      onTouch={(at) => {
+        const place = placeAt(arch, at)
+        if (place) onTouch(place)
+      }}
+    >
+      {(seen) => (
+        <>
+          {next && advice?.action === 'grind' && (
+            <>
+              <path
+                d={`${lineOf(toothOutline(next.tooth), seen)}z`}
+                fill="#e08a24"
+                fillOpacity="0.16"
+                stroke="#d97a2e"
+                strokeWidth="1"
+                strokeLinejoin="round"
+              />
+              <Stone at={seen(spotOf(next.tooth, next.region, next.slope))} />
+            </>
+          )}
+          {next && (
+            <text
+              {...seen(labelPlace(next.tooth))}
+              textAnchor="middle"
+              dominantBaseline="middle"
+              fontSize="4.4"
+              fontWeight="700"
+              fill={ink}
+            >
+              {showTooth(next.tooth, notation)}
+            </text>
+          )}
+          {marked.map(({ mark, index }) => (
+            <MarkFlag
+              key={`${index} ${mark.tooth} ${mark.region}`}
+              at={seen(spotOf(mark.tooth, mark.region, mark.slope))}
+              letter={letterOf(index)}
+              next={advice?.mark === index}
+              size={mark.strength === 'heavy' ? 0.85 : mark.strength === 'medium' ? 0.65 : 0.45}
+            />
+          ))}
+        </>
+      )}
+    </ArchPicture>
+  )
+}
+
+/** A line through points, as they are seen. */
+const lineOf = (
+  points: readonly PlanPoint[],
+  seen: (point: PlanPoint) => { readonly x: number; readonly y: number },
+) =>
+  `M${points
+    .map(seen)
+    .map(({ x, y }) => `${x.toFixed(2)} ${y.toFixed(2)}`)
+    .join('L')}`
+
+/** An arch as it lies in the hand, with its teeth, grooves and tips. */
+export function ArchPicture({
+  arch,
+  onTouch,
+  children,
+}: {
+  readonly arch: 'upper' | 'lower'
+  /** Where it was touched, on the plane of the arch. */
+  readonly onTouch: (at: PlanPoint) => void
+  /** What lies on it. @param seen from the plane of the arch to the drawing */
+  readonly children: (seen: (point: PlanPoint) => { x: number; y: number }) => ReactNode
+}) {
   const drawing = useRef<SVGSVGElement>(null)
   const flip = arch === 'upper' ? 1 : -1
   const seen = ({ x, y }: PlanPoint) => ({ x: flip * y, y: -x })
-  const path = (points: readonly PlanPoint[]) =>
-    `M${points
-      .map(seen)
-      .map(({ x, y }) => `${x.toFixed(2)} ${y.toFixed(2)}`)
-      .join('L')}`
+  const path = (points: readonly PlanPoint[]) => lineOf(points, seen)
   const touch = (event: PointerEvent) => {
     const svg = drawing.current!
     const at = svg.createSVGPoint()
     at.x = event.clientX
     at.y = event.clientY
     const { x, y } = at.matrixTransform(svg.getScreenCTM()!.inverse())
-    const place = placeAt(arch, { x: -y, y: flip * x })
-    if (place) onTouch(place)
+    onTouch({ x: -y, y: flip * x })
   }
-  const next = advice?.at && archOf(advice.at.tooth) === arch ? advice.at : undefined
-  const marked = marks
-    .map((mark, index) => ({ mark, index }))
-    .filter(({ mark }) => archOf(mark.tooth) === arch)
   return (
     <figure>
       <figcaption className="text-center text-lg font-bold">
@@ -205,40 +272,7 @@ function Arch({
             </g>
           )
         })}
-        {next && advice?.action === 'grind' && (
-          <>
-            <path
-              d={`${path(toothOutline(next.tooth))}z`}
-              fill="#e08a24"
-              fillOpacity="0.16"
-              stroke="#d97a2e"
-              strokeWidth="1"
-              strokeLinejoin="round"
-            />
-            <Stone at={seen(spotOf(next.tooth, next.region, next.slope))} />
-          </>
-        )}
-        {next && (
-          <text
-            {...seen(labelPlace(next.tooth))}
-            textAnchor="middle"
-            dominantBaseline="middle"
-            fontSize="4.4"
-            fontWeight="700"
-            fill={ink}
-          >
-            {showTooth(next.tooth, notation)}
-          </text>
-        )}
-        {marked.map(({ mark, index }) => (
-          <MarkFlag
-            key={`${index} ${mark.tooth} ${mark.region}`}
-            at={seen(spotOf(mark.tooth, mark.region, mark.slope))}
-            letter={letterOf(index)}
-            next={advice?.mark === index}
-            size={mark.strength === 'heavy' ? 0.85 : mark.strength === 'medium' ? 0.65 : 0.45}
-          />
-        ))}
+        {children(seen)}
       </svg>
     </figure>
   )

@@ -170,6 +170,11 @@ function Remount({
           {draft.seated ? 'seated' : 'not seated'}
           {draft.flash ? ', flash on the teeth' : ''}
         </p>
+        {!job && (
+          <Link className="link ml-auto" to="/remount/practise">
+            Practise on a computed mouth
+          </Link>
+        )}
       </header>
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="grid gap-3">
