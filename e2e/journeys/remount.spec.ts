@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './lab.ts'
 import { touchTooth } from './remount.ts'
 
 test('a remount on its own: the mark that is touched, the tooth that gives way, and when to ask', async ({
