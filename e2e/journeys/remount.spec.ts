@@ -28,9 +28,9 @@ test('practise a remount: a touch grinds, it is taken back, the score says what 
   await expect(pin).toHaveText(/mm$/)
   const first = await pin.innerText()
   await touchTooth(page, { tooth: 36, region: 'fossa' })
-  await expect(closes).not.toContainText('; 0.0 mm³ off')
+  await expect(closes).not.toContainText('; 0.00 mm³ off')
   await page.getByRole('button', { name: 'Take the last touch back' }).click()
-  await expect(closes).toContainText('; 0.0 mm³ off')
+  await expect(closes).toContainText('; 0.00 mm³ off')
   await expect(pin).toHaveText(first)
   await page.getByLabel('Lesson').selectOption('Everything')
   await page.getByLabel('Seed').fill('7')
@@ -59,5 +59,5 @@ test('finishing: a scratch seen at shine, a border that is too thin, a wheel tha
     'ask the dentist, do not polish',
   )
   await page.getByLabel('Wheel, scan its label').fill('Coarse pumice')
-  await expect(page.getByRole('region', { name: 'The wheel' })).toContainText('Take another wheel')
+  await expect(page.getByRole('region', { name: 'The wheel' })).toContainText('Take a wheel marked rubber')
 })

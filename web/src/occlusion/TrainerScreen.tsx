@@ -315,7 +315,7 @@ function Closes({ look, bite }: { readonly look: TrainedLook; readonly bite: Bit
       )}
       <p className="mt-2">
         stops {look.stops.right} right, {look.stops.left} left; {look.marks.length} marks;{' '}
-        {look.volume.toFixed(1)} mm³ off
+        {look.volume.toFixed(2)} mm³ off
       </p>
       {words && (
         <p className="mt-1 text-sm opacity-80">
