@@ -6,6 +6,9 @@ import { figure, maybe, type Of, record } from '../shape/index.ts'
 import { WARMEST_ROOM_CELSIUS } from './burnout-program.ts'
 import { BOIL_FROM, BOIL_TO, type MoistureCurve, moisture, type RingMaterial } from './ring-material.ts'
 
+// Looked up once: they stand in the inner loop.
+const { abs, ceil, floor, max } = Math
+
 /** Inside of a ring, mm. Both ends open; half the height is computed, mirrored at its middle. */
 export const ringSizeShape = record({
   radiusMillimetres: figure(0, 1000, { example: 32.5 }),
@@ -96,10 +99,10 @@ export function ringHeat(
   const hot = grid === usualGrid && at(0) - start > HOT_ENTRY_BY_CELSIUS
   const stepSeconds = hot ? HOT_STEP_SECONDS : grid.stepSeconds
   const field = new RingField(size, material, { ...grid, stepSeconds }, start)
-  const steps = Math.ceil((minutes * 60) / stepSeconds)
+  const steps = ceil((minutes * 60) / stepSeconds)
   const curve: RingMoment[] = [{ minutes: 0, furnaceCelsius: at(0), wallCelsius: start, coreCelsius: start }]
   let highest = at(0)
-  for (let n = 1; n <= steps; n++) highest = Math.max(highest, at((n * stepSeconds) / 60))
+  for (let n = 1; n <= steps; n++) highest = max(highest, at((n * stepSeconds) / 60))
   let waterGoneMinutes: number | undefined
   let coreReadyMinutes: number | undefined
   let before = start
@@ -109,13 +112,13 @@ export function ringHeat(
     field.step(furnaceCelsius)
     const core = field.core
     const passed = (celsius: number) =>
-      now - (stepSeconds / 60) * (1 - (celsius - before) / Math.max(1e-9, core - before))
+      now - (stepSeconds / 60) * (1 - (celsius - before) / max(1e-9, core - before))
     if (waterGoneMinutes === undefined && core > WATER_GONE_CELSIUS)
       waterGoneMinutes = passed(WATER_GONE_CELSIUS)
     if (coreReadyMinutes === undefined && core >= highest - CORE_WITHIN_CELSIUS)
       coreReadyMinutes = passed(highest - CORE_WITHIN_CELSIUS)
     before = core
-    if (Math.floor(now) > Math.floor(now - stepSeconds / 60) || n === steps)
+    if (floor(now) > floor(now - stepSeconds / 60) || n === steps)
       curve.push({ minutes: now, furnaceCelsius, wallCelsius: field.wall, coreCelsius: core })
   }
   return {
@@ -220,7 +223,7 @@ class RingField {
 
   /** Whether nothing can flow any more: what is still apart is far below any reading. */
   private isAsHotAs(furnaceCelsius: number): boolean {
-    const apart = (celsius: number) => Math.abs(celsius - furnaceCelsius) > NOTHING_FLOWS_CELSIUS
+    const apart = (celsius: number) => abs(celsius - furnaceCelsius) > NOTHING_FLOWS_CELSIUS
     // The core comes last: most steps are asked no further.
     if (apart(this.core)) return false
     return !(this.celsius.some(apart) || this.metal?.celsius.some(apart))
@@ -327,7 +330,7 @@ class RingField {
       const c = t < BOIL_FROM ? wet : t < BOIL_TO ? boiling : dry
       const h = enthalpy[cell]! + c * (found - t)
       const next = this.wet.celsiusAt(h)
-      const miss = Math.abs(next - found)
+      const miss = abs(next - found)
       if (miss > off) off = miss
       guess[i] = h
       was[i] = next
@@ -349,7 +352,7 @@ class RingField {
     for (let i = 0; i < count; i++) {
       const next = guess[i]! + wet.capacityAt(was[i]!) * (solution[i]! - was[i]!)
       const celsius = wet.celsiusAt(next)
-      off = Math.max(off, Math.abs(celsius - solution[i]!))
+      off = max(off, abs(celsius - solution[i]!))
       guess[i] = next
       was[i] = celsius
     }

@@ -8,6 +8,9 @@ import {
   usualFlask,
 } from './cure-bodies.ts'
 
+// Looked up once: they stand in the inner loop.
+const { log } = Math
+
 /** Cells of the resin and of the stone. */
 export interface CureGrid {
   readonly resin: number
@@ -55,7 +58,7 @@ export class CureField {
     this.system = tridiagonal(cells)
     const sheet = section.shape === 'sheet'
     const between = (a: number, b: number) => (sheet ? b - a : (b * b - a * a) / 2)
-    const resistance = (a: number, b: number, k: number) => (sheet ? b - a : Math.log(b / a)) / k
+    const resistance = (a: number, b: number, k: number) => (sheet ? b - a : log(b / a)) / k
     const edges: number[] = []
     for (let n = 0; n <= grid.resin; n++) edges.push((half * n) / grid.resin)
     for (let n = 1; n <= grid.stone; n++) edges.push(half + ((edge - half) * n) / grid.stone)

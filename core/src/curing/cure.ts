@@ -18,6 +18,9 @@ import {
   usualDough,
 } from './resin-kinetics.ts'
 
+// Looked up once: they stand in the inner loop.
+const { abs, exp, max, min } = Math
+
 /** Where the monomer boils by itself at 1 atm, °C. Source: Phillips; CRC Handbook (both recalled). */
 export const MONOMER_BOILS_CELSIUS = 100.8
 
@@ -174,8 +177,8 @@ export function cure(question: CureQuestion, fineness: CureFineness = drawnFinen
   take()
   while (now < cold - 1e-6 || (openFromMinutes === undefined && now < end - 1e-6)) {
     while (nextBreak < breaks.length && breaks[nextBreak]! <= now + 1e-6) nextBreak++
-    const until = Math.min(breaks[nextBreak] ?? end, nextMinute * 60, end)
-    const seconds = Math.min(step, until - now)
+    const until = min(breaks[nextBreak] ?? end, nextMinute * 60, end)
+    const seconds = min(step, until - now)
     let fastest = 0
     for (let n = 0; n < cells; n++) {
       const rise = resin.react(n, field.celsius[n]! + ICE_POINT_KELVIN, seconds)
@@ -202,16 +205,13 @@ export function cure(question: CureQuestion, fineness: CureFineness = drawnFinen
       }
     }
     // A step ends on either moment.
-    if (Math.abs(now - bathMinutes * 60) <= 1e-6) residualAtEndPercent = residual(field, resin)
+    if (abs(now - bathMinutes * 60) <= 1e-6) residualAtEndPercent = residual(field, resin)
     if (now > bathMinutes * 60 + 1e-6 && openFromMinutes === undefined && field.hottest < OPEN_BELOW_CELSIUS)
       openFromMinutes = now / 60
-    if (Math.abs(now - cold) <= 1e-6) residualColdPercent = residual(field, resin)
+    if (abs(now - cold) <= 1e-6) residualColdPercent = residual(field, resin)
     take()
-    const wanted = fastest > 0 ? (step * fineness.rise) / Math.max(fastest, 1e-12) : step * 1.5
-    step = Math.min(
-      fineness.longestSeconds,
-      Math.max(SHORTEST_SECONDS, Math.min(1.5 * step, Math.max(0.3 * step, wanted))),
-    )
+    const wanted = fastest > 0 ? (step * fineness.rise) / max(fastest, 1e-12) : step * 1.5
+    step = min(fineness.longestSeconds, max(SHORTEST_SECONDS, min(1.5 * step, max(0.3 * step, wanted))))
   }
   const marginCelsius = MONOMER_BOILS_CELSIUS - peakCelsius
   return {
@@ -225,7 +225,7 @@ export function cure(question: CureQuestion, fineness: CureFineness = drawnFinen
     residualAtEndPercent,
     residualPercent: residualColdPercent,
     openFromMinutes: openFromMinutes ?? end / 60,
-    energyError: (field.inflow + given - (field.stored - storedAtStart)) / Math.max(1, given),
+    energyError: (field.inflow + given - (field.stored - storedAtStart)) / max(1, given),
   }
 }
 
@@ -250,8 +250,8 @@ function residual(field: CureField, resin: ReactingResin): number {
  */
 export function vapourPressure(celsius: number, monomerShare: number): number {
   const phi = monomerVolumeShare(monomerShare)
-  const activity = phi * Math.exp(1 - phi + 0.45 * (1 - phi) ** 2)
-  return activity * Math.exp((-36_500 / GAS_CONSTANT) * (1 / (celsius + ICE_POINT_KELVIN) - 1 / 373.95))
+  const activity = phi * exp(1 - phi + 0.45 * (1 - phi) ** 2)
+  return activity * exp((-36_500 / GAS_CONSTANT) * (1 / (celsius + ICE_POINT_KELVIN) - 1 / 373.95))
 }
 
 function bathAt(

@@ -1,6 +1,9 @@
 import { GAS_CONSTANT } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 
+// Looked up once: they stand in the inner loop.
+const { exp, min, sqrt } = Math
+
 /**
  * How methyl methacrylate in a dough turns into polymer: free radicals from benzoyl peroxide, an inhibitor, the gel and
  * glass effects, and a conversion that cannot go past its equilibrium.
@@ -56,7 +59,7 @@ export interface KineticConstants {
 }
 
 const arrhenius = (factor: number, joulesPerMole: number) => (kelvin: number) =>
-  factor * Math.exp(-joulesPerMole / (GAS_CONSTANT * kelvin))
+  factor * exp(-joulesPerMole / (GAS_CONSTANT * kelvin))
 
 /** Calibrated to denture resins; see the handbook for what each was published as. */
 export const dentureResin: KineticConstants = {
@@ -64,11 +67,10 @@ export const dentureResin: KineticConstants = {
   kd: arrhenius(1.7e14, 125_520),
   kp0: arrhenius(2670, 22_360),
   kt0: arrhenius(9.8e4, 2933),
-  thetaT: (kelvin) => 7.4e-20 * Math.exp(17_420 / kelvin),
-  thetaP: (kelvin) => 8.2e-14 * Math.exp(13_982 / kelvin),
+  thetaT: (kelvin) => 7.4e-20 * exp(17_420 / kelvin),
+  thetaP: (kelvin) => 8.2e-14 * exp(13_982 / kelvin),
   equilibrium: (kelvin) =>
-    1000 *
-    Math.exp(-HEAT_OF_POLYMERISATION / (GAS_CONSTANT * kelvin) - ENTROPY_JOULES_PER_MOLE_K / GAS_CONSTANT),
+    1000 * exp(-HEAT_OF_POLYMERISATION / (GAS_CONSTANT * kelvin) - ENTROPY_JOULES_PER_MOLE_K / GAS_CONSTANT),
 }
 
 /** Concentrations at the start, mol/m3 of resin. */
@@ -105,9 +107,9 @@ export function monomerVolumeShare(massShare: number): number {
 
 /** The mobility D of the gel and glass law. */
 export function mobility(kelvin: number, monomerVolume: number): number {
-  const a = 0.168 - 8.21e-6 * (Math.min(kelvin, 387.15) - 387.15) ** 2
+  const a = 0.168 - 8.21e-6 * (min(kelvin, 387.15) - 387.15) ** 2
   // biome-ignore lint/suspicious/noApproximativeNumericConstant: the published law prints 2.303
-  return Math.exp((2.303 * monomerVolume) / (a + 0.03 * monomerVolume))
+  return exp((2.303 * monomerVolume) / (a + 0.03 * monomerVolume))
 }
 
 /** Resin in some cells, each with its own temperature, and how it reacts on. Plain arrays: the inner loop of the cure. */
@@ -140,12 +142,12 @@ export class ReactingResin {
   react(cell: number, kelvin: number, seconds: number): number {
     const { efficiency, kd, kp0, kt0, thetaT, thetaP, equilibrium } = this.constants
     const before = this.initiator[cell]!
-    const after = before * Math.exp(-kd(kelvin) * seconds)
+    const after = before * exp(-kd(kelvin) * seconds)
     this.initiator[cell] = after
     let born = 2 * efficiency * (before - after)
     const z = this.inhibitor[cell]!
     if (z > 0) {
-      const caught = Math.min(z, born)
+      const caught = min(z, born)
       this.inhibitor[cell] = z - caught
       born -= caught
     }
@@ -156,12 +158,12 @@ export class ReactingResin {
     const a = 1 / kt0(kelvin)
     const b = thetaT(kelvin) / d
     const q = a - b * s
-    const root = Math.sqrt(q * q + 4 * (b + seconds) * a * s)
+    const root = sqrt(q * q + 4 * (b + seconds) * a * s)
     const r = q > 0 ? (2 * a * s) / (q + root) : (root - q) / (2 * (b + seconds))
     this.radicals[cell] = r
     const kp = 1 / (1 / kp0(kelvin) + (thetaP(kelvin) * r) / d)
     const limit = 1 - equilibrium(kelvin) / this.start.monomer
-    const rise = (limit - x) * (1 - Math.exp(-kp * r * seconds))
+    const rise = (limit - x) * (1 - exp(-kp * r * seconds))
     this.conversion[cell] = x + rise
     return rise
   }
