@@ -36,11 +36,9 @@ const caseOf = async (docket) => (await (await fetch(`${base}/api/dockets/${dock
 const views = [
   { name: 'bench', path: '/' },
   { name: 'bench-night', path: '/', theme: 'nightbench' },
-  { name: 'bench-phone', path: '/', width: 390, height: 844 },
   { name: 'cases', path: '/cases' },
   { name: 'new-case', path: '/cases/new' },
   { name: 'case-flask', path: `/case/${await caseOf('K-2141')}` },
-  { name: 'case-dentist', path: `/case/${await caseOf('K-2133')}` },
   { name: 'mix', path: '/mix?material=high-strength-stone', prepare: pourSome },
   {
     name: 'trim',
@@ -65,6 +63,8 @@ const views = [
     prepare: coreWorkedOut,
   },
   { name: 'cure', path: '/cure', prepare: cureWorkedOut },
+  { name: 'remount', path: '/remount', prepare: markTwo },
+  { name: 'finish', path: '/finish', prepare: seeScratch },
   { name: 'shelf', path: '/shelf' },
   { name: 'instruments', path: '/instruments' },
   { name: 'paper-record', path: `/papers/record/${await caseOf('K-2125')}` },
@@ -135,6 +135,30 @@ async function measureRoom(page) {
     await page.getByLabel(`Resin, ${place}`).fill(resin)
   }
   await page.getByRole('heading', { level: 3, name: 'Room' }).scrollIntoViewIfNeeded()
+}
+
+/** A pin at 1 mm, and two marks by their tooth and region. */
+async function markTwo(page) {
+  await page.getByLabel('Pin off its table').fill('1')
+  await page.getByText('A mark by tooth and region').click()
+  for (const [tooth, region] of [
+    ['36', 'buccalInner'],
+    ['46', 'fossa'],
+  ]) {
+    await page.getByLabel('Tooth', { exact: true }).fill(tooth)
+    await page.getByLabel('Region').selectOption(region)
+    await page.getByRole('button', { name: 'Add the mark' }).click()
+  }
+  await page.getByText('A mark by tooth and region').click()
+  await page.evaluate(() => scrollTo(0, 0))
+}
+
+/** At high shine, a scratch that is seen wet. */
+async function seeScratch(page) {
+  for (const name of ['High shine', 'seen wet'])
+    await page.getByRole('radio', { name }).check({ force: true })
+  await page.getByLabel('Border now').fill('3.2')
+  await page.evaluate(() => scrollTo(0, 0))
 }
 
 /** A pour on its way: 108 g went in before, with too little water; now 100 g more are being weighed. */

@@ -102,6 +102,7 @@ export const dentureRemount: readonly TemplateStep[] = [
     checks: [
       {
         id: 'pin-open',
+        means: 'pinOpening',
         name: 'Pin opening',
         how: 'Gap under the pin at its set-up reading.',
         kind: 'measure',
@@ -179,6 +180,7 @@ export const dentureRemount: readonly TemplateStep[] = [
     checks: [
       {
         id: 'pin-again',
+        means: 'pinOpening',
         name: 'Pin opening, ground in',
         how: 'Gap under the pin at its set-up reading.',
         kind: 'measure',

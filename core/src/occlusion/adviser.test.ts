@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { articulatorCards } from '../mounting/index.ts'
 import { spoken } from '../quantity/index.ts'
-import { adviseRemount, openingAtTooth, type PaperMark, type RemountSituation } from './index.ts'
+import { adviseRemount, openingAtTooth, type PaperMark, pinAtTeeth, type RemountSituation } from './index.ts'
 
 /** The articulator of the worked values: c 110, guides 30, Bennett 15, table 10, pin 100 mm out and 50 down. */
 const articulator = {
@@ -34,6 +34,12 @@ describe('what a pin reading is at a tooth', () => {
     [47, 0.4162],
   ])('1.0 at the pin is at %d %d mm', (tooth, opening) => {
     expect(openingAtTooth(articulator, 1, tooth)).toBeCloseTo(opening, 4)
+  })
+  it('is said in words of the teeth', () => {
+    // At the bench 2 mm at the pin is taken for about 1.2 at the first premolar and 0.9 at the first molar.
+    expect(spoken(pinAtTeeth(articulator, 2), 'metric')).toMatch(
+      /^about 1\.2\d mm at the first premolar, 0\.9\d mm at the first molar$/,
+    )
   })
   it('a tooth nearer to the hinge by the ruler opens less', () => {
     expect(openingAtTooth(articulator, 1, 36, { 6: 45.6 })).toBeLessThan(openingAtTooth(articulator, 1, 36))

@@ -35,7 +35,7 @@ export {
 export { biteOf, centricIsRight, phasesOf, remountIsRight } from './remount-phase.ts'
 export { type RemountScore, scoreRemount, stopsOf } from './remount-score.ts'
 export { type PlanPoint, placeAt, spotOf, toothMarks, toothOutline, toothSection } from './tooth-drawing.ts'
-export { openingAtTooth } from './tooth-opening.ts'
+export { openingAtTooth, pinAtTeeth } from './tooth-opening.ts'
 export {
   type ExpertShown,
   type Lesson,

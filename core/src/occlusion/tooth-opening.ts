@@ -1,4 +1,5 @@
 import { type Articulator, toothOpening } from '../mounting/index.ts'
+import { qty, type Saying, saying } from '../quantity/index.ts'
 import { placeOf } from './regions.ts'
 
 /** Where a tooth stands on the lower, mm in the frame of the articulator, by its place in the arch (choice; by ruler wins). */
@@ -29,4 +30,10 @@ export function openingAtTooth(
   const { x, y } = usualTeeth[place]!
   return toothOpening(articulator, pinMillimetres, { x: fromAxisMillimetres[place] ?? x, y, z: OCCLUSAL_Z })
     .openingMillimetres
+}
+
+/** A reading of the pin in words of the teeth: it stands further from the hinge than they do. */
+export function pinAtTeeth(articulator: Articulator, pinMillimetres: number): Saying {
+  const at = (tooth: number) => qty.mm(openingAtTooth(articulator, pinMillimetres, tooth), 2)
+  return saying`about ${at(34)} at the first premolar, ${at(36)} at the first molar`
 }

@@ -42,5 +42,6 @@ export const checkMeanings = [
   'baseTilt',
   'ringPowder',
   'enclosuresBack',
+  'pinOpening',
 ] as const
 export type CheckMeaning = (typeof checkMeanings)[number]

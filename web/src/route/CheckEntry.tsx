@@ -1,11 +1,14 @@
 import {
+  articulatorCards,
   type Check,
   type CheckKind,
   type CheckOf,
   type CheckReading,
   DomainError,
   type JobState,
+  lastSheetOf,
   type Outcome,
+  pinAtTeeth,
   type ReadBy,
   type Reading,
   readingOutcome,
@@ -226,6 +229,14 @@ function Stops({
   )
 }
 
+/** A reading in words; of a pin, what it is at the teeth. */
+function meantWords(check: Check, last: Reading, job: JobState): Saying {
+  const read = readingWords(last, check)
+  if (check.means !== 'pinOpening' || last.value === undefined) return read
+  const { articulator } = lastSheetOf(job, 'mounting') ?? articulatorCards[0]!
+  return saying`${read}, ${pinAtTeeth(articulator, last.value)}`
+}
+
 /** What the last reading comes to. */
 function Meaning({
   check,
@@ -239,7 +250,7 @@ function Meaning({
 }) {
   const say = useWords()
   const outcome = readingOutcome(check, last)
-  const read = readingWords(last, check)
+  const read = meantWords(check, last, job)
   if (outcome.verdict === 'pass') return <Message tone="good" words={saying`${read}: passes`} />
   if (accepted) return <Message tone="warning" words={saying`${read}: accepted by the dentist`} />
   return (
