@@ -28,6 +28,7 @@ import { AdviceWords } from './AdviceWords.tsx'
 import { ArchesDrawing, letterOf, type TouchedPlace } from './ArchesDrawing.tsx'
 import { MarkByKeys } from './MarkByKeys.tsx'
 import {
+  contactsOf,
   emptyRemount,
   foundRight,
   groundRound,
@@ -156,9 +157,13 @@ function Remount({
   }
   const record = () =>
     situation &&
-    onRecord?.({ kind: 'remount', situation, rounds: draft.rounds, articulator }).then(
-      (kept) => kept && forget(),
-    )
+    onRecord?.({
+      kind: 'remount',
+      situation,
+      rounds: draft.rounds,
+      contacts: contactsOf(draft),
+      articulator,
+    }).then((kept) => kept && forget())
   const pair = advice && pairOf(advice)
   return (
     <main className="mx-auto flex max-w-[1500px] flex-col gap-3 p-4 sm:p-5">

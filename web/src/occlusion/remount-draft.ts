@@ -32,6 +32,8 @@ export interface RemountDraft {
   /** What was taken off before these rounds, in bites that are on record. */
   readonly removedBefore: NonNullable<RemountSituation['removed']>
   readonly foundRight: readonly RemountPhase[]
+  /** The marks of the bites that were found right. */
+  readonly contacts: readonly PaperMark[]
 }
 
 /** What the case says of it. */
@@ -58,6 +60,7 @@ export const emptyRemount: RemountDraft = {
   rounds: [],
   removedBefore: [],
   foundRight: [],
+  contacts: [],
 }
 
 const count = (text: string) => {
@@ -111,12 +114,22 @@ export function withoutLastRound(draft: RemountDraft): RemountDraft {
   return { ...draft, rounds: draft.rounds.slice(0, -1), marks: last.marks, pin: String(last.pinMillimetres) }
 }
 
+/** What the papers draw: the contacts of every bite found right, and of centric as it is marked now. */
+export const contactsOf = ({ contacts, marks }: RemountDraft): readonly PaperMark[] => [
+  ...contacts.filter(({ bite }) => bite !== 'centric' || !marks.some((mark) => mark.bite === 'centric')),
+  ...marks.filter(({ bite }) => bite === 'centric'),
+]
+
 /** A bite was found right: the next one is marked. */
 export function foundRight(draft: RemountDraft, phase: RemountPhase): RemountDraft {
   const bite: Bite = biteOf(phase)
   return {
     ...draft,
     foundRight: [...new Set([...draft.foundRight, phase])],
+    contacts: [
+      ...draft.contacts.filter((mark) => mark.bite !== bite),
+      ...draft.marks.filter((mark) => mark.bite === bite),
+    ],
     marks: draft.marks.filter((mark) => mark.bite !== bite),
     workingHeldApart: false,
     pinOnTable: false,
@@ -144,6 +157,7 @@ export function remountFor(job: JobState, phase: RemountPhase): RemountDraft {
     scheme: situation.scheme ?? 'balanced',
     tipConsent: situation.tipConsent ?? false,
     removedBefore: situation.removed ?? [],
+    contacts: before.contacts ?? [],
     // What comes after the bite of this step is found there.
     foundRight: (situation.foundRight ?? []).filter(
       (each) => remountPhases.indexOf(each) < remountPhases.indexOf(phase),

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { screen, waitFor, within } from '@testing-library/react'
 import type { UserEvent } from '@testing-library/user-event'
+import { lastSheetOf } from '@yentrik/core'
 import { usePreferences } from '../preferences/preferences.ts'
 import { askingFor, atStep, caseOnServer } from '../testing/case.ts'
 import { serverWith, show } from '../testing/lab.tsx'
@@ -136,12 +137,15 @@ describe('a remount of a case', () => {
     await waitFor(() => expect(screen.getByRole('link', { name: 'K-1' })).toBeTruthy())
     const pin = bench.job.steps['pin-opening']?.readings.at(-1)?.value
     expect(field('Pin off its table').value).toBe(String(pin))
+    await mark(user, '36', 'fossa')
     await type(user, 'Pin off its table', '0')
     await type(user, 'Stops right', '4')
     await type(user, 'Stops left', '3')
     await user.click(screen.getByRole('button', { name: 'Into the record' }))
     await waitFor(() => expect(bench.job.steps[step.id]?.sheets).toHaveLength(1))
     expect(JSON.stringify(sent)).toContain('"posteriorStops":{"right":4,"left":3}')
+    // What the papers draw: the contact as it stood.
+    expect(lastSheetOf(bench.job, 'remount')?.contacts).toMatchObject([{ tooth: 36, bite: 'centric' }])
   })
   it('of a step that has none says so', async () => {
     const { bench } = askingFor('remount', 'complete-denture')

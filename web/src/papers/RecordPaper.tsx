@@ -6,6 +6,7 @@ import {
   isDelivered,
   isDevice,
   type JobState,
+  lastSheetOf,
   materials,
   overruled,
   overruledWords,
@@ -30,6 +31,7 @@ import { choiceWords } from '../record/choice-words.ts'
 import { useStoredCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { ChainLine } from './ChainLine.tsx'
+import { ContactsDrawing } from './ContactsDrawing.tsx'
 import { Paper } from './Paper.tsx'
 import { QrCode } from './QrCode.tsx'
 
@@ -124,6 +126,7 @@ function JobRecord({
   events: readonly CaseEvent[]
 }) {
   const say = useWords()
+  const contacts = lastSheetOf(job, 'remount')?.contacts ?? []
   return (
     <section className="mt-4">
       <h2 className="font-semibold">{job.route.name}</h2>
@@ -172,6 +175,7 @@ function JobRecord({
             })}
         </tbody>
       </table>
+      {contacts.length > 0 && <ContactsDrawing contacts={contacts} />}
     </section>
   )
 }

@@ -51,6 +51,33 @@ describe('the docket', () => {
 })
 
 describe('the record', () => {
+  it('draws the contacts that a remount ended with, each with the letter of its bite', async () => {
+    const bench = new Bench('complete-denture').upTo('grind-centric')
+    const mark = { region: 'fossa', strength: 'heavy' } as const
+    bench.do({
+      type: 'recordSheet',
+      jobId: 'job-1',
+      stepId: 'grind-centric',
+      sheetId: 'rounds',
+      sheet: {
+        kind: 'remount',
+        situation: { pinMillimetres: 0, seated: true, fixing: 'glue', posteriorStops: { right: 3, left: 3 } },
+        rounds: [],
+        contacts: [
+          { ...mark, tooth: 36, bite: 'centric' },
+          { ...mark, tooth: 16, bite: 'right' },
+        ],
+      },
+    })
+    await paper(bench, <RecordPaper />)
+    const drawn = screen.getByRole('region', { name: 'Contacts after the remount' })
+    expect(within(within(drawn).getByRole('img', { name: 'The lower arch' })).getByText('C')).toBeTruthy()
+    expect(within(within(drawn).getByRole('img', { name: 'The upper arch' })).getByText('R')).toBeTruthy()
+  })
+  it('draws none where nothing was ground in', async () => {
+    await paper(new Bench('study-cast'), <RecordPaper />)
+    expect(screen.queryByRole('region', { name: 'Contacts after the remount' })).toBeNull()
+  })
   it('holds every reading with its limit, every lot, and what was done again', async () => {
     const bench = new Bench().upTo('trim')
     bench.check('trim', 'back-angle', 84)

@@ -3,6 +3,7 @@ import {
   adviseRemount,
   biteOf,
   centricIsRight,
+  markShape,
   type RemountPhase,
   type RemountRound,
   type RemountSituation,
@@ -56,13 +57,15 @@ export const remountSheet = sheetKind({
   data: record({
     situation: situationShape,
     rounds: list(remountRoundShape, 100),
+    /** The marks of the bites that were found right, as they stood: drawn on the papers. */
+    contacts: maybe(list(markShape, 200)),
     /** The one it is mounted in; its pin tells what is open at a tooth. */
     articulator: maybe(articulatorShape),
   }),
   wants: record({ phase: choice(remountPhases) }),
-  check: ({ situation, rounds, articulator: own = articulator }) => {
+  check: ({ situation, rounds, contacts = [], articulator: own = articulator }) => {
     for (const { pinMillimetres, marks } of [
-      { pinMillimetres: situation.pinMillimetres, marks: [] },
+      { pinMillimetres: situation.pinMillimetres, marks: contacts },
       ...rounds,
     ])
       adviseRemount({ situation: { ...situation, pinMillimetres }, marks, articulator: own })
