@@ -248,22 +248,15 @@ export function shapeArch(grid: Grid, arch: ArchName, radius = USUAL_OCCLUSAL_RA
         const region = regionOf(arch, tooth, top, a, b)
         made.region[cell] = regionIndex(region)
         made.distal[cell] = a > top.a ? 1 : 0
-        made.allowance[cell] = allowanceOf(region, tooth, tips, a, b)
+        made.allowance[cell] = allowanceOf(tooth, tips, a, b)
       }
   }
   return asUntouched(made)
 }
 
-/** What may be taken off a place in all: nothing of a supporting tip, little beside it. */
-function allowanceOf(
-  region: ToothRegion,
-  { place, fdi }: ToothPlace,
-  tips: readonly Primitive[],
-  a: number,
-  b: number,
-): number {
+/** What may be taken off a place in all: nothing of a supporting tip, little beside it, as far as a shoulder of 45° round the tip goes. */
+function allowanceOf({ place }: ToothPlace, tips: readonly Primitive[], a: number, b: number): number {
   if (place <= 3) return MOST_ALLOWANCE
-  if (region === (fdi < 30 ? 'lingualTip' : 'buccalTip')) return 0
   const nearest = min(...tips.map((tip) => hypot(a - tip.a, b - tip.b)))
   return min(MOST_ALLOWANCE, max(0, nearest - TIP_SHOULDER))
 }

@@ -212,6 +212,17 @@ describe('a score', () => {
       expect(none.losses).toHaveLength(3)
     }
   })
+  it('is less in centric where the sides differ', () => {
+    const mouth = copyOf(wax)
+    const centric = () => scoreRemount(mouth, 1).parts.centric
+    expect(centric()).toBe(25)
+    // Three stops less on the right: five of eight, and the sides are two apart: 25 x 5 / 8 x 0.6.
+    for (const cell of mouth.lower.cells)
+      if ([44, 45, 46].includes(mouth.lowerTeeth[mouth.lower.tooth[cell]! - 1]!))
+        mouth.lower.z[cell] = mouth.lower.z[cell]! - 0.3
+    expect(stopsOf(contactMap(mouth, closed(mouth)))).toEqual({ right: 1, left: 4 })
+    expect(centric()).toBeCloseTo((25 * 5 * 0.6) / 8, 9)
+  })
   it('is capped where the teeth hang clear', () => {
     const mouth = copyOf(wax)
     for (const cell of mouth.lower.cells) mouth.lower.z[cell]! -= 0.3
