@@ -16,14 +16,14 @@ import {
   saying,
 } from '@yentrik/core'
 import type { ReactNode } from 'react'
-import { Link, useNavigate, useSearchParams } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import { attempt } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
-import { Message, Waiting } from '../parts/Message.tsx'
+import { Message } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
-import { useOpenCase } from '../record/open-case.ts'
+import { AskedSheet } from '../record/AskedSheet.tsx'
 import { AdviceWords } from './AdviceWords.tsx'
 import { ArchesDrawing, letterOf, type TouchedPlace } from './ArchesDrawing.tsx'
 import { MarkByKeys } from './MarkByKeys.tsx'
@@ -55,51 +55,28 @@ export function RemountScreen() {
 
 function RemountForCase({ caseId }: { caseId: string }) {
   const [query] = useSearchParams()
-  const go = useNavigate()
-  const openCase = useOpenCase(caseId)
-  if (!openCase.state)
-    return openCase.error ? (
-      <main className="p-8">
-        <Message tone="error" words={openCase.error.said} />
-      </main>
-    ) : (
-      <Waiting />
-    )
-  const jobId = query.get('job') ?? ''
-  const stepId = query.get('step') ?? ''
-  const sheetId = query.get('sheet') ?? ''
-  const job = openCase.state.jobs.find((each) => each.jobId === jobId)
-  const step = job?.route.steps.find((each) => each.id === stepId)
-  const sheet = step?.sheets?.find((each) => each.id === sheetId)
-  if (!job || !step || sheet?.kind !== 'remount')
-    return (
-      <main className="p-8">
-        <Message tone="error">This step has no remount. Go back to the case.</Message>
-      </main>
-    )
-  const running = job.steps[stepId]?.status === 'running'
-  const give = async (data: SheetData) => {
-    const kept = await openCase.give({ type: 'recordSheet', jobId, stepId, sheetId, sheet: data })
-    if (kept) await go(`/case/${caseId}`)
-    return kept
-  }
   return (
-    <Remount
-      draftKey={`remount ${caseId} ${jobId} ${stepId} ${job.steps[stepId]?.attempt ?? 1}`}
-      start={() => remountFor(job, sheet.phase)}
-      job={job}
-      articulator={lastSheetOf(job, 'mounting')?.articulator ?? articulatorCards[0]!.articulator}
-      title={
-        <>
-          <Link to={`/case/${caseId}`} className="link">
-            {openCase.state.docket}
-          </Link>{' '}
-          · {step.name}
-        </>
+    <AskedSheet
+      caseId={caseId}
+      jobId={query.get('job') ?? ''}
+      stepId={query.get('step') ?? ''}
+      sheetId={query.get('sheet') ?? ''}
+      none="This step has no remount. Go back to the case."
+    >
+      {({ job, step, sheet, attempt: time, title, refusal, give }) =>
+        sheet.kind === 'remount' ? (
+          <Remount
+            draftKey={`remount ${caseId} ${job.jobId} ${step.id} ${time}`}
+            start={() => remountFor(job, sheet.phase)}
+            job={job}
+            articulator={lastSheetOf(job, 'mounting')?.articulator ?? articulatorCards[0]!.articulator}
+            title={title}
+            refusal={refusal}
+            onRecord={give}
+          />
+        ) : undefined
       }
-      refusal={openCase.refusal?.said}
-      onRecord={running ? give : undefined}
-    />
+    </AskedSheet>
   )
 }
 

@@ -7,10 +7,10 @@ import {
   type StepSheet,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { Link, useNavigate, useSearchParams } from 'react-router'
+import { useSearchParams } from 'react-router'
 import { type Options, Pills } from '../parts/Choices.tsx'
-import { Message, Waiting } from '../parts/Message.tsx'
-import { useOpenCase } from '../record/open-case.ts'
+import { Message } from '../parts/Message.tsx'
+import { AskedSheet } from '../record/AskedSheet.tsx'
 import { ComparePanel } from './ComparePanel.tsx'
 import { PlanPanel } from './PlanPanel.tsx'
 import { PrescriptionPanel } from './PrescriptionPanel.tsx'
@@ -24,56 +24,29 @@ export function SetUpScreen() {
 
 function SetUpForCase({ caseId }: { caseId: string }) {
   const [query] = useSearchParams()
-  const go = useNavigate()
-  const openCase = useOpenCase(caseId)
-  if (!openCase.state)
-    return openCase.error ? (
-      <main className="p-8">
-        <Message tone="error" words={openCase.error.said} />
-      </main>
-    ) : (
-      <Waiting />
-    )
-  const jobId = query.get('job') ?? ''
-  const stepId = query.get('step') ?? ''
-  const sheetId = query.get('sheet') ?? ''
-  const job = openCase.state.jobs.find((each) => each.jobId === jobId)
-  const step = job?.route.steps.find((each) => each.id === stepId)
-  const sheet = step?.sheets?.find((each) => each.id === sheetId)
-  if (!job || !step || !sheet)
-    return (
-      <main className="p-8">
-        <Message tone="error">This step has no set-up sheet. Go back to the case.</Message>
-      </main>
-    )
-  const running = job.steps[stepId]?.status === 'running'
-  const give = async (data: SheetData) => {
-    const kept = await openCase.give({ type: 'recordSheet', jobId, stepId, sheetId, sheet: data })
-    if (kept) await go(`/case/${caseId}`)
-    return kept
+  const asked = {
+    jobId: query.get('job') ?? '',
+    stepId: query.get('step') ?? '',
+    sheetId: query.get('sheet') ?? '',
   }
+  const { jobId, stepId, sheetId } = asked
   return (
-    <Frame
-      title={
-        <>
-          <Link to={`/case/${caseId}`} className="link">
-            {openCase.state.docket}
-          </Link>{' '}
-          · {step.name}
-        </>
-      }
-    >
-      <ForSheet
-        key={`${stepId} ${sheetId}`}
-        job={job}
-        sheet={sheet}
-        stepId={stepId}
-        draftKey={`${caseId} ${jobId} ${stepId} ${sheetId} ${job.steps[stepId]?.attempt ?? 1}`}
-        refusal={openCase.refusal?.said}
-        paper={`/papers/set-up/${caseId}?job=${jobId}&step=${stepId}&sheet=${sheetId}`}
-        give={running ? give : undefined}
-      />
-    </Frame>
+    <AskedSheet caseId={caseId} {...asked} none="This step has no set-up sheet. Go back to the case.">
+      {({ job, sheet, attempt, title, refusal, give }) => (
+        <Frame title={title}>
+          <ForSheet
+            key={`${stepId} ${sheetId}`}
+            job={job}
+            sheet={sheet}
+            stepId={stepId}
+            draftKey={`${caseId} ${jobId} ${stepId} ${sheetId} ${attempt}`}
+            refusal={refusal}
+            paper={`/papers/set-up/${caseId}?job=${jobId}&step=${stepId}&sheet=${sheetId}`}
+            give={give}
+          />
+        </Frame>
+      )}
+    </AskedSheet>
   )
 }
 

@@ -10,13 +10,13 @@ import {
   stepOfSheet,
 } from '@yentrik/core'
 import { useState } from 'react'
-import { Link, useNavigate, useSearchParams } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import { refusalWords } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
-import { Message, Waiting } from '../parts/Message.tsx'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
-import { type OpenCase, useOpenCase } from '../record/open-case.ts'
+import { AskedSheet } from '../record/AskedSheet.tsx'
 import { FinishedPairForm } from './FinishedPairForm.tsx'
 import { MarkModel } from './MarkModel.tsx'
 import type { ModelPicture } from './MarkPlate.tsx'
@@ -34,74 +34,46 @@ export function TrimScreen() {
 
 function TrimForCase({ caseId }: { caseId: string }) {
   const [query] = useSearchParams()
-  const go = useNavigate()
-  const openCase = useOpenCase(caseId)
-  const jobId = query.get('job') ?? ''
-  const planStep = query.get('plan')
-  const pairStep = query.get('pair')
-  const sheetId = query.get('sheet') ?? ''
-  if (!openCase.state)
-    return openCase.error ? (
-      <main className="p-8">
-        <Message tone="error" words={openCase.error.said} />
-      </main>
-    ) : (
-      <Waiting />
-    )
-  const job = openCase.state.jobs.find((each) => each.jobId === jobId)
-  const stepId = planStep ?? pairStep ?? ''
-  const step = job?.route.steps.find((each) => each.id === stepId)
-  const sheet = step?.sheets?.find((each) => each.id === sheetId)
-  if (!job || !step || !sheet)
-    return (
-      <main className="p-8">
-        <Message tone="error">This step has no trim sheet. Go back to the case.</Message>
-      </main>
-    )
-  const of =
-    sheet.kind === 'finishedPair'
-      ? { ...sheet.planOf, stepId: stepOfSheet(job, sheet.planOf) }
-      : { stepId, sheetId }
-  // Read again after a base was added to, a plan begins with what was marked for the first.
-  const stored = recordedSheet(job, of) ?? lastSheetOf(job, 'trimPlan')
-  const running = job.steps[stepId]?.status === 'running'
-  const record = async (data: Parameters<OpenCase['give']>[0] & { type: 'recordSheet' }) => {
-    const kept = await openCase.give(data)
-    if (kept) await go(`/case/${caseId}`)
-    return kept
+  const asked = {
+    jobId: query.get('job') ?? '',
+    stepId: query.get('plan') ?? query.get('pair') ?? '',
+    sheetId: query.get('sheet') ?? '',
   }
-  const on = { type: 'recordSheet', jobId, stepId, sheetId } as const
+  const { jobId, stepId, sheetId } = asked
   return (
-    <TrimTool
-      key={`${caseId} ${sheetId}`}
-      draftKey={`${caseId} ${of.stepId} ${job.steps[of.stepId]?.attempt ?? 1}`}
-      stored={stored?.kind === 'trimPlan' ? stored.entry : undefined}
-      startWith={sheet.kind === 'finishedPair' ? 'finished' : undefined}
-      refusal={openCase.refusal?.said}
-      paper={
-        stored?.kind === 'trimPlan'
-          ? `/papers/trim/${caseId}?job=${jobId}&step=${of.stepId}&sheet=${of.sheetId}`
-          : undefined
-      }
-      title={
-        <>
-          <Link to={`/case/${caseId}`} className="link">
-            {openCase.state.docket}
-          </Link>{' '}
-          · {step.name}
-        </>
-      }
-      onStore={
-        running && sheet.kind === 'trimPlan'
-          ? (entry) => record({ ...on, sheet: { kind: 'trimPlan', entry } })
-          : undefined
-      }
-      onPair={
-        running && sheet.kind === 'finishedPair'
-          ? (pair) => record({ ...on, sheet: { kind: 'finishedPair', pair } })
-          : undefined
-      }
-    />
+    <AskedSheet caseId={caseId} {...asked} none="This step has no trim sheet. Go back to the case.">
+      {({ job, sheet, title, refusal, give }) => {
+        const of =
+          sheet.kind === 'finishedPair'
+            ? { ...sheet.planOf, stepId: stepOfSheet(job, sheet.planOf) }
+            : { stepId, sheetId }
+        // Read again after a base was added to, a plan begins with what was marked for the first.
+        const stored = recordedSheet(job, of) ?? lastSheetOf(job, 'trimPlan')
+        return (
+          <TrimTool
+            key={`${caseId} ${sheetId}`}
+            draftKey={`${caseId} ${of.stepId} ${job.steps[of.stepId]?.attempt ?? 1}`}
+            stored={stored?.kind === 'trimPlan' ? stored.entry : undefined}
+            startWith={sheet.kind === 'finishedPair' ? 'finished' : undefined}
+            refusal={refusal}
+            paper={
+              stored?.kind === 'trimPlan'
+                ? `/papers/trim/${caseId}?job=${jobId}&step=${of.stepId}&sheet=${of.sheetId}`
+                : undefined
+            }
+            title={title}
+            onStore={
+              give && sheet.kind === 'trimPlan' ? (entry) => give({ kind: 'trimPlan', entry }) : undefined
+            }
+            onPair={
+              give && sheet.kind === 'finishedPair'
+                ? (pair) => give({ kind: 'finishedPair', pair })
+                : undefined
+            }
+          />
+        )
+      }}
+    </AskedSheet>
   )
 }
 
