@@ -106,6 +106,9 @@ function Arch({
               fontSize="4.4"
               fontWeight="700"
               fill={ink}
+              stroke="var(--resin)"
+              strokeWidth="1.1"
+              paintOrder="stroke"
             >
               {showTooth(next.tooth, notation)}
             </text>
