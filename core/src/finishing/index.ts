@@ -20,6 +20,7 @@ export {
   ladderShape,
   ladderWarnings,
   measuredRate,
+  PLAQUE_DEPTH_MICROMETRES,
   PLAQUE_RA_MICROMETRES,
   type PlannedStage,
   planLadder,
@@ -32,6 +33,6 @@ export {
   longestStill,
   rpmFor,
   surfaceSpeed,
-  type WheelHeld,
+  usualHold,
 } from './wheel-speed.ts'
 export { type WheelUse, wheelFor } from './wheels.ts'

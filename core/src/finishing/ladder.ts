@@ -38,6 +38,8 @@ export const CHANGE_SECONDS = 60
 const DEPTH_OVER_RA = 6
 /** Smoother than this brings no further gain against plaque, µm. Source: Bollen, Lambrechts & Quirynen 1997, recalled. */
 export const PLAQUE_RA_MICROMETRES = 0.2
+/** The same as the depth of a scratch, µm. */
+export const PLAQUE_DEPTH_MICROMETRES = DEPTH_OVER_RA * PLAQUE_RA_MICROMETRES
 /** Neighbours nearer or further apart than this are warned about. */
 const NEAR = 1.3
 const FAR = 8

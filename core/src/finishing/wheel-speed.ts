@@ -29,6 +29,9 @@ export interface WheelHeld {
   readonly contactSquareMillimetres: number
   readonly wet: boolean
 }
+/** A usual hand on a rag wheel, held still (assumption). */
+export const usualHold = { newtons: 3, contactSquareMillimetres: 300 }
+
 /** Heat into the work, W/m². */
 export const heatFlux = ({ metresPerSecond: v, newtons: F, contactSquareMillimetres: A, wet }: WheelHeld) =>
   (HEAT_SHARE[wet ? 'wet' : 'dry'] * FRICTION * F * v) / (A * 1e-6)

@@ -35,6 +35,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     checks: [
       {
         id: 'border-thickness',
+        means: 'borderThickness',
         name: 'Border thickness before polishing',
         how: 'Caliper, thinnest place.',
         kind: 'measure',

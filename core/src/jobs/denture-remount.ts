@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
-import type { RemountPhase } from '../occlusion/index.ts'
+import { PIN_ASK_MILLIMETRES, type RemountPhase } from '../occlusion/index.ts'
 import type { Hazard, TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
 
@@ -108,7 +108,7 @@ export const dentureRemount: readonly TemplateStep[] = [
         kind: 'measure',
         quantity: 'millimetres',
         min: 0,
-        max: 2,
+        max: PIN_ASK_MILLIMETRES,
         below: adjust(
           'The pin cannot be lower than at the set-up: look whether a tooth came out, measure again.',
         ),

@@ -8,6 +8,9 @@ export interface JawPose {
   /** Opening about its own hinge axis, radians; above 0 the front has gone down. */
   readonly opening: number
   readonly condyles: { readonly right: SpacePoint; readonly left: SpacePoint }
+  /** Middle between the condyles, and the axes of the lower before it opens: forwards, to the left, up. */
+  readonly origin: SpacePoint
+  readonly axes: { readonly ahead: SpacePoint; readonly across: SpacePoint; readonly up: SpacePoint }
   /** Any point of the lower: where it is now. */
   readonly move: (point: SpacePoint) => SpacePoint
 }
@@ -42,6 +45,8 @@ export function jawPose(
   return {
     opening,
     condyles,
+    origin,
+    axes: { ahead: e1, across: e, up: e3 },
     move: ({ x, y, z }) => plus(origin, turned({ x: cos * x + sin * z, y, z: cos * z - sin * x })),
   }
 }

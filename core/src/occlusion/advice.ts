@@ -1,7 +1,7 @@
 import type { Source } from '../materials/index.ts'
 import type { Articulator } from '../mounting/index.ts'
 import type { Saying } from '../quantity/index.ts'
-import type { Slope, ToothRegion } from './regions.ts'
+import type { Place, Slope } from './regions.ts'
 import type { PaperMark, RemountPhase, RemountSituation } from './remount-data.ts'
 
 export type RemountAction =
@@ -16,11 +16,6 @@ export type RemountAction =
   | 'keep'
   | 'leave'
   | 'finish'
-
-export interface Place {
-  readonly tooth: number
-  readonly region: ToothRegion
-}
 
 /** What is to be done next, and why. */
 export interface RemountAdvice {

@@ -1,13 +1,11 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
 import { qty, saying } from '../quantity/index.ts'
-import type { Found, Place } from './advice.ts'
+import type { Found } from './advice.ts'
 import { impossible, type Pair } from './mark-pair.ts'
-import { regionName } from './regions.ts'
+import { type Place, regionName } from './regions.ts'
 import type { RemountPhase, RemountSituation } from './remount-data.ts'
-import { biteOf, PIN_DOWN_MILLIMETRES, stopsAreRight } from './remount-phase.ts'
+import { biteOf, PIN_ASK_MILLIMETRES, PIN_DOWN_MILLIMETRES, stopsAreRight } from './remount-phase.ts'
 
-/** More than this after curing is for the dentist, mm (common practice). */
-const PIN_ASK_MILLIMETRES = 2
 /** In one place, and from one tooth that still marks alone, mm (choice). */
 const MOST_IN_ONE_PLACE = 1
 const MOVED_TOOTH = 0.5

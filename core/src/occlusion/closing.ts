@@ -5,7 +5,7 @@ import type { ArchField, Grid, Mouth } from './mouth-grid.ts'
 import type { Bite } from './regions.ts'
 
 // Looked up once: these loops run through every cell.
-const { abs, floor, hypot, max, min } = Math
+const { abs, floor, max, min } = Math
 
 /** Where the lower stands in a bite but for its opening, which turns it about the axis of its condyles. */
 export interface JawFrame {
@@ -42,26 +42,11 @@ export function frameOf(articulator: Articulator, bite: Bite, advance: number): 
       'advanceMillimetres',
     )
   const X = bite === 'centric' ? 0 : advance
-  const { condyles, opening } = moveJaw(articulator, { movement: movementOf[bite], advanceMillimetres: X })
-  const { right, left } = condyles
-  const c = hypot(left.x - right.x, left.y - right.y, left.z - right.z)
-  const across = { x: (left.x - right.x) / c, y: (left.y - right.y) / c, z: (left.z - right.z) / c }
-  const flat = hypot(across.y, across.x)
-  const ahead = { x: across.y / flat, y: -across.x / flat, z: 0 }
-  const up = {
-    x: ahead.y * across.z - ahead.z * across.y,
-    y: ahead.z * across.x - ahead.x * across.z,
-    z: ahead.x * across.y - ahead.y * across.x,
-  }
-  return {
-    bite,
-    advance: X,
-    origin: { x: (right.x + left.x) / 2, y: (right.y + left.y) / 2, z: (right.z + left.z) / 2 },
-    ahead,
-    across,
-    up,
-    table: opening,
-  }
+  const { origin, axes, opening } = moveJaw(articulator, {
+    movement: movementOf[bite],
+    advanceMillimetres: X,
+  })
+  return { bite, advance: X, origin, ...axes, table: opening }
 }
 
 /** The lower surface under a point, with its slopes; made once and filled again, for it is read millions of times. */

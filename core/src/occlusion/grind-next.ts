@@ -1,16 +1,17 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
 import { qty, type Saying, saying } from '../quantity/index.ts'
-import type { Found, Place, Remount, RemountAction } from './advice.ts'
+import type { Found, Remount, RemountAction } from './advice.ts'
 import { type GrindingRule, grindingRule } from './grinding-rules.ts'
 import { type Pair, roleOf } from './mark-pair.ts'
 import {
   archOf,
   isFrontTooth,
   isSupportingTip,
+  type Place,
   placeOf,
   regionName,
   sideOf,
-  type ToothRegion,
+  supportingTip,
 } from './regions.ts'
 import type { RemountPhase, RemountSituation, Strength } from './remount-data.ts'
 import { biteOf, LEAST_STOPS, PIN_DOWN_MILLIMETRES, remountIsRight } from './remount-phase.ts'
@@ -157,9 +158,13 @@ function grindFirst(remount: Remount, here: readonly Pair[], phase: RemountPhase
   const keep = [
     {
       tooth: upper.tooth,
-      region: isFrontTooth(upper.tooth) ? ('incisalEdge' as const) : tipOf('upper', situation),
+      region: isFrontTooth(upper.tooth)
+        ? ('incisalEdge' as const)
+        : supportingTip('upper', situation.crossbite),
     },
-    ...(isFrontTooth(lower.tooth) ? [] : [{ tooth: lower.tooth, region: tipOf('lower', situation) }]),
+    ...(isFrontTooth(lower.tooth)
+      ? []
+      : [{ tooth: lower.tooth, region: supportingTip('lower', situation.crossbite) }]),
   ]
   const common = {
     mark: pair.mark,
@@ -195,9 +200,6 @@ function grindFirst(remount: Remount, here: readonly Pair[], phase: RemountPhase
         : saying`Shallow within ${qty.mm(0.3)} of a centric stop, then look at that stop in centric again.`,
   }
 }
-
-const tipOf = (arch: 'upper' | 'lower', { crossbite = false }: RemountSituation): ToothRegion =>
-  (arch === 'upper') !== crossbite ? 'lingualTip' : 'buccalTip'
 
 /** The side that gives way; where it is a natural tooth, the other one, if nothing protects that. */
 function sideToGrind(

@@ -32,7 +32,7 @@ export {
   situationShape,
   strengths,
 } from './remount-data.ts'
-export { biteOf, centricIsRight, phasesOf, remountIsRight } from './remount-phase.ts'
+export { biteOf, centricIsRight, PIN_ASK_MILLIMETRES, phasesOf, remountIsRight } from './remount-phase.ts'
 export { type RemountScore, scoreRemount, stopsOf } from './remount-score.ts'
 export { type PlanPoint, placeAt, spotOf, toothMarks, toothOutline, toothSection } from './tooth-drawing.ts'
 export { openingAtTooth, pinAtTeeth } from './tooth-opening.ts'
@@ -45,4 +45,5 @@ export {
   type Trained,
   type TrainedLook,
   type TrainedSection,
+  trainerTools,
 } from './trainer.ts'

@@ -1,13 +1,17 @@
 import type { Saying } from '../quantity/index.ts'
 import { saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { archOf, type Bite, checkPlace, crossed, type Slope, sideOf, type ToothRegion } from './regions.ts'
+import {
+  archOf,
+  type Bite,
+  checkPlace,
+  crossed,
+  type Place,
+  type Slope,
+  sideOf,
+  type ToothRegion,
+} from './regions.ts'
 import type { PaperMark, Strength } from './remount-data.ts'
-
-interface Place {
-  readonly tooth: number
-  readonly region: ToothRegion
-}
 
 /** A mark with what it strikes. */
 export interface Pair {

@@ -47,8 +47,6 @@ export interface ArchField {
   readonly distal: Uint8Array
   /** What may still be taken off, mm. */
   readonly allowance: Float64Array
-  /** Flash of the mould that lies on it, mm. */
-  readonly flash: Float64Array
   /** The cells that bear a tooth. */
   readonly cells: Int32Array
 }
@@ -83,7 +81,6 @@ export function emptyArch({ nx, ny }: Grid): Omit<ArchField, 'cells' | 'untouche
     region: new Uint8Array(size),
     distal: new Uint8Array(size),
     allowance: new Float64Array(size),
-    flash: new Float64Array(size),
   }
 }
 
@@ -100,7 +97,6 @@ export function copyOf(mouth: Mouth): Mouth {
     ...field,
     z: Float64Array.from(field.z),
     allowance: Float64Array.from(field.allowance),
-    flash: Float64Array.from(field.flash),
   })
   return { ...mouth, upper: arch(mouth.upper), lower: arch(mouth.lower) }
 }
@@ -122,7 +118,6 @@ export function mirrored(mouth: Mouth): Mouth {
       region: across(field.region),
       distal: across(field.distal),
       allowance: across(field.allowance),
-      flash: across(field.flash),
     }),
     untouched: across(field.untouched),
   })

@@ -1,7 +1,7 @@
 import { toRadians } from '../quantity/index.ts'
 import type { ArchField } from './mouth-grid.ts'
 import { asUntouched, emptyArch, type Grid, regionIndex } from './mouth-grid.ts'
-import type { ToothRegion } from './regions.ts'
+import { supportingSide, type ToothRegion } from './regions.ts'
 
 // Looked up once: these loops run through every cell.
 const { abs, ceil, floor, hypot, max, min, sqrt } = Math
@@ -216,7 +216,7 @@ export function shapeArch(grid: Grid, arch: ArchName, radius = USUAL_OCCLUSAL_RA
   const hangs = arch === 'upper' ? -1 : 1
   for (const [index, tooth] of teethOfArch(arch).entries()) {
     const primitives = primitivesOf(arch, tooth)
-    const tips = primitives.filter(({ side }) => side === (arch === 'upper' ? 'lingual' : 'buccal'))
+    const tips = primitives.filter(({ side }) => side === supportingSide(arch))
     const { depth, centre } = tooth.place <= 3 ? edges[arch] : cusps[arch]
     const reach = max(tooth.width, depth) + abs(centre)
     const from = { i: max(0, ceil((tooth.x - reach - grid.x0) / grid.h)) }

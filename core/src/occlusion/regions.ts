@@ -25,6 +25,12 @@ export type Bite = (typeof bites)[number]
 
 type Arch = 'upper' | 'lower'
 
+/** A place on a tooth. */
+export interface Place {
+  readonly tooth: number
+  readonly region: ToothRegion
+}
+
 export const archOf = (tooth: number): Arch => (tooth < 30 ? 'upper' : 'lower')
 export const sideOf = (tooth: number): 'right' | 'left' =>
   [1, 4].includes(Math.floor(tooth / 10)) ? 'right' : 'left'
@@ -35,8 +41,12 @@ export const isFrontRegion = (region: ToothRegion) =>
   (frontRegions as readonly ToothRegion[]).includes(region)
 
 /** The supporting, functional cusps: they carry the bite, and their tips are never ground. */
+export const supportingSide = (arch: Arch, crossbite = false) =>
+  (arch === 'upper') !== crossbite ? 'lingual' : 'buccal'
+export const supportingTip = (arch: Arch, crossbite = false): ToothRegion =>
+  `${supportingSide(arch, crossbite)}Tip`
 export const isSupportingTip = (arch: Arch, region: ToothRegion, crossbite = false) =>
-  region === ((arch === 'upper') !== crossbite ? 'lingualTip' : 'buccalTip')
+  region === supportingTip(arch, crossbite)
 
 /** In a prescribed crossbite buccal and lingual change places; twice is the same again. */
 export function crossed(region: ToothRegion): ToothRegion {

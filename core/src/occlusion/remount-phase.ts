@@ -1,5 +1,7 @@
 import { type RemountPhase, type RemountSituation, remountPhases } from './remount-data.ts'
 
+/** More than this after curing is for the dentist, mm (common practice). */
+export const PIN_ASK_MILLIMETRES = 2
 /** Pin on its table: nearer is not read, mm (choice). */
 export const PIN_DOWN_MILLIMETRES = 0.05
 export const LEAST_STOPS = 3

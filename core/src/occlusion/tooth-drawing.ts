@@ -9,7 +9,7 @@ import {
   type ToothPlace,
   teethOfArch,
 } from './mouth-shape.ts'
-import { archOf, isFrontTooth, placeOf, type Slope, type ToothRegion } from './regions.ts'
+import { archOf, isFrontTooth, placeOf, type Slope, supportingSide, type ToothRegion } from './regions.ts'
 
 /** A point on the plane of the occlusal surface, mm: forwards, to the patient's left. */
 export interface PlanPoint {
@@ -111,8 +111,8 @@ export function toothMarks(fdi: number): {
   const which = placeOf(fdi) <= 5 ? 0 : placeOf(fdi) - 5
   const tips = (side: 'buccal' | 'lingual') =>
     sides[side].a[which]!.map((a) => toPlan(tooth, a, sides[side].b))
-  const [carrying, other] =
-    arch === 'upper' ? (['lingual', 'buccal'] as const) : (['buccal', 'lingual'] as const)
+  const carrying = supportingSide(arch)
+  const other = carrying === 'buccal' ? 'lingual' : 'buccal'
   const half = tooth.width / 2 - 1
   return {
     supporting: tips(carrying),
@@ -130,9 +130,7 @@ export function toothSection(
   const arch = archOf(fdi)
   const primitives = primitivesOf(arch, tooth)
   const { depth, centre } = sizeOf(arch, tooth)
-  const tips = primitives
-    .filter(({ side }) => side === (arch === 'upper' ? 'lingual' : 'buccal'))
-    .map(({ a }) => a)
+  const tips = primitives.filter(({ side }) => side === supportingSide(arch)).map(({ a }) => a)
   const a = (slope === 'distal' ? tips.at(-1) : tips[0]) ?? 0
   const steps = 80
   return Array.from({ length: steps + 1 }, (_, n) => {

@@ -4,7 +4,7 @@ import { choice, figure, list, type Of, record, whole } from '../shape/index.ts'
 import { close, frameOf, inLower } from './closing.ts'
 import { type ContactMark, contactMap } from './contact-map.ts'
 import { type ExpertRound, grindByRules, trainerArticulator } from './expert.ts'
-import { type Blocked, type Stroke, stroke, volumeTaken } from './grinding.ts'
+import { type Blocked, type Stroke, stoneRadius, stroke, volumeTaken } from './grinding.ts'
 import { noError, processingErrors, type ToothError, waxSetUp, withErrors } from './mouth.ts'
 import { cellAt, copyOf, type Mouth } from './mouth-grid.ts'
 import type { Bite } from './regions.ts'
@@ -52,6 +52,13 @@ export interface ExpertShown {
   readonly blocked: readonly Blocked[]
   readonly score: RemountScore
 }
+
+/** Tools of the hand: how wide their mark is and how deep a touch goes, mm (choice); the stone is 5 mm across. */
+export const trainerTools = {
+  bowl: { name: 'Hand tool', radius: 0.6, depth: 0.05 },
+  fine: { name: 'Fine point', radius: 0.35, depth: 0.03 },
+  stone: { name: 'Round stone', radius: stoneRadius(2.5, 0.1), depth: 0.1 },
+} as const
 
 const posteriors = [14, 15, 16, 17, 24, 25, 26, 27, 34, 35, 36, 37, 44, 45, 46, 47]
 /** What the lessons do to teeth, mm and degrees (choice). */

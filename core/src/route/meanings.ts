@@ -43,5 +43,6 @@ export const checkMeanings = [
   'ringPowder',
   'enclosuresBack',
   'pinOpening',
+  'borderThickness',
 ] as const
 export type CheckMeaning = (typeof checkMeanings)[number]

@@ -1,4 +1,5 @@
 import {
+  BORDER_LEAST_MILLIMETRES,
   borderStock,
   borderToStart,
   type FinishingLadder,
@@ -15,6 +16,7 @@ import {
   saying,
   scratchWords,
   surfaceSpeed,
+  usualHold,
   wheelFor,
 } from '@yentrik/core'
 import type { ReactNode } from 'react'
@@ -225,18 +227,15 @@ function Back({
   )
 }
 
-/** The border: what stays at the end, and how often the work may go back. */
-function Border({
-  ladder,
-  at,
-  draft,
-  onDraft,
-}: {
+interface PartProps {
   readonly ladder: FinishingLadder
   readonly at: number
   readonly draft: FinishDraft
   readonly onDraft: (change: Partial<FinishDraft>) => void
-}) {
+}
+
+/** The border: what stays at the end, and how often the work may go back. */
+function Border({ ladder, at, draft, onDraft }: PartProps) {
   const mm = useMillimetres(2)
   const { value, fault } = readNumber(draft.border, 'mm', { wanted: false })
   // A repeat begins with rubber, or where the ladder has none with its second stage.
@@ -273,7 +272,7 @@ function Border({
       {answer && <Message tone={answer.enough ? 'good' : 'error'} words={answer.say} />}
       <p className="text-sm opacity-80">
         <Said
-          words={saying`In wax it wants ${qty.mm(borderToStart(ladder, repeatFrom), 2)}: 3 mm, the contour, the ladder, and once back.`}
+          words={saying`In wax it wants ${qty.mm(borderToStart(ladder, repeatFrom), 2)}: ${qty.mm(BORDER_LEAST_MILLIMETRES)}, the contour, the ladder, and once back.`}
         />
       </p>
     </section>
@@ -281,17 +280,7 @@ function Border({
 }
 
 /** The wheel that is taken up, held against the stage that comes. */
-function Wheel({
-  ladder,
-  at,
-  draft,
-  onDraft,
-}: {
-  readonly ladder: FinishingLadder
-  readonly at: number
-  readonly draft: FinishDraft
-  readonly onDraft: (change: Partial<FinishDraft>) => void
-}) {
+function Wheel({ ladder, at, draft, onDraft }: PartProps) {
   const wheels = useEquipment('wheel')
   const wanted = ladder.stages[at]!
   const typed = draft.wheel.trim().toLowerCase()
@@ -303,7 +292,7 @@ function Wheel({
       ? 'No compound of this ladder stands on it: take a marked wheel, or mark this one.'
       : undefined
   const speed = lab && surfaceSpeed(lab.diameterMillimetres, lab.rpm)
-  const held = speed ? { metresPerSecond: speed, newtons: 3, contactSquareMillimetres: 300 } : undefined
+  const held = speed ? { ...usualHold, metresPerSecond: speed } : undefined
   return (
     <section className="card-flat grid content-start gap-2 p-5" aria-label="The wheel">
       <TextField

@@ -1,4 +1,9 @@
-import { type GoingBack, PLAQUE_RA_MICROMETRES, type PlannedStage } from '@yentrik/core'
+import {
+  type GoingBack,
+  PLAQUE_DEPTH_MICROMETRES,
+  PLAQUE_RA_MICROMETRES,
+  type PlannedStage,
+} from '@yentrik/core'
 
 const ink = 'var(--color-base-content)'
 const WIDTH = 100
@@ -6,8 +11,6 @@ const HEIGHT = 46
 /** Of the drawn scale, µm: from a bur mark to below a shine. */
 const DEEPEST = 60
 const FINEST = 0.012
-/** Ra 0.2 as a scratch: six times as deep. */
-const PLAQUE_DEPTH = 6 * PLAQUE_RA_MICROMETRES
 
 const level = (micrometres: number) =>
   (HEIGHT * Math.log(DEEPEST / Math.min(DEEPEST, Math.max(FINEST, micrometres)))) / Math.log(DEEPEST / FINEST)
@@ -84,12 +87,12 @@ export function LadderDrawing({
         )
       })}
       <path
-        d={`M0 ${level(PLAQUE_DEPTH)}H${WIDTH}`}
+        d={`M0 ${level(PLAQUE_DEPTH_MICROMETRES)}H${WIDTH}`}
         stroke="var(--color-success)"
         strokeWidth="0.45"
         strokeDasharray="2 1.2"
       />
-      <text x={WIDTH} y={level(PLAQUE_DEPTH) - 1} textAnchor="end" fill="var(--color-success)">
+      <text x={WIDTH} y={level(PLAQUE_DEPTH_MICROMETRES) - 1} textAnchor="end" fill="var(--color-success)">
         Ra {PLAQUE_RA_MICROMETRES} µm: from here on it is lustre
       </text>
       {scratch !== undefined && (

@@ -1,5 +1,6 @@
 import {
   ceramicLadder,
+  checksMeaning,
   type FinishingLadder,
   type JobState,
   type LabWheel,
@@ -42,7 +43,8 @@ const stageOfStep: Readonly<Record<string, string>> = {
 
 /** As the case has it: the stage of its step, and the border as it was measured. */
 export function finishFor(job: JobState, stepId: string): FinishDraft {
-  const border = job.steps.borders?.readings.at(-1)?.value
+  const [measured] = checksMeaning(job, 'borderThickness')
+  const border = measured && job.steps[measured.step.id]?.readings.at(-1)?.value
   return {
     ...emptyFinish,
     at: stageOfStep[stepId] ?? 'rubber',

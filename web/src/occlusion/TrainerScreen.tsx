@@ -13,6 +13,7 @@ import {
   type Trained,
   type TrainedLook,
   type TrainedSection,
+  trainerTools,
 } from '@yentrik/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -39,13 +40,7 @@ const bites: Options<Bite> = [
   ['left', 'Left'],
   ['protrusive', 'Forwards'],
 ]
-/** Tools of the hand: how wide their mark is and how deep a touch goes, mm. */
-const tools = {
-  bowl: { name: 'Hand tool', radius: 0.6, depth: 0.05 },
-  fine: { name: 'Fine point', radius: 0.35, depth: 0.03 },
-  stone: { name: 'Round stone', radius: 0.9, depth: 0.1 },
-} as const
-type Tool = keyof typeof tools
+type Tool = keyof typeof trainerTools
 const ADVANCES: Options<'0.5' | '1' | '1.5'> = [
   ['0.5', '0.5'],
   ['1', '1'],
@@ -89,7 +84,7 @@ export function TrainerScreen() {
   const cut = (arch: 'upper' | 'lower', place: PlanPoint) => {
     if (arch === 'upper') setAt(place)
     if (!placeAt(arch, place)) return
-    const { radius, depth } = tools[tool]
+    const { radius, depth } = trainerTools[tool]
     keep((before) => ({ ...before, strokes: [...before.strokes, { arch, ...place, radius, depth }] }))
     setJudged(undefined)
   }
@@ -165,7 +160,9 @@ export function TrainerScreen() {
               )}
               <Pills<Tool>
                 label="Touch grinds with"
-                options={(Object.keys(tools) as Tool[]).map((each) => [each, tools[each].name] as const)}
+                options={(Object.keys(trainerTools) as Tool[]).map(
+                  (each) => [each, trainerTools[each].name] as const,
+                )}
                 value={tool}
                 onChoose={setTool}
               />

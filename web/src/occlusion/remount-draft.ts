@@ -1,6 +1,7 @@
 import {
   type Bite,
   biteOf,
+  checksMeaning,
   type JobState,
   lastSheetOf,
   type PaperMark,
@@ -136,11 +137,17 @@ export function foundRight(draft: RemountDraft, phase: RemountPhase): RemountDra
   }
 }
 
+/** The step at which the pin was first read. */
+function openingRead(job: JobState) {
+  const [first] = checksMeaning(job, 'pinOpening')
+  return first && job.steps[first.step.id]
+}
+
 /** As the case has it: the bites before on record, how it is fixed, and the pin as it was read. */
 export function remountFor(job: JobState, phase: RemountPhase): RemountDraft {
   const before = lastSheetOf(job, 'remount')
   const fixing = job.route.choices['remount-fixing']
-  const pin = job.steps['pin-opening']?.readings.at(-1)?.value
+  const pin = openingRead(job)?.readings.at(-1)?.value
   const known: RemountDraft = {
     ...emptyRemount,
     fixing: fixing === 'compound' || fixing === 'tape' ? fixing : 'glue',
@@ -170,7 +177,7 @@ export function ofCase(job: JobState | undefined): RemountOfCase {
   if (!job) return { dentures: 'both' }
   const { opponent, arch } = job.route.choices
   const natural = opponent === 'natural'
-  const opening = job.steps['pin-opening']
+  const opening = openingRead(job)
   const accepted = opening?.readings.find(({ sequence }) => opening.accepted.includes(sequence))?.value
   return {
     dentures: natural ? (arch === 'lower' ? 'lower' : 'upper') : 'both',
