@@ -143,7 +143,7 @@ export async function bringTo(page: Page, request: APIRequestContext, stepId: st
       ...(job.steps[at.id]?.status === 'running'
         ? []
         : [{ type: 'startStep' as const, ...on, outOfTimeReason }]),
-      ...carefulWork(job.jobId, at, random, undefined, state.authorisation.teeth),
+      ...carefulWork(job.jobId, at, random, undefined, state.authorisation),
       { type: 'finishStep', ...on, outOfTimeReason },
     ]
     for (const [index, command] of commands.entries()) {

@@ -1,6 +1,7 @@
 import { goodMix, goodReading, type RouteStep, teethOf } from '../route/index.ts'
 import { goodSheet, type SheetData, type StepSheet } from '../sheet/index.ts'
 import type { CaseCommand } from './case-command.ts'
+import type { WorkAuthorisation } from './payloads.ts'
 
 /**
  * What a careful technician would enter on a step: every amount near its plan, every check passed, every sheet filled in.
@@ -8,14 +9,14 @@ import type { CaseCommand } from './case-command.ts'
  *
  * @param random numbers from 0 to 1, for the small spread of real work
  * @param lotOf the lot in use of a material
- * @param teeth of the work authorisation
+ * @param order the teeth and the enclosures of the work authorisation
  */
 export function carefulWork(
   jobId: string,
   step: RouteStep,
   random: () => number,
   lotOf: (materialId: string) => string | undefined = () => undefined,
-  teeth: readonly number[] = [],
+  { teeth = [], enclosures = [] }: Partial<Pick<WorkAuthorisation, 'teeth' | 'enclosures'>> = {},
 ): CaseCommand[] {
   const mixes = (step.amounts ?? []).map((amount): CaseCommand => {
     const lot = lotOf(amount.materialId)
@@ -39,14 +40,20 @@ export function carefulWork(
       jobId,
       stepId: step.id,
       sheetId: sheet.id,
-      sheet: byTeeth(sheet, goodSheet(sheet), teeth),
+      sheet: ofOrder(sheet, goodSheet(sheet), teeth, enclosures),
     }),
   )
   return [...mixes, ...sheets, ...checks]
 }
 
-/** What is read tooth by tooth, at every tooth. */
-function byTeeth(sheet: StepSheet, good: SheetData, teeth: readonly number[]): SheetData {
+/** What is read tooth by tooth, at every tooth; of what came along, everything. */
+function ofOrder(
+  sheet: StepSheet,
+  good: SheetData,
+  teeth: readonly number[],
+  enclosures: readonly string[],
+): SheetData {
+  if (good.kind === 'enclosures') return { ...good, went: enclosures.map((name) => ({ name, way: 'back' })) }
   const [first] = good.kind === 'places' ? good.places : []
   if (sheet.kind !== 'places' || !sheet.suggestTeeth || !first || teeth.length === 0) return good
   return { kind: 'places', places: teeth.map((tooth) => ({ ...first, place: String(tooth) })) }

@@ -3,20 +3,21 @@ import { joined, saying } from '../quantity/index.ts'
 import type { RouteStep } from '../route/index.ts'
 import { teethNotRead } from '../sheet/index.ts'
 import { failingChecks, failingSheets, openChecks, stepOf } from './job.ts'
+import type { WorkAuthorisation } from './payloads.ts'
 import { refuse } from './refuse.ts'
 import type { JobState } from './state.ts'
 import { isSettled, type StepState } from './step-state.ts'
 
 /**
  * Refuses the end of a step while an amount, a check, a sheet or a tooth of it is missing, or does not pass.
- * @param teeth of the work authorisation, FDI
- * @throws {DomainError} `other-step-first`, `mix-missing`, `check-missing`, `sheet-missing`, `teeth-not-read`, `sheet-failing`, `check-failing`
+ * @param order the work authorisation
+ * @throws {DomainError} `other-step-first`, `mix-missing`, `check-missing`, `sheet-missing`, `teeth-not-read`, `enclosure-left-out`, `sheet-failing`, `check-failing`
  */
 export function mustBeComplete(
   job: JobState,
   step: RouteStep,
   state: StepState,
-  teeth: readonly number[],
+  { teeth, enclosures }: WorkAuthorisation,
 ): void {
   const beside = step.endsAfter?.find((id) => !isSettled(job.steps[id]))
   if (beside)
@@ -41,6 +42,16 @@ export function mustBeComplete(
     refuse('sheet-missing', `"${unwritten.name}" is not filled in yet.`, unwritten.how, unwritten.id)
   for (const sheet of step.sheets ?? []) {
     const last = state.sheets.findLast(({ sheetId }) => sheetId === sheet.id)?.sheet
+    const forgotten =
+      last?.kind === 'enclosures' &&
+      enclosures.find((each) => !last.went.some(({ name }) => name.trim() === each.trim()))
+    if (forgotten)
+      refuse(
+        'enclosure-left-out',
+        `"${forgotten}" came along, and nothing is said of it.`,
+        'Say where it is: in the bag, used up, or with the lab.',
+        sheet.id,
+      )
     if (sheet.kind !== 'places' || last?.kind !== 'places') continue
     const left = teethNotRead(sheet, last.places, teeth)
     if (left.length > 0)

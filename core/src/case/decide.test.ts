@@ -150,7 +150,7 @@ describe('the rules of the bench', () => {
   })
   it('counts every part back before the case may leave', () => {
     const bench = new Bench('implant-verification').upTo('deliver')
-    bench.check('deliver', 'enclosures-back', 'All in the bag')
+    bench.sheet('deliver', 'enclosures', { kind: 'enclosures', went: [] })
     const finish: CaseCommand = { type: 'finishStep', jobId: J, stepId: 'deliver' }
     expect(bench.refusal(finish)).toBe('sheet-missing')
     const back = (screws: number): CaseCommand => ({
@@ -407,7 +407,7 @@ function expectInvariants(bench: Bench): void {
 describe('a whole route', () => {
   it.each(['upper', 'lower', 'pair'])('a complete denture, %s, can be done to the end', (arch) => {
     const bench = new Bench('complete-denture', { arch }).upTo('hand-over')
-    bench.check('hand-over', 'enclosures-back', 'All in the bag')
+    bench.sheet('hand-over', 'enclosures', { kind: 'enclosures', went: [] })
     bench.finish('hand-over')
     expect(isDelivered(bench.working.state)).toBe(true)
   })
@@ -430,9 +430,9 @@ describe('a whole route', () => {
     expect(isDelivered(bench.working.state)).toBe(true)
   })
   it.each(['existing', 'new', 'frame'])('a clear clasp, %s, can be done to the end', (onto) => {
-    const bench = new Bench('clear-clasp', { onto }).upTo('deliver')
-    bench.check('deliver', 'enclosures-back', 'All in the bag')
-    bench.finish('deliver')
+    const bench = new Bench('clear-clasp', { onto }).upTo('hand-over')
+    bench.sheet('hand-over', 'enclosures', { kind: 'enclosures', went: [] })
+    bench.finish('hand-over')
     expect(isDelivered(bench.working.state)).toBe(true)
   })
   it('what is done once stays done when the route goes back, not when it is remade', () => {

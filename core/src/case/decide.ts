@@ -132,7 +132,7 @@ function decideOnJob(
     case 'swapVariant':
       return swapVariant(job, command, context)
     default:
-      return decideOnStep(job, command, context, state.authorisation.teeth)
+      return decideOnStep(job, command, context, state.authorisation)
   }
 }
 
@@ -143,7 +143,7 @@ function decideOnStep(
     { type: 'startStep' | 'finishStep' | 'skipStep' | 'recordCheck' | 'recordMix' | 'recordSheet' }
   >,
   { now }: CommandContext,
-  teeth: readonly number[],
+  order: WorkAuthorisation,
 ): CaseEventData {
   const state = job.steps[command.stepId]
   if (!state)
@@ -185,7 +185,7 @@ function decideOnStep(
           'Reload the case.',
           'checkId',
         )
-      mustBeOfTooth(check, command.tooth, teeth)
+      mustBeOfTooth(check, command.tooth, order.teeth)
       const { entry } = realTime(command, now, startOf(state))
       return { ...command, type: 'checkRecorded', ...takeReading(check, command), ...entry }
     }
@@ -208,7 +208,7 @@ function decideOnStep(
     }
     case 'finishStep': {
       mustBeRunning(step, state)
-      mustBeComplete(job, step, state, teeth)
+      mustBeComplete(job, step, state, order)
       const real = realTime(command, now, beforeFinish(state))
       return {
         ...command,

@@ -5,7 +5,7 @@ import { impressionClocks } from './impressions.ts'
 import { lastSheetOf, recordedSheet } from './job.ts'
 import { paced } from './mix-pace.ts'
 import type { JobState } from './state.ts'
-import { finishedAt, metMillis, type StepMix } from './step-state.ts'
+import { finishedAt, metMillis, type StepMix, type StepState } from './step-state.ts'
 import type { StepWindow } from './window-verdict.ts'
 
 const MINUTE = 60_000
@@ -15,6 +15,7 @@ export function stepWindow(job: JobState, step: RouteStep): StepWindow | undefin
   const state = job.steps[step.id]
   if (state?.status === 'running' && step.wait) {
     const window = windowFrom('finish', Date.parse(state.startedAt), step.wait, job)
+    if (step.wait.contactOf) return contactWindow(window, state, step.wait.contactOf)
     if (step.wait.cools) return coolingWindow(window, job, step.wait.cools)
     // A curve on record that is good says more than the usual hours: it may be short of them.
     return curveIsGood(job, step) ? { ...window, goodFrom: window.from } : window
@@ -65,6 +66,15 @@ function coolingWindow(window: StepWindow, job: JobState, cooling: Cooling): Ste
   if (!run) return window
   const goodFrom = window.from + millis(coldAfterMinutes(judgeCure(run, cooling)))
   return { ...window, goodFrom, lateFrom: Math.max(goodFrom, window.lateFrom) }
+}
+
+/** Wet for as long as the label of what was put on says, from when it was. */
+function contactWindow(window: StepWindow, state: StepState, sheetId: string): StepWindow {
+  const last = state.sheets.findLast((each) => each.sheetId === sheetId)
+  if (last?.sheet.kind !== 'disinfection') return window
+  const from = Date.parse(last.at)
+  const goodFrom = from + millis(last.sheet.contactMinutes)
+  return { ...window, from, goodFrom, lateFrom: goodFrom + window.lateFrom - window.from }
 }
 
 function curveIsGood(job: JobState, step: RouteStep): boolean {

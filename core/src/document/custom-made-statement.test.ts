@@ -72,10 +72,10 @@ describe('the statement on a custom-made device', () => {
     expect(names).not.toContain('Model plaster')
   })
   it('leaves to a person only the requirements, where every step is done and every lot noted', () => {
-    const done = new Bench('cast-posts').upTo('deliver')
-    for (const command of carefulWork(J, stepOf(done.job, 'deliver'), seededRandom(1), () => 'L7'))
+    const done = new Bench('cast-posts').upTo('hand-over')
+    for (const command of carefulWork(J, stepOf(done.job, 'hand-over'), seededRandom(1), () => 'L7'))
       done.do(command)
-    done.finish('deliver')
+    done.finish('hand-over')
     const { open } = customMadeStatement(done.working.state, done.job, maker, number, record)
     expect(open).not.toContain('Steps that are not done yet.')
     expect(open[0]).toContain('Requirements of Annex I')

@@ -1,13 +1,17 @@
-import { type CaseState, finishedAt, isSettled, type JobState } from '../case/index.ts'
+import { type CaseState, finishedAt, isSettled, type JobState, sheetsWanted } from '../case/index.ts'
 import { chargeOf } from '../casting/index.ts'
 import { materials } from '../materials/index.ts'
+import { joined, qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
+import { delivered } from './delivered.ts'
 
 /** A material of a device, with the lots that went into it. */
 interface StatedMaterial {
   readonly name: string
   readonly product?: string
   readonly lots: readonly string[]
+  /** How much went into it, where it was weighed or counted: "24 g", "1 set of clasps". */
+  readonly amount?: Saying
   /** Of an alloy: how much of it had been melted before, percent; left out: none of it. */
   readonly returnedPercent?: number
 }
@@ -35,6 +39,9 @@ export interface CustomMadeStatement {
   readonly materials: readonly StatedMaterial[]
   /** ISO 8601 instant of the last step on record. */
   readonly madeAt: string
+  /** Every place of manufacture, as entered at the release; the lab's own while nobody has released it. */
+  readonly places: readonly string[]
+  readonly released?: { readonly at: string; readonly by: string }
   readonly statements: readonly string[]
   /** What a person must still complete before signing. */
   readonly open: readonly string[]
@@ -96,6 +103,7 @@ export function customMadeStatement(
     materials: wantedMaterials,
   } = state.authorisation
   const used = usedMaterials(job, lotNumber)
+  const { released } = delivered(job)
   const finished = job.route.steps.every(({ id }) => isSettled(job.steps[id]))
   return {
     maker: maker.name,
@@ -114,6 +122,8 @@ export function customMadeStatement(
     ],
     materials: used,
     madeAt: [...done].sort().at(-1)!,
+    places: released?.places ?? [[maker.name, maker.address].filter(Boolean).join(', ')],
+    ...(released ? { released: { at: released.at, by: released.by } } : {}),
     statements: [
       `This device was made for the exclusive use of the patient with the code ${patientCode}.`,
       `It was made to the written prescription of ${prescriber}, ${clinic}, whose characteristics are given above.`,
@@ -123,6 +133,7 @@ export function customMadeStatement(
       ...(maker.address.trim() === '' ? ['Address of the maker.'] : []),
       'Requirements of Annex I that are not fully met, with the grounds, or "none".',
       ...(used.some(({ lots }) => lots.length === 0) ? ['Lots that were not noted.'] : []),
+      ...(released || sheetsWanted(job, 'release').length === 0 ? [] : ['The release.']),
       ...(finished ? [] : ['Steps that are not done yet.']),
     ],
     record,
@@ -156,9 +167,17 @@ function described(
 
 /** What went into the attempt that stands, by material and product; what only helped on the way is left out. */
 function usedMaterials(job: JobState, lotNumber: (lotId: string) => string): StatedMaterial[] {
-  const found = new Map<string, { name: string; product?: string; lots: Set<string> }>()
-  for (const { mixes } of Object.values(job.steps))
-    for (const { materialId, product, lots } of mixes) {
+  interface Found {
+    readonly name: string
+    readonly product?: string
+    readonly lots: Set<string>
+    grams: number
+    readonly counted: string[]
+  }
+  const found = new Map<string, Found>()
+  for (const step of job.route.steps)
+    for (const mix of job.steps[step.id]!.mixes) {
+      const { materialId, product, lots, amountId } = mix
       const card = materials.get(materialId)
       if (!card?.worn) continue
       const key = `${materialId} ${product ?? ''}`
@@ -166,12 +185,28 @@ function usedMaterials(job: JobState, lotNumber: (lotId: string) => string): Sta
         name: card.name,
         ...(product ? { product } : {}),
         lots: new Set<string>(),
+        grams: 0,
+        counted: [],
+      }
+      const amount = step.amounts?.find(({ id }) => id === amountId)
+      // Mixed again, the last one is what was used.
+      if (mix === job.steps[step.id]!.mixes.findLast((each) => each.amountId === amountId)) {
+        if (amount?.kind === 'use') entry.counted.push(`${amount.count} ${amount.unit}`)
+        entry.grams += mix.powderGrams ?? 0
       }
       for (const lot of lots) entry.lots.add(lotNumber(lot))
       found.set(key, entry)
     }
   return [
-    ...[...found.values()].map(({ lots, ...rest }) => ({ ...rest, lots: [...lots] })),
+    ...[...found.values()].map(({ lots, grams, counted, ...rest }) => ({
+      ...rest,
+      lots: [...lots],
+      ...(grams > 0
+        ? { amount: saying`${qty.grams(grams)}` }
+        : counted.length > 0
+          ? { amount: joined(counted) }
+          : {}),
+    })),
     ...meltedAlloys(job, lotNumber),
   ]
 }

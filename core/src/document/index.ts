@@ -5,3 +5,4 @@ export {
   isDevice,
   type Maker,
 } from './custom-made-statement.ts'
+export { type Delivered, delivered } from './delivered.ts'

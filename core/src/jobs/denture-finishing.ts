@@ -1,8 +1,6 @@
 import { BORDER_LEAST_MILLIMETRES, BORDER_SOURCE, borderBefore, resinLadder } from '../finishing/index.ts'
 import type { TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
-import { enclosuresBack } from './door.ts'
-import { identificationChecks } from './identification.ts'
 import { scratchLooks } from './scratches.ts'
 
 /** What a caliper reads of a border, mm. */
@@ -11,7 +9,7 @@ const rubber = resinLadder.stages.findIndex(({ id }) => id === 'rubber')
 /** So much that 3 mm stay when rubber, pumice and shine have taken theirs. */
 const BEFORE_POLISHING = Number((Math.ceil(borderBefore(resinLadder, rubber) / CALIPER) * CALIPER).toFixed(2))
 
-/** From the rough denture to the sealed bag. */
+/** From the rough denture to its shine. */
 export const dentureFinishing: readonly TemplateStep[] = [
   {
     id: 'flash-off',
@@ -205,76 +203,5 @@ export const dentureFinishing: readonly TemplateStep[] = [
         source: BORDER_SOURCE,
       },
     ],
-  },
-  {
-    id: 'ultrasonic',
-    name: 'Steam and ultrasonic',
-    stage: 'check',
-    kind: 'machine',
-    how: ['Steam off the compound.', '10 min in soap or ammonia solution, rinse.'],
-    why: 'Compound under a tooth turns grey in the mouth.',
-    handsOnMinutes: 3,
-    waitMinutes: 10,
-    wait: {
-      earliestMinutes: 10,
-      bestMinutes: 30,
-      early: 'The bath is not done.',
-      late: 'Take it out and rinse it.',
-      source: 'common practice: about 10 min',
-    },
-    uses: ['ammonia', 'boilingWater'],
-  },
-  {
-    id: 'last-look',
-    name: 'Last look',
-    stage: 'check',
-    kind: 'attended',
-    how: [
-      'Against the work authorisation, line by line.',
-      'Shade, teeth, identification, borders, fitting surface.',
-    ],
-    why: 'The next person to look is the patient.',
-    handsOnMinutes: 5,
-    checks: [
-      look('as-prescribed', 'As prescribed', 'Read it off the docket.', 'All of it', {
-        'Something differs': askDentist('The finished denture differs from the prescription. Accept?'),
-      }),
-      ...identificationChecks,
-    ],
-  },
-  {
-    id: 'papers',
-    name: 'Papers and label',
-    stage: 'document',
-    kind: 'attended',
-    how: ['Print the record and the label.', 'Materials with their lots are on the record.'],
-    why: 'Whoever repairs it in ten years wants to know what it is.',
-    handsOnMinutes: 4,
-    uses: [],
-  },
-  {
-    id: 'disinfect-leave',
-    name: 'Disinfect, moist, into the bag',
-    stage: 'deliver',
-    kind: 'attended',
-    how: ['Disinfect the surface for its contact time, rinse.', 'Moist into a sealed bag, label on.'],
-    why: 'Drying changes the shape.',
-    handsOnMinutes: 8,
-    checks: [
-      look('bag', 'Bag', 'Turn it over.', 'Moist, sealed, labelled', {
-        'Leaks or dry': adjust('A new bag, a little water in it.'),
-      }),
-    ],
-    uses: ['disinfectant'],
-  },
-  {
-    id: 'hand-over',
-    name: 'Hand over',
-    stage: 'deliver',
-    kind: 'attended',
-    how: ['Enclosures back by the list.', 'Delivery note signed.'],
-    why: 'Parts that stay here are missed there.',
-    handsOnMinutes: 4,
-    checks: [enclosuresBack],
   },
 ]

@@ -1,4 +1,6 @@
+import { COMMON_PRACTICE } from '../materials/index.ts'
 import { ARCH_MATTER, type Matter, type TemplateStep } from '../route/index.ts'
+import type { StepSheet } from '../sheet/index.ts'
 import { adjust, askDentist, look } from './checks.ts'
 
 /** What most jobs do alike on the way in and out (common practice). */
@@ -63,15 +65,15 @@ export const papersAndLabel: TemplateStep = {
   handsOnMinutes: 3,
 }
 
-/** By the list that was typed when the case came in; it stands beside the check. */
-export const enclosuresBack = look(
-  'enclosures-back',
-  'Enclosures',
-  'Compare with what came along.',
-  'All in the bag',
-  { 'Something is missing': adjust('Look for it on the bench, or note what was used up.') },
-  { means: 'enclosuresBack' },
-)
+/** By the list that was typed when the case came in: nothing on it is left out. */
+export const enclosuresBack: StepSheet = {
+  id: 'enclosures',
+  kind: 'enclosures',
+  name: 'What came along',
+  how: 'Say where each of them is.',
+  source: COMMON_PRACTICE,
+  failing: adjust('Look for it on the bench; what was used up or stays here is said so.'),
+}
 
 export function handOver(change: Pick<TemplateStep, 'how'> & Partial<TemplateStep>): TemplateStep {
   return {
@@ -81,8 +83,8 @@ export function handOver(change: Pick<TemplateStep, 'how'> & Partial<TemplateSte
     kind: 'attended',
     why: 'Nothing leaves the lab that could carry infection or that is not on the note.',
     handsOnMinutes: 5,
-    checks: [enclosuresBack],
     uses: ['disinfectant'],
     ...change,
+    sheets: [...(change.sheets ?? []), enclosuresBack],
   }
 }

@@ -1,3 +1,5 @@
+export { type Instructions, instructionsOf } from './instructions.ts'
+
 import { routeShelf } from '../route/index.ts'
 import * as shipped from './routes.generated.ts'
 

@@ -128,7 +128,11 @@ const gates: readonly (readonly [string, Choices, readonly string[]])[] = [
       'fit-die',
     ],
   ],
-  ['cast-posts', {}, ['list-posts', 'metal-record', 'smooth-post', 'dry-pack', 'statement']],
+  [
+    'cast-posts',
+    {},
+    ['list-posts', 'metal-record', 'smooth-post', 'dry-pack', 'papers', 'disinfect-leave', 'hand-over'],
+  ],
   ['tooth-wax-up', {}, ['study-teeth', 'carve-occlusal', 'every-side']],
   [
     'complete-denture',
@@ -167,7 +171,11 @@ const gates: readonly (readonly [string, Choices, readonly string[]])[] = [
   ],
   ['wire-clasp-partial', {}, ['inspect-clasps', 'wax-check', 'trial-closures', 'pin-opening', 'last-look']],
   ['immediate-denture', {}, ['copy-pot', 'replace-teeth', 'wax-check', 'pin-opening', 'last-look']],
-  ['clear-clasp', {}, ['warm-oven', 'form-strip', 'cut-clasp', 'protect', 'clear', 'polish-clasp']],
+  [
+    'clear-clasp',
+    {},
+    ['warm-oven', 'form-strip', 'cut-clasp', 'protect', 'clear', 'polish-clasp', 'last-look', 'bag'],
+  ],
 ]
 describe('the gates of the work', () => {
   it.each(gates.flatMap(([id, choices, steps]) => steps.map((step) => [id, step, choices] as const)))(

@@ -1,7 +1,7 @@
 import type { TemplateStep } from '../route/index.ts'
 import { COPING_SOURCE, coping, forCeramic } from './casting-matters.ts'
 import { adjust, goBack, look, measure } from './checks.ts'
-import { handOver, papersAndLabel } from './door.ts'
+import { deliverySteps } from './delivery.ts'
 import { shows, UNDER_WAX, WAXED } from './pictures.ts'
 
 /** Chewing face, last look, weight: from then on the clock runs until it is invested. */
@@ -153,9 +153,10 @@ export const sentOut: readonly TemplateStep[] = [
       }),
     ],
   },
-  { ...papersAndLabel, when: { casting: ['here'] } },
-  {
-    ...handOver({ how: ['On its die; casts and bite record back with it.', "Cementing is the clinic's."] }),
+  ...deliverySteps({
+    resin: false,
+    metal: true,
+    packed: ['Dry, on its die, in its box.', "Cementing is the clinic's."],
     when: { casting: ['here'] },
-  },
+  }),
 ]

@@ -164,6 +164,12 @@ export const benchCards: readonly MaterialCard[] = [
   aid('cyanoacrylate', 'Thin adhesive', 'A drop on a dry fit; it takes up room, so little is more.'),
   aid('petroleum-jelly', 'Petroleum jelly', 'A thin film; wipe off what pools.'),
   aid('waxed-floss', 'Waxed floss', 'A scaffold woven round the copings.'),
+  aid(
+    'surface-disinfectant',
+    'Surface disinfectant',
+    'Wet for its whole contact time, then rinsed. No bleach on clasps or frames, no alcohol on resin.',
+    'disinfectant',
+  ),
   aid('tray-adhesive', 'Tray adhesive', 'Thin, dry before loading.'),
   {
     ...aid('water', 'Water', 'At room temperature unless the pack says otherwise.', 'liquid'),

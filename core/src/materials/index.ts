@@ -15,6 +15,13 @@ export const materials = materialShelf([
   ...benchCards,
 ])
 
+export {
+  agentNames,
+  type DisinfectingAgent,
+  disinfectantFaults,
+  disinfectingAgents,
+  LONGEST_CONTACT_MINUTES,
+} from './disinfectant.ts'
 export { type LabProduct, productCard, productFaults, productFlags, productShape } from './lab-product.ts'
 export {
   type AlloyFigures,

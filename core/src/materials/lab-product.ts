@@ -1,6 +1,7 @@
 import { qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { figure, id, list, maybe, type Of, record, text, yesNo } from '../shape/index.ts'
+import { choice, figure, id, list, maybe, type Of, record, text, yesNo } from '../shape/index.ts'
+import { disinfectingAgents, LONGEST_CONTACT_MINUTES } from './disinfectant.ts'
 import {
   type AlloyFigures,
   clockFault,
@@ -55,6 +56,9 @@ export const productShape = record({
   castingShrinkagePercent: maybe(figure(-100, 100, { example: 2.3 })),
   castingFromCelsius: maybe(figure(-1000, 10_000, { example: 1380 })),
   castingToCelsius: maybe(figure(-1000, 10_000, { example: 1420 })),
+  /** Of a disinfectant. */
+  agent: maybe(choice(disinfectingAgents)),
+  contactMinutes: maybe(figure(-1e6, 1e6, { example: 5 })),
   /** What is printed where: "the pack", "data sheet 3". */
   source: text(200, { least: 0, example: 'the pack' }),
 })
@@ -106,9 +110,11 @@ export function productFaults(product: LabProduct, classCard: MaterialCard): Pro
     'settingPercentPerRatioStep',
   ] as const
   const ofAlloy = ['castingShrinkagePercent', 'castingFromCelsius', 'castingToCelsius'] as const
+  const ofDisinfectant = ['agent', 'contactMinutes'] as const
   for (const [fields, its] of [
     [ofInvestment, classCard.investment],
     [ofAlloy, classCard.alloy],
+    [ofDisinfectant, classCard.family === 'disinfectant'],
   ] as const)
     for (const field of fields)
       if (product[field] !== undefined && !its) fault(field, `${classCard.name} has no such figure.`)
@@ -123,6 +129,7 @@ export function productFaults(product: LabProduct, classCard: MaterialCard): Pro
     fault('settingPercentPerRatioStep', 'Enter the change for 0.01 mL/g: at most 1 % either way.')
   positive('hygroscopicPercent', product.hygroscopicPercent, 5, '%')
   positive('castingShrinkagePercent', product.castingShrinkagePercent, 5, '%')
+  positive('contactMinutes', product.contactMinutes, LONGEST_CONTACT_MINUTES, 'min')
   positive('castingFromCelsius', product.castingFromCelsius, 2000, '°C')
   positive('castingToCelsius', product.castingToCelsius, 2000, '°C')
   const merged = mergedAlloy(product, classCard)

@@ -17,6 +17,7 @@ export type MaterialFamily =
   | 'wax'
   | 'liquid'
   | 'alloy'
+  | 'disinfectant'
   | 'aid'
 
 /** Weighed powder with a measured liquid. */

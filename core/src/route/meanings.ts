@@ -23,6 +23,8 @@ export const stepMeanings = [
   'benchSet',
   'burntOut',
   'casting',
+  'waterStorage',
+  'bagged',
 ] as const
 export type StepMeaning = (typeof stepMeanings)[number]
 

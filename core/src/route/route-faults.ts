@@ -60,6 +60,9 @@ function windowFaults(step: RouteStep, earlier: ReadonlySet<string>): string[] {
     const { earliestMinutes, bestMinutes, latestMinutes = Number.POSITIVE_INFINITY } = wait
     if (!(0 <= earliestMinutes && earliestMinutes <= bestMinutes && bestMinutes <= latestMinutes))
       faults.push('its waiting window does not rise')
+    const { contactOf } = wait
+    if (contactOf && !step.sheets?.some(({ id, kind }) => id === contactOf && kind === 'disinfection'))
+      faults.push(`its contact time counts from "${contactOf}", which is no disinfection of it`)
     if (wait.source === '') faults.push('its waiting window has no source')
   }
   if (startWindow) {

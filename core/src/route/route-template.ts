@@ -94,6 +94,8 @@ const waitWindowShape = record({
   cools: maybe(choice(coolings)),
   /** Of former versions, where only some windows wanted a reason. */
   hard: maybe(yesNo()),
+  /** The disinfection of the step: its contact time counts from that entry. */
+  contactOf: maybe(id()),
   ...ofAnyWindow,
   early: sentence,
   late: sentence,

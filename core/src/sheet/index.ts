@@ -1,3 +1,4 @@
+export { type EnclosureWay, type EnclosureWent, wayWords } from './kinds/enclosures.ts'
 export { pairLines } from './kinds/finished-pair.ts'
 export { sheetKinds } from './kinds/index.ts'
 export type { PartCount } from './kinds/parts.ts'

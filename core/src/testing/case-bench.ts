@@ -74,7 +74,7 @@ export class Bench {
       if (this.job.steps[step.id]!.status === 'waiting') {
         this.do({ type: 'startStep', jobId: J, stepId: step.id })
       }
-      for (const command of carefulWork(J, step, random, undefined, this.working.state.authorisation.teeth))
+      for (const command of carefulWork(J, step, random, undefined, this.working.state.authorisation))
         this.do(command)
       const opens = stepWindow(this.job, step)?.goodFrom ?? 0
       this.now = Math.max(this.now + (step.wait ? 0 : MINUTE), opens)
@@ -88,7 +88,7 @@ export class Bench {
       stepOf(this.job, stepId),
       seededRandom(1),
       undefined,
-      this.working.state.authorisation.teeth,
+      this.working.state.authorisation,
     )
   }
   check(stepId: string, checkId: string, reading: number | string): void {

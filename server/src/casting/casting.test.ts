@@ -30,7 +30,8 @@ async function crownAt(stepId: string) {
     const on = { jobId: 'job-1', stepId: step.id }
     await give({ type: 'startStep', ...on })
     if (step.id === stepId) return { caseId, on, give }
-    for (const command of carefulWork('job-1', step, seededRandom(1), undefined, teeth)) await give(command)
+    for (const command of carefulWork('job-1', step, seededRandom(1), undefined, { teeth }))
+      await give(command)
     const { status, body } = await give({ type: 'finishStep', ...on, outOfTimeReason: 'test' })
     if (status !== 201) throw new Error(JSON.stringify(body))
   }
@@ -100,7 +101,7 @@ describe('the stock of alloy', () => {
       await give({ type: 'startStep', ...step })
       const record = (await server.get(`/cases/${caseId}`)).body as CaseRecord
       const job = caseState(record.events, (id) => record.routes[id]!).jobs[0]!
-      for (const command of carefulWork('job-1', currentStep(job)!, seededRandom(1), undefined, teeth))
+      for (const command of carefulWork('job-1', currentStep(job)!, seededRandom(1), undefined, { teeth }))
         await give(command)
       await give({ type: 'finishStep', ...step, outOfTimeReason: 'test' })
     }

@@ -137,10 +137,11 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
       { ...step, amounts: amountsIn(working.state.jobs[0]!, step) },
       random,
       context.lotOf,
-      demo.teeth,
+      working.state.authorisation,
     )
     if (step.startWindow) setting.delete(`after ${step.startWindow.afterStepId}`)
-    const mixes = entries.filter(({ type }) => type === 'recordMix')
+    // What a clock counts from comes before the waiting.
+    const mixes = entries.filter(setsClock)
     const begun = clock
     // Nobody goes home between a mix and what counts from it.
     if (mixes.length > 0 && countedFrom(working.state.jobs[0]!, step.id)) setting.add(step.id)
@@ -150,7 +151,7 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
     const usual = step.wait ? 0 : (step.waitMinutes ?? 0)
     const done = Math.max(begun + (step.wait ? 0 : hands + usual) * MINUTE, opens, clock)
     for (const entry of entries)
-      if (entry.type !== 'recordMix') add(entry, Math.max(0, Math.ceil((done - clock) / MINUTE)), bound(), by)
+      if (!setsClock(entry)) add(entry, Math.max(0, Math.ceil((done - clock) / MINUTE)), bound(), by)
     add({ type: 'finishStep', ...on }, Math.max(0, Math.ceil((done - clock) / MINUTE)), bound(), by)
     if (step.wait?.ofMix) setting.delete(step.wait.ofMix.stepId)
     // Nor between a step and what must be begun soon after it.
@@ -159,6 +160,9 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
   if (demo.hold) add({ type: 'hold', reason: demo.hold }, 2, true, by)
   return plan
 }
+
+const setsClock = (entry: CaseCommand) =>
+  entry.type === 'recordMix' || (entry.type === 'recordSheet' && entry.sheet.kind === 'disinfection')
 
 /** Whether something on the route waits for what is mixed in a step. */
 function countedFrom({ route }: JobState, stepId: string): boolean {

@@ -44,7 +44,7 @@ describe('work in a machine', () => {
       const outOfTimeReason = 'the clock of a test'
       await server.command(caseId, seen++, { type: 'startStep', ...on, outOfTimeReason }).expect(201)
       if (step.id === stepId) return
-      for (const command of carefulWork('job-1', step, random, undefined, state.authorisation.teeth))
+      for (const command of carefulWork('job-1', step, random, undefined, state.authorisation))
         await server.command(caseId, seen++, command).expect(201)
       await server.command(caseId, seen, { type: 'finishStep', ...on, outOfTimeReason }).expect(201)
     }

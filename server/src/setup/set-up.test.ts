@@ -82,7 +82,7 @@ describe('the sheets of set-up and wax on record', () => {
       const on = { jobId: 'job-1', stepId: step.id }
       const give: CaseCommand[] = [{ type: 'startStep', ...on }]
       if (step.id !== stepId)
-        give.push(...carefulWork('job-1', step, seededRandom(1), undefined, state.authorisation.teeth), {
+        give.push(...carefulWork('job-1', step, seededRandom(1), undefined, state.authorisation), {
           type: 'finishStep',
           ...on,
           outOfTimeReason: 'test',

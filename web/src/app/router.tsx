@@ -97,6 +97,12 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../papers/LabelPaper.tsx')).LabelPaper }),
       },
       {
+        path: 'papers/instructions/:caseId',
+        lazy: async () => ({
+          Component: (await import('../papers/InstructionsPaper.tsx')).InstructionsPaper,
+        }),
+      },
+      {
         path: 'papers/delivery/:caseId',
         lazy: async () => ({ Component: (await import('../papers/DeliveryPaper.tsx')).DeliveryPaper }),
       },

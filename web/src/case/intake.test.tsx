@@ -169,10 +169,10 @@ describe('the intake', () => {
     open()
     expect(screen.getAllByRole('radio').length).toBeGreaterThanOrEqual(routeTemplates.size)
     const day = () => screen.getByLabelText<HTMLInputElement>('Due on').value
-    // 2 and 10 working days after Monday 2 March.
+    // 2 and 11 working days after Monday 2 March.
     expect(day()).toBe('2026-03-04')
     fireEvent.click(screen.getByText('Complete denture'))
-    await waitFor(() => expect(day()).toBe('2026-03-16'))
+    await waitFor(() => expect(day()).toBe('2026-03-17'))
   })
   it('takes the case in and opens it', async () => {
     const { user, sent, where } = open()

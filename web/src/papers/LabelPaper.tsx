@@ -1,10 +1,16 @@
-import { isDevice } from '@yentrik/core'
+import { finishedAt, isDevice, type JobState } from '@yentrik/core'
 import { longDate } from '../format/format.ts'
-import { labNow } from '../live/lab-clock.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { Paper } from './Paper.tsx'
 import { QrCode } from './QrCode.tsx'
 import { usePaperCase } from './use-paper-case.ts'
+
+/** The last step on record that was finished. */
+const madeAt = ({ steps }: JobState) =>
+  Object.values(steps)
+    .flatMap((step) => finishedAt(step) ?? [])
+    .sort()
+    .at(-1)
 
 /** The label on what leaves: whose it is, what it is, who made it; a device says that it is one. */
 export function LabelPaper() {
@@ -37,7 +43,8 @@ export function LabelPaper() {
                 {lab.address ? `, ${lab.address}` : ', address: ______________________'}
               </p>
               <p className="figures">
-                {docket}/{job.jobId}, {longDate(labNow())}
+                {docket}/{job.jobId}
+                {madeAt(job) && `, made ${longDate(Date.parse(madeAt(job)!))}`}
               </p>
             </div>
             <QrCode text={docket} className="w-[22mm] shrink-0" />

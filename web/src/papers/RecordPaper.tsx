@@ -4,7 +4,6 @@ import {
   eventWords,
   finishedAt,
   isDelivered,
-  isDevice,
   type JobState,
   lastSheetOf,
   materials,
@@ -21,12 +20,13 @@ import {
   stepOf,
   usedMaterials,
 } from '@yentrik/core'
-import { Link, useParams } from 'react-router'
+import { useParams } from 'react-router'
 import { dateAndTime, longDate } from '../format/format.ts'
 import { useAnswer } from '../live/queries.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
+import { CasePapers } from '../record/CasePapers.tsx'
 import { choiceWords } from '../record/choice-words.ts'
 import { useStoredCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
@@ -50,17 +50,7 @@ export function RecordPaper() {
   return (
     <Paper title={`Record of ${docket}`} waiting={waiting}>
       <p className="no-print mb-3 flex flex-wrap gap-4">
-        <Link className="link" to={`/papers/label/${caseId}`}>
-          Label
-        </Link>
-        <Link className="link" to={`/papers/delivery/${caseId}`}>
-          Delivery note
-        </Link>
-        {state.jobs.filter(isDevice).map(({ jobId, route }) => (
-          <Link key={jobId} className="link" to={`/papers/statement/${caseId}?job=${jobId}`}>
-            Statement on the custom-made device{state.jobs.length > 1 && `, ${route.name}`}
-          </Link>
-        ))}
+        <CasePapers caseId={caseId} state={state} className="link" />
       </p>
       <header className="flex items-start justify-between gap-6 border-b border-black pb-3">
         <div>

@@ -1,10 +1,11 @@
 import { customMadeStatement, type DescribedDevice, DomainError, showTooth } from '@yentrik/core'
 import { useParams, useSearchParams } from 'react-router'
-import { longDate } from '../format/format.ts'
+import { dateAndTime, longDate } from '../format/format.ts'
 import { useAnswer } from '../live/queries.ts'
 import { refusalWords } from '../parts/attempt.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
+import { useWords } from '../preferences/words.tsx'
 import { useStoredCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { ChainLine } from './ChainLine.tsx'
@@ -19,6 +20,7 @@ export function StatementPaper() {
   const { data: lab } = useAnswer('GET /lab')
   const { data: chain } = useAnswer('GET /cases/:caseId/chain', { path: { caseId } })
   const { lotNumber } = useShelf()
+  const say = useWords()
   if (!state || !lab || !chain) return error ? <Message tone="error" words={error.said} /> : <Waiting />
   const job = state.jobs.find(({ jobId }) => jobId === query.get('job')) ?? state.jobs[0]!
   const { statement, refusal } = statementOf()
@@ -40,12 +42,19 @@ export function StatementPaper() {
       'Materials',
       statement.materials
         .map(
-          ({ name, product, lots, returnedPercent }) =>
-            `${name}${product ? ` (${product})` : ''}, ${lots.length > 0 ? `lot ${lots.join(', ')}` : 'lot not noted'}${returnedPercent ? `, ${returnedPercent} % of it returned metal` : ''}`,
+          ({ name, product, amount, lots, returnedPercent }) =>
+            `${name}${product ? ` (${product})` : ''}${amount ? `, ${say(amount)}` : ''}, ${lots.length > 0 ? `lot ${lots.join(', ')}` : 'lot not noted'}${returnedPercent ? `, ${returnedPercent} % of it returned metal` : ''}`,
         )
         .join('; ') || 'none on record',
     ],
     ['Made', longDate(Date.parse(statement.madeAt))],
+    ['Made at', statement.places.join('; ') || '______________________________'],
+    [
+      'Released by',
+      statement.released
+        ? `${statement.released.by}, ${dateAndTime(Date.parse(statement.released.at))}`
+        : 'nobody yet',
+    ],
   ]
   return (
     <Paper title={`Statement for ${state.docket}`} waiting={waiting}>

@@ -10,6 +10,7 @@ import { lot } from '../testing/shelf.ts'
 import { CommandSheet } from './CommandSheet.tsx'
 import { DeliveryPaper } from './DeliveryPaper.tsx'
 import { DocketPaper } from './DocketPaper.tsx'
+import { InstructionsPaper } from './InstructionsPaper.tsx'
 import { LabelPaper } from './LabelPaper.tsx'
 import { RecordPaper } from './RecordPaper.tsx'
 import { StatementPaper } from './StatementPaper.tsx'
@@ -176,7 +177,7 @@ describe('the statement on a custom-made device', () => {
   })
   it('names maker, device, patient and materials, and what is to be completed', async () => {
     const bench = new Bench('cast-posts')
-    bench.upTo('deliver')
+    bench.upTo('disinfect-leave')
     const { text } = await paper(bench, <StatementPaper />)
     expect(text()).toContain('Alder Row, Alder Row 4')
     expect(text()).toContain('number K-1')
@@ -222,6 +223,52 @@ describe('what goes out with the work', () => {
     const { text } = await paper(new Bench(), <DeliveryPaper />)
     expect(text()).not.toContain('Statement')
     expect(text()).toContain('Nothing came along.')
+  })
+})
+
+describe('a device that left', () => {
+  const bench = new Bench('complete-denture')
+  bench.do({ type: 'amend', changes: { enclosures: ['Tray', 'Wax bite', 'Rim'] }, reason: 'left out' })
+  bench.upTo('hand-over')
+  it('its delivery note says only what is on record: nobody has handed it over', async () => {
+    const { text } = await paper(bench, <DeliveryPaper />)
+    expect(text()).toContain('Not handed over yet')
+    expect(text()).toContain('Stood in water for 24 h')
+    expect(text()).toMatch(/Disinfected: Surface disinfectant, contact time 5 min; Ada, /)
+    expect(text()).toMatch(/Moist in a sealed bag; Ada, /)
+    expect(text()).toMatch(/Made at Harbour Lab, 3 Quay.*Released by Ada, /)
+  })
+  it('then what went back, what was used up, and who handed it over', async () => {
+    const done = new Bench('complete-denture')
+    done.working = bench.working
+    done.now = bench.now
+    const went = [
+      { name: 'Tray', way: 'back' },
+      { name: 'Wax bite', way: 'usedUp' },
+      { name: 'Rim', way: 'kept' },
+    ] as const
+    done.sheet('hand-over', 'enclosures', { kind: 'enclosures', went })
+    done.finish('hand-over')
+    const { text } = await paper(done, <DeliveryPaper />)
+    const region = (name: string) => screen.getByRole('region', { name }).textContent
+    expect(region('What came along and goes back')).toMatch(/Tray$/)
+    expect(region('Used up, or kept by the lab')).toMatch(/Wax bite: used up.*Rim: stays with the lab/)
+    expect(text()).toMatch(/handed over by Ada, /)
+    expect(text()).not.toContain('Not every step is done yet.')
+  })
+  it('the statement names the places and who released it', async () => {
+    const { text } = await paper(bench, <StatementPaper />)
+    expect(text()).toMatch(/Made atHarbour Lab, 3 Quay/)
+    expect(text()).toMatch(/Released byAda, /)
+  })
+  it('has instructions, the patient and the clinic each with their own', async () => {
+    const { text } = await paper(bench, <InstructionsPaper />)
+    expect(text()).toMatch(/For the patient.*No hot water.*For the clinic.*Kept moist/)
+    expect(text()).toContain('licensed dentist')
+  })
+  it('a cast has none', async () => {
+    const { text } = await paper(new Bench(), <InstructionsPaper />)
+    expect(text()).toContain('a cast or a mounting has none')
   })
 })
 

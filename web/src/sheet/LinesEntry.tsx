@@ -1,4 +1,4 @@
-import { type PartCount, recordedSheet, type Saying, showTooth } from '@yentrik/core'
+import { type PartCount, recordedSheet, showTooth } from '@yentrik/core'
 import { useState } from 'react'
 import { quantity } from '../format/format.ts'
 import { labNow } from '../live/lab-clock.ts'
@@ -11,6 +11,7 @@ import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
+import { Recorder } from './Recorder.tsx'
 
 /** A line of a sheet while it is typed. */
 interface Line {
@@ -271,34 +272,5 @@ export function PlacesEntry({
         another="Another place"
       />
     </Recorder>
-  )
-}
-
-function Recorder({
-  open,
-  refusal,
-  onRecord,
-  children,
-}: {
-  open: boolean
-  refusal?: Saying
-  onRecord: () => void
-  children: React.ReactNode
-}) {
-  return (
-    <form
-      className="grid max-w-xl gap-3"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (open) onRecord()
-      }}
-    >
-      {children}
-      {refusal && <Message tone="error" words={refusal} />}
-      <button type="submit" className="act justify-self-start" disabled={!open}>
-        Record
-      </button>
-    </form>
   )
 }

@@ -8,11 +8,12 @@ import {
   type SheetOfKind,
   type StepSheet,
 } from '@yentrik/core'
+import { Bench } from '@yentrik/core/testing'
 import type { ReactNode } from 'react'
 import { usePreferences } from '../preferences/preferences.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
-import { askingFor, type StepAtHand } from '../testing/case.ts'
-import { show } from '../testing/lab.tsx'
+import { askingFor, caseOnServer, type StepAtHand } from '../testing/case.ts'
+import { serverWith, show } from '../testing/lab.tsx'
 import { StepSheetCard } from './StepSheetCard.tsx'
 import { sheetKindsShown } from './sheet-kinds.tsx'
 
@@ -388,5 +389,92 @@ describe('the card of a sheet', () => {
     card('teethSet', { kind: 'teethSet', teeth: [] })
     expect(screen.queryByRole('alert')).toBeNull()
     expect(screen.getByText(/Not set yet/)).toBeTruthy()
+  })
+})
+
+describe('what a work is disinfected with', () => {
+  it('is taken from the shelf with its agent and contact time', async () => {
+    serverWith({
+      'GET /lots': [],
+      'GET /products': [
+        {
+          product: {
+            productId: 'p',
+            materialId: 'surface-disinfectant',
+            name: 'Quay spray',
+            agent: 'peroxide',
+            contactMinutes: 7,
+            source: 'the label',
+          },
+        },
+      ],
+    })
+    const { user, recorded } = entry('disinfection')
+    await user.click(await screen.findByRole('radio', { name: 'Quay spray' }))
+    await user.click(button('Record'))
+    expect(recorded).toEqual([
+      { kind: 'disinfection', product: 'Quay spray', agent: 'peroxide', contactMinutes: 7 },
+    ])
+  })
+  it('says at once what it would spoil, and keeps what was typed', async () => {
+    serverWith({ 'GET /lots': [], 'GET /products': [] })
+    const { user } = entry('disinfection', { sheet: { resin: true, metal: true } })
+    type('Contact time', '12')
+    await user.click(screen.getByRole('radio', { name: /^Hypochlorite/ }))
+    expect(screen.getAllByRole('alert').map((each) => each.textContent)).toEqual([
+      expect.stringContaining('attacks clasps'),
+      expect.stringContaining('bleaches resin'),
+    ])
+    expect(screen.getByLabelText<HTMLInputElement>('Contact time').value).toBe('12')
+  })
+  it('is not recorded without name, agent and time; each says what is missing', async () => {
+    serverWith({ 'GET /lots': [], 'GET /products': [] })
+    const { user, recorded } = entry('disinfection')
+    await user.click(button('Record'))
+    expect(screen.getAllByRole('alert')).toHaveLength(3)
+    expect(recorded).toEqual([])
+  })
+})
+
+describe('what came along, as it leaves', () => {
+  const enclosures = ['Tray', 'Wax bite', 'Old denture']
+  it('is answered line by line; the rest goes into the bag with one tap', async () => {
+    const { user, recorded } = entry('enclosures', { enclosures })
+    await user.click(button('Record'))
+    expect(screen.getAllByRole('alert')).toHaveLength(3)
+    const bite = screen.getByRole('group', { name: 'Wax bite' })
+    await user.click(within(bite).getByRole('radio', { name: 'Used up' }))
+    await user.click(button('The rest is in the bag'))
+    await user.click(button('Record'))
+    expect(recorded[0]?.went).toEqual([
+      { name: 'Tray', way: 'back' },
+      { name: 'Wax bite', way: 'usedUp' },
+      { name: 'Old denture', way: 'back' },
+    ])
+  })
+  it('where nothing came along says so, and records that', async () => {
+    const { user, recorded } = entry('enclosures')
+    expect(screen.getByText('Nothing was noted when it came in.')).toBeTruthy()
+    await user.click(button('Record'))
+    expect(recorded).toEqual([{ kind: 'enclosures', went: [] }])
+  })
+})
+
+describe('the release', () => {
+  const lab = { labName: 'Alder Row', address: 'Alder Row 4', variants: {} }
+  it('begins with the lab, takes other places a line each, and leads to the papers', async () => {
+    caseOnServer(new Bench('clear-clasp'), { 'GET /lab': lab })
+    const { user, recorded } = entry('release')
+    const places = await screen.findByDisplayValue('Alder Row, Alder Row 4')
+    expect(await screen.findByRole('link', { name: 'Instructions for use' })).toBeTruthy()
+    fireEvent.change(places, { target: { value: 'Alder Row, Alder Row 4\n\n Mill Hall, 9 Weir ' } })
+    await user.click(button('Release it'))
+    expect(recorded).toEqual([
+      {
+        kind: 'release',
+        places: ['Alder Row, Alder Row 4', 'Mill Hall, 9 Weir'],
+        statement: 'goesAlong',
+      },
+    ])
   })
 })

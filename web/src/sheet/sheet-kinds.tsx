@@ -10,6 +10,7 @@ import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { TeethSetEntry } from '../setup/TeethSetEntry.tsx'
 import { GroovesEntry } from '../waxing/GroovesEntry.tsx'
 import { RoomEntry } from '../waxing/RoomEntry.tsx'
+import { DisinfectionEntry, EnclosuresEntry, ReleaseEntry } from './DeliveryEntries.tsx'
 import { DispatchEntry, PartsEntry, PlacesEntry } from './LinesEntry.tsx'
 import { MountingEntry } from './MountingEntry.tsx'
 import { TryInEntry } from './TryInEntry.tsx'
@@ -40,6 +41,9 @@ export const sheetKindsShown: { readonly [K in SheetKind]: SheetKindShown<K> } =
   places: { Entry: PlacesEntry },
   dispatch: { Entry: DispatchEntry },
   tryInAnswer: { Entry: TryInEntry },
+  disinfection: { Entry: DisinfectionEntry },
+  enclosures: { Entry: EnclosuresEntry },
+  release: { Entry: ReleaseEntry },
   teethSet: { Entry: TeethSetEntry },
   room: { Entry: RoomEntry },
   grooves: { Entry: GroovesEntry },

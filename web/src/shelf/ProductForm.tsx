@@ -1,5 +1,11 @@
 import type { Body } from '@yentrik/contract'
-import { type LabProduct, type MaterialCard, productFlags } from '@yentrik/core'
+import {
+  agentNames,
+  disinfectingAgents,
+  type LabProduct,
+  type MaterialCard,
+  productFlags,
+} from '@yentrik/core'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormPills, FormText } from '../form/fields.tsx'
 import { ratio } from '../format/format.ts'
@@ -77,6 +83,7 @@ export function ProductForm({ classCard, product, onDone }: ProductFormProps) {
           hint={classCard.density && `class ${classCard.density.gramsPerCm3}`}
         />
         {!classCard.alloy &&
+          classCard.family !== 'disinfectant' &&
           clockFields.map(({ field, of, label }) => (
             <FormNumber
               key={field}
@@ -91,6 +98,14 @@ export function ProductForm({ classCard, product, onDone }: ProductFormProps) {
           <FormNumber key={field} form={form} name={field} label={label} unit={unit} hint={hint} />
         ))}
       </div>
+      {classCard.family === 'disinfectant' && (
+        <FormPills
+          form={form}
+          name="agent"
+          label="What works in it"
+          options={disinfectingAgents.map((agent) => [agent, agentNames[agent]] as const)}
+        />
+      )}
       {classCard.investment && (
         <>
           <FormPills

@@ -24,6 +24,7 @@ const families: readonly (readonly [MaterialFamily, string])[] = [
   ['wax', 'Wax'],
   ['alloy', 'Alloy'],
   ['liquid', 'Liquids'],
+  ['disinfectant', 'Disinfectants'],
   ['aid', 'Aids'],
 ]
 

@@ -1,4 +1,5 @@
 import {
+  type DisinfectingAgent,
   type ExpansionPoint,
   type LabProduct,
   type MaterialCard,
@@ -42,18 +43,23 @@ const ofAlloy = [
   { field: 'castingFromCelsius', label: 'Cast from', unit: '°C', hint: undefined },
   { field: 'castingToCelsius', label: 'Cast to', unit: '°C', hint: undefined },
 ] as const
-export const figuresOf = ({ investment, alloy }: MaterialCard) =>
-  investment ? ofInvestment : alloy ? ofAlloy : []
+const ofDisinfectant = [
+  { field: 'contactMinutes', label: 'Contact time', unit: 'min', hint: 'wet on the work' },
+] as const
+export const figuresOf = ({ investment, alloy, family }: MaterialCard) =>
+  investment ? ofInvestment : alloy ? ofAlloy : family === 'disinfectant' ? ofDisinfectant : []
 
 type NumberField =
   | (typeof common)[number]
   | (typeof clockFields)[number]['field']
-  | (typeof ofInvestment | typeof ofAlloy)[number]['field']
+  | (typeof ofInvestment | typeof ofAlloy | typeof ofDisinfectant)[number]['field']
 /** A product as it is typed. */
 export type TypedProduct = Record<NumberField, string> & {
   name: string
   source: string
   hotEntry: 'no' | 'yes'
+  /** Of a disinfectant; empty: not said. */
+  agent: DisinfectingAgent | ''
   /** Numbers, two or three a line. */
   settingExpansion: string
   /** Numbers, two a line. */
@@ -64,7 +70,7 @@ const text = (value: number | undefined) => (value === undefined ? '' : String(v
 
 /** A product as the form begins with it. */
 export function typedProduct(product: LabProduct | undefined): TypedProduct {
-  const own = [...common, ...[...ofInvestment, ...ofAlloy].map(({ field }) => field)]
+  const own = [...common, ...[...ofInvestment, ...ofAlloy, ...ofDisinfectant].map(({ field }) => field)]
   return {
     ...(Object.fromEntries(own.map((field) => [field, text(product?.[field])])) as Record<
       NumberField,
@@ -77,6 +83,7 @@ export function typedProduct(product: LabProduct | undefined): TypedProduct {
     name: product?.name ?? '',
     source: product?.source ?? 'the pack',
     hotEntry: product?.hotEntry ? 'yes' : 'no',
+    agent: product?.agent ?? '',
     settingExpansion: (product?.settingExpansion ?? [])
       .map((point) =>
         [point.specialLiquidPercent, point.expansionPercent, point.thermalPercent]
@@ -150,6 +157,7 @@ export function productOf(
     ...given(figuresOf(classCard).map(({ field, unit }) => [field, value(field, unit)] as const)),
     ...(Object.keys(clock).length > 0 ? { clock } : {}),
     ...(classCard.investment && typed.hotEntry === 'yes' ? { hotEntry: true } : {}),
+    ...(classCard.family === 'disinfectant' && typed.agent !== '' ? { agent: typed.agent } : {}),
     ...(typeof table !== 'string' && table.length > 0 ? { settingExpansion: table.map(expansionPoint) } : {}),
     ...(typeof curve !== 'string' && curve.length > 0 ? { thermalCurve: curve.map(thermalPoint) } : {}),
   }

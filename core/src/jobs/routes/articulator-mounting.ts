@@ -7,7 +7,7 @@ import { castPictures } from '../pictures.ts'
 /** Master casts and a record, mounted on an average-value or hinge articulator (common practice throughout). */
 export const articulatorMounting: RouteTemplate = {
   id: 'articulator-mounting',
-  version: 4,
+  version: 5,
   name: 'Articulator mounting',
   usualDays: 2,
   noDevice: true,

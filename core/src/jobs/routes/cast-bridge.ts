@@ -139,7 +139,7 @@ const ponticSteps: readonly TemplateStep[] = [
 /** A three-unit bridge, from trimmed dies on the articulator to its casting, or to its pattern (common practice throughout). */
 export const castBridge: RouteTemplate = {
   id: 'cast-bridge',
-  version: 7,
+  version: 8,
   name: 'Three-unit bridge',
   usualDays: 4,
   teeth: { least: 3, say: 'Enter both retainers and the pontic.' },

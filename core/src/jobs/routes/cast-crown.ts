@@ -11,7 +11,7 @@ import { dieSteps, layerSteps, patternMatter } from '../wax-pattern-steps.ts'
 /** One crown, from the impression or its trimmed die to the casting that fits it, or to its pattern (common practice throughout). */
 export const castCrown: RouteTemplate = {
   id: 'cast-crown',
-  version: 7,
+  version: 8,
   name: 'Cast crown',
   usualDays: 3,
   teeth: { least: 1, say: 'Enter the tooth that is crowned.' },

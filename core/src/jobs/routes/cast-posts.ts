@@ -1,13 +1,14 @@
 import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { RouteTemplate } from '../../route/index.ts'
 import { adjust, askDentist, goBack, look } from '../checks.ts'
-import { disinfectArrival, handOver, readAuthorisation } from '../door.ts'
+import { deliverySteps } from '../delivery.ts'
+import { disinfectArrival, readAuthorisation } from '../door.ts'
 import { castPictures, onePicture, shows } from '../pictures.ts'
 
 /** Cast posts and cores, from castings on their sprue to packed posts with their papers (common practice throughout). */
 export const castPosts: RouteTemplate = {
   id: 'cast-posts',
-  version: 4,
+  version: 5,
   name: 'Cast post and core',
   usualDays: 3,
   teeth: { least: 1, say: 'Enter each tooth that gets a post.' },
@@ -229,31 +230,7 @@ export const castPosts: RouteTemplate = {
         },
       ],
     },
-    {
-      id: 'statement',
-      name: 'Papers and statement',
-      stage: 'document',
-      kind: 'attended',
-      how: [
-        'Print the statement from Papers, read it, sign it.',
-        'Record and statement go along; a copy stays.',
-      ],
-      why: 'In the EU a custom-made device needs one (Regulation 2017/745, Annex XIII); elsewhere local law decides.',
-      handsOnMinutes: 5,
-      checks: [
-        look(
-          'statement-signed',
-          'Statement',
-          'Maker, patient code, prescriber, materials with lots.',
-          'Right, signed',
-          {
-            'A lot is missing': adjust('Enter the lot with the metal, then print it again.'),
-            'Not asked for here': { verdict: 'pass' },
-          },
-        ),
-      ],
-    },
-    handOver({ how: ['Disinfect, containers in the bag, models back.'] }),
+    ...deliverySteps({ resin: false, metal: true, packed: ['Containers in the bag, models back.'] }),
   ],
 }
 

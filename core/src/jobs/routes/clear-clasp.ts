@@ -2,7 +2,8 @@ import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { CheckOf, Matter, RouteTemplate, TemplateStep } from '../../route/index.ts'
 import { adjust, askDentist, goBack, look, remake } from '../checks.ts'
 import { pressurePot, puttyAmount } from '../cold-cure-steps.ts'
-import { disinfectArrival, handOver, papersAndLabel, readAuthorisation } from '../door.ts'
+import { deliverySteps, journeyMatter } from '../delivery.ts'
+import { disinfectArrival, readAuthorisation } from '../door.ts'
 import { castPictures, onePicture, shows } from '../pictures.ts'
 import { mixedSo, mixingMatter } from '../pour-steps.ts'
 
@@ -78,11 +79,11 @@ const claspPictures: RouteTemplate['pictures'] = {
 
 export const clearClasp: RouteTemplate = {
   id: 'clear-clasp',
-  version: 5,
+  version: 6,
   name: 'Clear clasp',
-  usualDays: 3,
+  usualDays: 4,
   pictures: claspPictures,
-  matters: [mixingMatter, onto],
+  matters: [mixingMatter, onto, journeyMatter],
   steps: [
     readAuthorisation,
     disinfectArrival('Partial or frame, cast, bite record.'),
@@ -410,7 +411,6 @@ export const clearClasp: RouteTemplate = {
       ],
       uses: ['lathe', 'bur'],
     },
-    papersAndLabel,
-    handOver({ how: ['Disinfect, damp in a sealed bag, cast and record back.'] }),
+    ...deliverySteps({ resin: true, metal: true }),
   ],
 }

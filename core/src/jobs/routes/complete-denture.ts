@@ -1,4 +1,5 @@
 import type { RouteTemplate } from '../../route/index.ts'
+import { dentureDelivery, journeyMatter } from '../delivery.ts'
 import { dentureCuring } from '../denture-curing.ts'
 import { dentureFinishing } from '../denture-finishing.ts'
 import { dentureFlasking } from '../denture-flasking.ts'
@@ -13,9 +14,9 @@ import { baseMatter, mixingMatter } from '../pour-steps.ts'
 /** A complete denture, upper, lower or a pair, from the final impressions to the bag (common practice throughout). */
 export const completeDenture: RouteTemplate = {
   id: 'complete-denture',
-  version: 10,
+  version: 11,
   name: 'Complete denture',
-  usualDays: 10,
+  usualDays: 11,
   pictures: denturePictures,
   formerMeanings: { flash: 'flashSeen' },
   matters: [
@@ -25,6 +26,7 @@ export const completeDenture: RouteTemplate = {
     ...waxMatters,
     opponentMatter('denture'),
     ...processingMatters,
+    journeyMatter,
   ],
   steps: [
     ...dentureToMounting,
@@ -33,5 +35,6 @@ export const completeDenture: RouteTemplate = {
     ...dentureCuring,
     ...dentureRemount,
     ...dentureFinishing,
+    ...dentureDelivery(false),
   ],
 }

@@ -2,6 +2,7 @@ import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { RouteTemplate, TemplateStep } from '../../route/index.ts'
 import { adjust, goBack, look } from '../checks.ts'
 import { pressurePot, puttyAmount } from '../cold-cure-steps.ts'
+import { dentureDelivery, journeyMatter } from '../delivery.ts'
 import { contourSteps, sealBase } from '../denture-contour.ts'
 import { dentureCuring } from '../denture-curing.ts'
 import { dentureFinishing } from '../denture-finishing.ts'
@@ -154,9 +155,9 @@ const replaceSteps: readonly TemplateStep[] = [
 /** Tooth copies and an immediate denture: copies stand where the teeth stood (common practice throughout). */
 export const immediateDenture: RouteTemplate = {
   id: 'immediate-denture',
-  version: 8,
+  version: 9,
   name: 'Immediate denture',
-  usualDays: 8,
+  usualDays: 9,
   pictures: denturePictures,
   formerMeanings: { flash: 'flashSeen' },
   matters: [
@@ -166,6 +167,7 @@ export const immediateDenture: RouteTemplate = {
     ...waxMatters.filter(({ id }) => id !== 'setting-order'),
     opponentMatter('natural'),
     ...processingMatters,
+    journeyMatter,
   ],
   steps: [
     ...dentureToMounting,
@@ -177,5 +179,6 @@ export const immediateDenture: RouteTemplate = {
     ...dentureCuring,
     ...dentureRemount,
     ...dentureFinishing,
+    ...dentureDelivery(false),
   ],
 }

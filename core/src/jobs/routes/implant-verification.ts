@@ -9,7 +9,7 @@ import { baseMatter, mixingMatter } from '../pour-steps.ts'
 /** Implant cast with soft tissue, a sectioned verification jig and a custom tray (common practice throughout). */
 export const implantVerification: RouteTemplate = {
   id: 'implant-verification',
-  version: 5,
+  version: 6,
   name: 'Implant cast, verification jig and tray',
   usualDays: 4,
   pictures: { ...onePicture(shows('implants', ['tissue'])), receive: castPictures.receive },

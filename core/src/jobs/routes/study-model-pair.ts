@@ -42,7 +42,7 @@ const trimPlan: StepSheet = {
 /** A matched, symmetric, labelled pair of orthodontic study models (common practice throughout). */
 export const studyModelPair: RouteTemplate = {
   id: 'study-model-pair',
-  version: 5,
+  version: 6,
   name: 'Study models, pair',
   usualDays: 7,
   noDevice: true,

@@ -7,7 +7,7 @@ import { diePictures, shows } from '../pictures.ts'
 /** A single tooth in wax, in the order of the instruments (common practice throughout). Also a training job. */
 export const toothWaxUp: RouteTemplate = {
   id: 'tooth-wax-up',
-  version: 5,
+  version: 6,
   name: 'Single-tooth wax-up',
   usualDays: 3,
   noDevice: true,

@@ -2,6 +2,7 @@ import { REGIONS_SOURCE } from '../../inspection/index.ts'
 import { COMMON_PRACTICE } from '../../materials/index.ts'
 import type { RouteTemplate } from '../../route/index.ts'
 import { adjust, askDentist, goBack, look } from '../checks.ts'
+import { dentureDelivery, journeyMatter } from '../delivery.ts'
 import { sealBase } from '../denture-contour.ts'
 import { dentureCuring } from '../denture-curing.ts'
 import { dentureFinishing } from '../denture-finishing.ts'
@@ -15,9 +16,9 @@ import { denturePictures } from '../pictures.ts'
 /** An acrylic partial with wire clasps, from the cast with its clasps to the bag (common practice throughout). */
 export const wireClaspPartial: RouteTemplate = {
   id: 'wire-clasp-partial',
-  version: 8,
+  version: 9,
   name: 'Partial, wire clasps',
-  usualDays: 6,
+  usualDays: 7,
   pictures: denturePictures,
   formerMeanings: { flash: 'flashSeen' },
   matters: [
@@ -36,6 +37,7 @@ export const wireClaspPartial: RouteTemplate = {
     ...waxMatters.filter(({ id }) => id === 'festooning'),
     opponentMatter('natural'),
     ...processingMatters,
+    journeyMatter,
   ],
   steps: [
     readAuthorisation,
@@ -153,5 +155,6 @@ export const wireClaspPartial: RouteTemplate = {
     ...dentureCuring,
     ...dentureRemount,
     ...dentureFinishing,
+    ...dentureDelivery(true),
   ],
 }

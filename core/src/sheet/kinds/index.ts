@@ -3,7 +3,9 @@ import { buttonSheet } from './button.ts'
 import { chargeSheet } from './charge.ts'
 import { closuresSheet } from './closures.ts'
 import { cureSheet } from './cure.ts'
+import { disinfectionSheet } from './disinfection.ts'
 import { dispatchSheet } from './dispatch.ts'
+import { enclosuresSheet } from './enclosures.ts'
 import { finishedPairSheet } from './finished-pair.ts'
 import { groovesSheet } from './grooves.ts'
 import { mountingSheet } from './mounting.ts'
@@ -11,6 +13,7 @@ import { partsSheet } from './parts.ts'
 import { placesSheet } from './places.ts'
 import { prescriptionSheet } from './prescription.ts'
 import { regionsSheet } from './regions.ts'
+import { releaseSheet } from './release.ts'
 import { remountSheet } from './remount.ts'
 import { roomSheet } from './room.ts'
 import { setUpSheet } from './set-up.ts'
@@ -41,4 +44,7 @@ export const sheetKinds = {
   button: buttonSheet,
   dispatch: dispatchSheet,
   tryInAnswer: tryInAnswerSheet,
+  disinfection: disinfectionSheet,
+  enclosures: enclosuresSheet,
+  release: releaseSheet,
 } as const
