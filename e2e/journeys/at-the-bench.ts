@@ -108,6 +108,52 @@ export async function weigh(page: Page, parts?: readonly [powder: string, liquid
   if (unmixed > 0) await expect(again).toHaveCount(mixed + 1)
 }
 
+/** Everything that came along goes into the bag; where nothing did, that goes on record. */
+export async function allBack(page: Page): Promise<void> {
+  const sheet = check(page, 'What came along')
+  const all = sheet.getByRole('button', { name: 'All in the bag' })
+  await expect(sheet.getByRole('button').last()).toBeVisible()
+  await ((await all.isVisible()) ? all : sheet.getByRole('button', { name: 'Record' })).click()
+  await expect(sheet).toContainText('On record')
+}
+
+/** From the last look to the carrier's hands, on the screens: `moist` in its bag. The minutes of a contact time are let pass. */
+export async function leave(
+  page: Page,
+  request: APIRequestContext,
+  { moist, looks = {} }: { readonly moist: boolean; readonly looks?: Readonly<Record<string, string>> },
+): Promise<void> {
+  await start(page)
+  for (const [name, answer] of Object.entries({
+    'Whose it is': 'The same on all',
+    'As prescribed': 'All of it',
+    ...looks,
+  }))
+    await look(page, name, answer)
+  await done(page)
+  await start(page)
+  await look(page, 'Label', 'All of it, readable')
+  await check(page, 'Release').getByRole('button', { name: 'Release it' }).click()
+  await expect(check(page, 'Release')).toContainText('On record')
+  await done(page)
+  await start(page)
+  const put = check(page, 'Disinfectant')
+  await put.getByRole('radio', { name: 'Quay spray' }).locator('..').click()
+  await put.getByRole('button', { name: 'Record' }).click()
+  await expect(put).toContainText('On record')
+  await forward(request, 5)
+  await done(page)
+  if (moist) {
+    await start(page)
+    await look(page, 'Bag', 'Moist, sealed, labelled')
+    await done(page)
+  }
+  await start(page)
+  await allBack(page)
+  await step(page).getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
+}
+
 /** Fills in a sheet of the current step, a value for each label, and records it. */
 export async function fillSheet(
   page: Page,

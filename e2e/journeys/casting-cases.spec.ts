@@ -4,6 +4,7 @@ import {
   done,
   fillSheet,
   forward,
+  leave,
   look,
   lookAtRegions,
   measure,
@@ -141,11 +142,7 @@ test('a crown cast here: furnace with a power cut, pieces from the shelf, button
   for (const [name, answer] of fitted) await look(page, name, answer)
   await done(page)
   await go('Polish and clean', { looks: { Surface: 'No scratch, margin whole' } })
-  await go('Papers')
-  await start(page)
-  await look(page, 'Enclosures', 'All in the bag')
-  await step(page).getByRole('button', { name: 'Done' }).click()
-  await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
+  await leave(page, request, { moist: false })
   await test.step('the button lies on the shelf, melted once; the lot leads to this case', async () => {
     await page.goto('/cast?view=metal')
     await page.getByRole('combobox', { name: 'Alloy' }).selectOption('Bench metal N')
@@ -262,7 +259,7 @@ test('posts from the clinic: counted, clean, with the statement on what the pati
   await expect(check(page, 'Posts packed')).toContainText('Post 24: 0 of 1')
   await fillSheet(page, 'Posts packed', { 'Post 24': '1' })
   await done(page)
-  await start(page)
+  await leave(page, request, { moist: false })
   await page.getByRole('link', { name: 'Papers' }).click()
   await page.getByRole('link', { name: 'Statement on the custom-made device' }).click()
   const paper = page.getByRole('main')
@@ -271,12 +268,5 @@ test('posts from the clinic: counted, clean, with the statement on what the pati
   await expect(paper).toContainText('Casting alloy, lot CA-5510')
   await expect(paper).toContainText('Annex XIII')
   await expect(page.getByRole('region', { name: 'To complete' })).toContainText('Requirements of Annex I')
-  await page.getByRole('button', { name: 'Back' }).click()
-  await page.getByRole('button', { name: 'Back' }).click()
-  await look(page, 'Statement', 'Right, signed')
-  await done(page)
-  await start(page)
-  await look(page, 'Enclosures', 'All in the bag')
-  await step(page).getByRole('button', { name: 'Done' }).click()
-  await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
+  await expect(paper).toContainText('Released by')
 })

@@ -3,6 +3,7 @@ import {
   done,
   fillSheet,
   forward,
+  leave,
   look,
   measure,
   openSetUp,
@@ -230,16 +231,11 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
     await go('Pumice', { looks: { Scratches: 'None' } })
     await go('High shine', { looks: { 'Gloss, dry': 'Even gloss, no scratches' } })
     await go('Measure the borders again', { measures: { 'Border thickness, finished': '3.1' } })
-    await go('Steam and ultrasonic', { minutes: 11 })
   })
-  await test.step('check, papers, bag', async () => {
-    await go('Last look', { looks: { 'As prescribed': 'All of it', Identification: 'Reads right' } })
-    await go('Papers and label')
-    await go('Disinfect, moist, into the bag', { looks: { Bag: 'Moist, sealed, labelled' } })
-    await start(page)
-    await look(page, 'Enclosures', 'All in the bag')
-    await step(page).getByRole('button', { name: 'Done' }).click()
-    await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
+  await test.step('water, check, papers, bag', async () => {
+    await go('Stand in water', { minutes: 24 * 60 })
+    await go('Ultrasonic', { minutes: 11 })
+    await leave(page, request, { moist: true, looks: { Identification: 'Reads right' } })
     await page.getByRole('link', { name: 'Papers' }).click()
     const paper = page.getByRole('main')
     await expect(paper).toContainText(`Case record ${docket}`)
@@ -248,5 +244,10 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
     await expect(paper).toContainText('Went back to "Pumice"')
     await expect(paper).toContainText(/Heat-cure acrylic: [\d.]+ g in all, lot HC-7712/)
     await expect(paper).toContainText('Patient identification: Usual')
+    await paper.getByRole('link', { name: 'Delivery note' }).click()
+    await expect(paper).toContainText(/Stood in water for (24 h|1 day)/)
+    await expect(paper).toContainText('Disinfected: Quay spray, contact time 5 min')
+    await expect(paper).toContainText(/Made at Kiln Street Laboratory.*Released by /)
+    await expect(paper).toContainText('handed over by ')
   })
 })

@@ -184,7 +184,7 @@ test('clear clasps, three ways: moist strips, a bare face, a cloudy clasp', asyn
       .getByRole('button', { name: /Heat and form the strip/ })
       .click()
     await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Heat and form the strip')
-    await bringTo(page, request, 'deliver')
+    await bringTo(page, request, 'hand-over')
   })
   for (const [onto, code, last] of [
     ['A new partial', 'CL-2', 'pot-base'],
@@ -196,7 +196,7 @@ test('clear clasps, three ways: moist strips, a bare face, a cloudy clasp', asyn
       await measure(page, 'Pressure in the pot', '90')
       await expect(check(page, 'Pressure in the pot')).toContainText('Bring it up to about 138 kPa')
       await measure(page, 'Pressure in the pot', '138')
-      await bringTo(page, request, 'deliver')
+      await bringTo(page, request, 'hand-over')
     })
 })
 

@@ -1,11 +1,11 @@
 import {
+  allBack,
   atBalance,
   check,
   done,
   enter,
   fillSheet,
   forward,
-  look,
   measure,
   start,
   step,
@@ -149,7 +149,7 @@ test('an implant cast, jig and tray from the door to the bag', async ({ page, re
   })
   await test.step('nothing leaves while a screw is missing', async () => {
     await start(page)
-    await look(page, 'Enclosures', 'All in the bag')
+    await allBack(page)
     await fillSheet(page, 'Parts going back', {
       'Impression copings': '3',
       'Coping screws': '2',

@@ -1,4 +1,4 @@
-import { check, done, fillSheet, look, measure, start, step, takeIn, work } from './at-the-bench.ts'
+import { allBack, check, done, fillSheet, look, measure, start, step, takeIn, work } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 test('casts mounted from the door to the bag; a knocked articulator is brought back from the record', async ({
@@ -65,7 +65,7 @@ test('casts mounted from the door to the bag; a knocked articulator is brought b
   })
   await go('Papers')
   await start(page)
-  await look(page, 'Enclosures', 'All in the bag')
+  await allBack(page)
   await step(page).getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
 })

@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url'
-import { check, done, look, measure, start, step, takeIn, weigh, work } from './at-the-bench.ts'
+import { allBack, check, done, look, measure, start, step, takeIn, weigh, work } from './at-the-bench.ts'
 import { expect, type Page, test } from './lab.ts'
 
 const picture = (arch: string) => fileURLToPath(new URL(`../../demo/models/${arch}.jpg`, import.meta.url))
@@ -203,7 +203,7 @@ test('study models from two casts to the bag, planned on pictures', async ({ pag
   await go('Label both models', { looks: { Labels: 'Both agree' } })
   await go('Papers')
   await start(page)
-  await look(page, 'Enclosures', 'All in the bag')
+  await allBack(page)
   await step(page).getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
   await page.getByRole('link', { name: 'Papers' }).click()

@@ -1,5 +1,5 @@
 import type { Locator } from '@playwright/test'
-import { forward, step } from './at-the-bench.ts'
+import { check, forward, step } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 /** A finger that counts: what it touches, and what it types (a field that is typed into is touched by that). */
@@ -87,7 +87,8 @@ test('a study cast from the bench to delivered costs few touches', async ({ page
   await answer('Present all round')
   await finger.touch(button(/^On to/))
   await comes('Label and papers')
-  await answer('All in the bag')
+  await finger.touch(button('All in the bag'))
+  await expect(check(page, 'What came along')).toContainText('On record')
   await finger.touch(button(/^Done/))
   await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
 

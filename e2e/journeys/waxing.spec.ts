@@ -1,4 +1,5 @@
 import {
+  allBack,
   bringTo,
   check,
   done,
@@ -50,7 +51,7 @@ async function throughTheBath(page: Hands[0], request: Hands[1]): Promise<void> 
   })
   await go('Read what the mould tells', { looks: { Resin: 'Sound', 'Denture on its cast': 'No wobble' } })
   await bringTo(page, request, 'hand-over')
-  await look(page, 'Enclosures', 'All in the bag')
+  await allBack(page)
   await step(page).getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
 }
@@ -245,7 +246,7 @@ test('a tooth in wax for practice, in the order of the instruments', async ({ pa
   })
   await go('Papers')
   await start(page)
-  await look(page, 'Enclosures', 'All in the bag')
+  await allBack(page)
   await step(page).getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()
 })

@@ -69,9 +69,10 @@ function coolingWindow(window: StepWindow, job: JobState, cooling: Cooling): Ste
 }
 
 /** Wet for as long as the label of what was put on says, from when it was. */
-function contactWindow(window: StepWindow, state: StepState, sheetId: string): StepWindow {
+function contactWindow(window: StepWindow, state: StepState, sheetId: string): StepWindow | undefined {
   const last = state.sheets.findLast((each) => each.sheetId === sheetId)
-  if (last?.sheet.kind !== 'disinfection') return window
+  // Nothing is on it yet.
+  if (last?.sheet.kind !== 'disinfection') return undefined
   const from = Date.parse(last.at)
   const goodFrom = from + millis(last.sheet.contactMinutes)
   return { ...window, from, goodFrom, lateFrom: goodFrom + window.lateFrom - window.from }

@@ -6,8 +6,8 @@ type Entered<T> = T & { readonly at: string; readonly by: string }
 
 /** What the record of a job says of its leaving: each part is there only when an entry proves it. */
 export interface Delivered {
-  /** How long it stood in water, or why not. */
-  readonly water?: { readonly minutes: number } | { readonly leftOut: string }
+  /** How long it stood in water, and why no longer; or why not at all. */
+  readonly water?: { readonly minutes: number; readonly early?: string } | { readonly leftOut: string }
   readonly disinfected?: Entered<DataOfKind<'disinfection'>>
   readonly bagged?: { readonly at: string; readonly by: string }
   readonly released?: Entered<DataOfKind<'release'>>
@@ -25,7 +25,7 @@ export function delivered(job: JobState): Delivered {
     ...(water?.status === 'skipped'
       ? { water: { leftOut: water.skipReason } }
       : water?.status === 'done' && minutes !== undefined
-        ? { water: { minutes } }
+        ? { water: { minutes, ...(water.outOfTimeReason ? { early: water.outOfTimeReason } : {}) } }
         : {}),
     ...part('disinfected', entered(job, 'disinfection')),
     ...part('bagged', bagged),

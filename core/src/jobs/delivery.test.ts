@@ -53,6 +53,12 @@ describe('water before delivery', () => {
     bench.finish('water')
     expect(delivered(bench.job).water).toEqual({ minutes: 1440 })
   })
+  it('taken out early says why', () => {
+    const bench = water()
+    bench.now += HOUR
+    bench.do({ ...finish('water'), outOfTimeReason: 'asked for by noon' })
+    expect(delivered(bench.job).water).toEqual({ minutes: 60, early: 'asked for by noon' })
+  })
   it('may be waived, with a reason that goes on record', () => {
     const bench = new Bench('complete-denture').before('water')
     const skip = { type: 'skipStep', jobId: J, stepId: 'water' } as const
@@ -66,9 +72,10 @@ describe('water before delivery', () => {
 describe('disinfection', () => {
   it('runs as long as its label says, from when it was put on', () => {
     const bench = new Bench('complete-denture').upTo('disinfect-leave')
+    const step = bench.job.route.steps.find(({ id }) => id === 'disinfect-leave')!
+    expect(stepWindow(bench.job, step)).toBeUndefined()
     bench.now += 3 * MINUTE
     bench.sheet('disinfect-leave', 'disinfection', disinfection())
-    const step = bench.job.route.steps.find(({ id }) => id === 'disinfect-leave')!
     expect(stepWindow(bench.job, step)).toMatchObject({ from: bench.now, goodFrom: bench.now + 7 * MINUTE })
     bench.now += 7 * MINUTE - 1
     expect(bench.refusal(finish('disinfect-leave'))).toBe('too-soon')

@@ -34,6 +34,8 @@ interface HistoryContext {
   readonly people: readonly string[]
   readonly lotOf: (materialId: string) => string | undefined
   readonly house: RouteSource
+  /** The lab with its address, as it stands on papers. */
+  readonly lab: string
 }
 
 /** The invented past of a demo case: a careful technician works it up to where the demo wants it, ending `minutesAgo`. */
@@ -132,12 +134,16 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
       )
       continue
     }
-    const entries = carefulWork(
+    const entries: readonly CaseCommand[] = carefulWork(
       JOB,
       { ...step, amounts: amountsIn(working.state.jobs[0]!, step) },
       random,
       context.lotOf,
       working.state.authorisation,
+    ).map((entry) =>
+      entry.type === 'recordSheet' && entry.sheet.kind === 'release'
+        ? { ...entry, sheet: { ...entry.sheet, places: [context.lab] } }
+        : entry,
     )
     if (step.startWindow) setting.delete(`after ${step.startWindow.afterStepId}`)
     // What a clock counts from comes before the waiting.

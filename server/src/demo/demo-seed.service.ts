@@ -73,7 +73,14 @@ export class DemoSeed {
         piecesOf(lab, lots, new Date(now - 9 * DAY).toISOString()) as object[],
       )
       for (const demo of lab.cases) {
-        const working = demoHistory(demo, { now, calendar, people, lotOf, house })
+        const working = demoHistory(demo, {
+          now,
+          calendar,
+          people,
+          lotOf,
+          house,
+          lab: `${lab.labName}, ${lab.address}`,
+        })
         const caseId = randomUUID()
         await this.store.append(manager, caseId, working, working.events, calendar)
         for (const run of lab.machineRuns.filter(({ docket }) => docket === demo.docket))

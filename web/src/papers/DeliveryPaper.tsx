@@ -99,7 +99,7 @@ function HowItLeft({
       ? [
           'leftOut' in water
             ? `Did not stand in water: ${water.leftOut}`
-            : `Stood in water for ${duration(water.minutes * 60_000)}`,
+            : `Stood in water for ${duration(water.minutes * 60_000)}${water.early ? `: ${water.early}` : ''}`,
         ]
       : []),
     ...(disinfected

@@ -43,6 +43,12 @@ export function DisinfectionEntry({
   }))
   const [tried, setTried] = useState(false)
   const { value, fault } = readNumber(typed.minutes, 'min')
+  const shelf = ours.find(({ name }) => name === typed.product)
+  /** As it stands on the shelf, whole: there is nothing to type. */
+  const chosen =
+    shelf && shelf.agent === typed.agent && String(shelf.contactMinutes) === typed.minutes
+      ? { agent: shelf.agent }
+      : undefined
   const spoils = typed.agent === '' ? [] : disinfectantFaults(typed.agent, value ?? 0, sheet)
   const record = async () => {
     setTried(true)
@@ -68,34 +74,46 @@ export function DisinfectionEntry({
           }}
         />
       )}
-      <TextField
-        label="Disinfectant"
-        text={typed.product}
-        onText={(product) => keep({ ...typed, product })}
-        fault={tried && typed.product.trim() === '' ? 'Enter what its label calls it.' : undefined}
-      />
-      <Pills<DisinfectingAgent | ''>
-        label="What works in it"
-        options={agents}
-        value={typed.agent}
-        onChoose={(agent) => keep({ ...typed, agent })}
-      />
-      {tried && typed.agent === '' && <Message tone="error">Read it off the label and choose.</Message>}
+      {chosen && (
+        <p className="text-xl font-semibold">
+          {agentNames[chosen.agent]}, wet for <span className="figures">{typed.minutes}</span> min
+        </p>
+      )}
       {spoils.map((words) => (
         <Message key={words} tone="error">
           Not on this work: {words}. Take another.
         </Message>
       ))}
-      <div className="max-w-60">
-        <NumberField
-          label="Contact time"
-          unit="min"
-          text={typed.minutes}
-          onText={(minutes) => keep({ ...typed, minutes })}
-          fault={tried || typed.minutes !== '' ? fault : undefined}
-          hint="as its label says; the clock runs from when you record it"
-        />
-      </div>
+      <details open={!chosen}>
+        <summary className={chosen ? 'min-h-11 cursor-pointer font-semibold' : 'sr-only'}>
+          Its label says otherwise
+        </summary>
+        <div className="grid gap-3">
+          <TextField
+            label="Disinfectant"
+            text={typed.product}
+            onText={(product) => keep({ ...typed, product })}
+            fault={tried && typed.product.trim() === '' ? 'Enter what its label calls it.' : undefined}
+          />
+          <Pills<DisinfectingAgent | ''>
+            label="What works in it"
+            options={agents}
+            value={typed.agent}
+            onChoose={(agent) => keep({ ...typed, agent })}
+          />
+          {tried && typed.agent === '' && <Message tone="error">Read it off the label and choose.</Message>}
+          <div className="max-w-60">
+            <NumberField
+              label="Contact time"
+              unit="min"
+              text={typed.minutes}
+              onText={(minutes) => keep({ ...typed, minutes })}
+              fault={tried || typed.minutes !== '' ? fault : undefined}
+              hint="as its label says; the clock runs from when you record it"
+            />
+          </div>
+        </div>
+      </details>
     </Recorder>
   )
 }
@@ -119,13 +137,17 @@ export function EnclosuresEntry({
   )
   const [tried, setTried] = useState(false)
   const lines = [...new Set(enclosures)]
-  const record = async () => {
+  const record = async (wayOf: (name: string) => EnclosureWay | undefined) => {
     setTried(true)
-    const went = lines.flatMap((name) => (answers[name] ? [{ name, way: answers[name] }] : []))
+    const went = lines.flatMap((name) => {
+      const way = wayOf(name)
+      return way ? [{ name, way }] : []
+    })
     if (went.length === lines.length && (await onRecord({ kind: 'enclosures', went }))) forget()
   }
+  const answered = lines.filter((name) => answers[name]).length
   return (
-    <Recorder open={open} refusal={refusal} onRecord={() => void record()}>
+    <Recorder open={open} refusal={refusal} onRecord={() => void record((name) => answers[name])}>
       {lines.length === 0 && <p className="text-lg">Nothing was noted when it came in.</p>}
       {lines.map((name) => (
         <div key={name}>
@@ -138,15 +160,14 @@ export function EnclosuresEntry({
           {tried && !answers[name] && <Message tone="error">Say where it is.</Message>}
         </div>
       ))}
-      {lines.length > 1 && (
+      {answered < lines.length && (
         <button
           type="button"
-          className="small-act justify-self-start"
-          onClick={() =>
-            keep(Object.fromEntries(lines.map((name) => [name, answers[name] ?? 'back'] as const)))
-          }
+          className="act-main justify-self-start"
+          disabled={!open}
+          onClick={() => void record((name) => answers[name] ?? 'back')}
         >
-          The rest is in the bag
+          {answered === 0 ? 'All in the bag' : 'The rest is in the bag'}
         </button>
       )}
     </Recorder>
@@ -186,7 +207,7 @@ export function ReleaseEntry({
       )}
       <TextField
         label="Made at, one place a line"
-        lines={3}
+        lines={2}
         text={places}
         onText={(text) => keep({ ...typed, places: text })}
         hint="Every place of manufacture with its address: where it was milled or cast too."

@@ -438,6 +438,11 @@ describe('what a work is disinfected with', () => {
 
 describe('what came along, as it leaves', () => {
   const enclosures = ['Tray', 'Wax bite', 'Old denture']
+  it('is all in the bag with one touch', async () => {
+    const { user, recorded } = entry('enclosures', { enclosures: ['Tray'] })
+    await user.click(button('All in the bag'))
+    expect(recorded).toEqual([{ kind: 'enclosures', went: [{ name: 'Tray', way: 'back' }] }])
+  })
   it('is answered line by line; the rest goes into the bag with one tap', async () => {
     const { user, recorded } = entry('enclosures', { enclosures })
     await user.click(button('Record'))
@@ -445,7 +450,6 @@ describe('what came along, as it leaves', () => {
     const bite = screen.getByRole('group', { name: 'Wax bite' })
     await user.click(within(bite).getByRole('radio', { name: 'Used up' }))
     await user.click(button('The rest is in the bag'))
-    await user.click(button('Record'))
     expect(recorded[0]?.went).toEqual([
       { name: 'Tray', way: 'back' },
       { name: 'Wax bite', way: 'usedUp' },
