@@ -11,8 +11,11 @@ import {
   type Shape,
   text,
   whole,
+  words,
 } from '../shape/index.ts'
+import { carriedShape } from './carried.ts'
 import { authorisationShape, type Deeds, deeds } from './payloads.ts'
+import { returnCauseIds } from './return-causes.ts'
 
 /**
  * The events of a case: immutable facts, in order. The state of a case is computed from them and from nothing else.
@@ -38,12 +41,17 @@ const receivedJobShape = record({
   /** Names the immutable copy of the route. */
   routeId: id(),
   impressions: maybe(impressionsShape),
+  /** Of work that came back: the step it begins again from, and what still holds of the case before. */
+  fromStepId: maybe(id()),
+  carried: maybe(carriedShape),
 })
 
 const receipt = {
   docket: text(40),
   authorisation: authorisationShape,
   jobs: list(receivedJobShape, 20, 1),
+  /** It was delivered before, and came back: from which case, why, and what was found. */
+  cameBack: maybe(record({ caseId: id(), docket: text(40), cause: choice(returnCauseIds), found: words() })),
 }
 const receiptShape = record(receipt)
 
@@ -54,6 +62,9 @@ const importShape = record({
   chain: choice(['whole', 'none']),
 })
 
+/** Where a delivered case went on, when it came back. */
+const cameBackShape = record({ caseId: id(), docket: text(40) })
+
 type Added<D> = D extends { readonly adds: infer A extends Shape } ? Of<A> : unknown
 type EventOf<D extends Deeds[keyof Deeds]> = { readonly type: D['becomes'] } & Of<D['payload']> & Added<D>
 
@@ -61,6 +72,7 @@ export type CaseEventData =
   | ({ readonly type: 'caseReceived' } & Of<typeof receiptShape>)
   /** It came as a document: what stands before was done elsewhere. */
   | ({ readonly type: 'imported' } & Of<typeof importShape>)
+  | ({ readonly type: 'cameBack' } & Of<typeof cameBackShape>)
   | { [K in keyof Deeds]: EventOf<Deeds[K]> }[keyof Deeds]
 export type CaseEvent = EventStamp & CaseEventData
 export type EventOfType<T extends CaseEvent['type']> = Extract<CaseEvent, { readonly type: T }>
@@ -70,6 +82,7 @@ export type DentistDecision = EventOfType<'dentistAnswered'>['decision']
 export const eventShape = byTag('type', {
   caseReceived: record({ ...stamp, ...receipt }),
   imported: record({ ...stamp, ...importShape.properties }),
+  cameBack: record({ ...stamp, ...cameBackShape.properties }),
   ...Object.fromEntries(
     Object.values(deeds).map((deed) => [
       deed.becomes,

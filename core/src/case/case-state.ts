@@ -1,5 +1,7 @@
 import { chargeOf } from '../casting/index.ts'
 import type { Route, RouteStep } from '../route/index.ts'
+import type { SheetData } from '../sheet/index.ts'
+import { carriedSteps } from './carried.ts'
 import type { CaseEvent, EventOfType } from './case-event.ts'
 import { failingChecks, failingSheets, stepOf } from './job.ts'
 import type { CaseState, JobState } from './state.ts'
@@ -32,10 +34,12 @@ export function caseState(events: readonly CaseEvent[], routes: RouteLookup): Ca
     authorisation: first.authorisation,
     receivedAt: first.at,
     sequence: 1,
-    lots: [],
-    jobs: first.jobs.map(({ jobId, routeId, impressions = [] }) => {
+    lots: lotsCarried(first),
+    ...(first.cameBack ? { cameBack: first.cameBack } : {}),
+    jobs: first.jobs.map(({ jobId, routeId, impressions = [], carried = [], fromStepId }) => {
       const route = routes(routeId)
-      return { jobId, routeId, route, steps: freshSteps(route), impressions, remakes: 0 }
+      const steps = { ...freshSteps(route), ...carriedSteps(carried) }
+      return { jobId, routeId, route, steps, impressions, remakes: 0, ...(fromStepId ? { fromStepId } : {}) }
     }),
   }
   const gone = withdrawals(rest)
@@ -74,6 +78,20 @@ function following(state: CaseState, event: CaseEvent): number {
   return event.sequence
 }
 
+/** The lots that work brought along which came back. */
+function lotsCarried({ jobs }: EventOfType<'caseReceived'>): readonly string[] {
+  const used = jobs.flatMap(({ carried = [] }) =>
+    carried.flatMap(({ mixes, sheets }) => [
+      ...mixes.flatMap(({ lots }) => lots),
+      ...sheets.flatMap(({ sheet }) => lotsMelted(sheet)),
+    ]),
+  )
+  return [...new Set(used)]
+}
+
+const lotsMelted = (sheet: SheetData) =>
+  sheet.kind === 'charge' ? chargeOf(sheet.pieces).lots.map(({ lotId }) => lotId) : []
+
 function freshSteps(route: Route): Record<string, StepState> {
   return Object.fromEntries(route.steps.map((step) => [step.id, freshStep]))
 }
@@ -88,6 +106,8 @@ export function applyEvent(state: CaseState, event: CaseEvent, routes: RouteLook
       throw new Error('What is withdrawn is left out of the whole record: begin again from its first event.')
     case 'imported':
       return { ...next, imported: { sequence: event.sequence, ...(event.lab ? { lab: event.lab } : {}) } }
+    case 'cameBack':
+      return { ...next, cameBackAs: { caseId: event.caseId, docket: event.docket } }
     case 'authorisationAmended':
       return { ...next, authorisation: { ...state.authorisation, ...event.changes } }
     case 'held':
@@ -124,6 +144,7 @@ type JobEvent = Exclude<
     type:
       | 'caseReceived'
       | 'imported'
+      | 'cameBack'
       | 'authorisationAmended'
       | 'held'
       | 'released'
@@ -136,11 +157,7 @@ type JobEvent = Exclude<
 
 function withLots(lots: readonly string[], event: JobEvent): readonly string[] {
   const used =
-    event.type === 'mixRecorded'
-      ? event.lots
-      : event.type === 'sheetRecorded' && event.sheet.kind === 'charge'
-        ? chargeOf(event.sheet.pieces).lots.map(({ lotId }) => lotId)
-        : []
+    event.type === 'mixRecorded' ? event.lots : event.type === 'sheetRecorded' ? lotsMelted(event.sheet) : []
   return used.length === 0 ? lots : [...new Set([...lots, ...used])]
 }
 

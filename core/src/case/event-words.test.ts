@@ -161,6 +161,7 @@ type Words = Partial<Record<CaseEvent['type'], readonly (readonly [object, strin
 const onStep = { jobId: 'complete-denture', stepId: 'pin-opening' }
 const gypsum = { ...onStep, amountId: 'base', materialId: 'stone-base-white', lots: ['7'] }
 const sentences: Required<Omit<Words, 'sheetRecorded'>> = {
+  cameBack: [[{ docket: 'K-9' }, 'Came back, and goes on as K-9']],
   imported: [
     [
       { chain: 'whole', lab: 'Kiln Street' },

@@ -11,6 +11,7 @@ import { type SheetData, type SheetReader, sheetWords } from '../sheet/index.ts'
 import type { CaseCommand } from './case-command.ts'
 import type { CaseEvent, DentistDecision, EventOfType } from './case-event.ts'
 import { deeds } from './payloads.ts'
+import { returnCauses } from './return-causes.ts'
 import type { CaseState, JobState } from './state.ts'
 
 /** What the words need to know: the jobs as they stand, the lots by their number. */
@@ -41,7 +42,11 @@ function plainWords(event: CaseEvent, reader: EventReader): Saying {
   const stepName = (jobId: string, stepId: string) => `"${stepIn(reader, jobId, stepId)?.name ?? stepId}"`
   switch (event.type) {
     case 'caseReceived':
-      return `Took the case in as ${event.docket}`
+      return event.cameBack
+        ? `Took the case in as ${event.docket}: ${event.cameBack.docket} came back. ${returnCauses[event.cameBack.cause].name}: ${event.cameBack.found}`
+        : `Took the case in as ${event.docket}`
+    case 'cameBack':
+      return `Came back, and goes on as ${event.docket}`
     case 'imported':
       return `Imported${event.lab ? ` from ${event.lab}` : ''}. ${chainWords[event.chain]}`
     case 'authorisationAmended':

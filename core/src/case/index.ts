@@ -50,6 +50,12 @@ export { attemptOf, type KeptCommand, renumbered, withKept } from './kept-comman
 export { type Overruled, overruled, overruledWords } from './overruled.ts'
 export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
 export { amountsIn, leavingOut, rebasesIn, whyNotLeftOut } from './planned.ts'
+export {
+  type ReturnCause,
+  returnCauseIds,
+  returnCauses,
+  usualReturnStep,
+} from './return-causes.ts'
 export { standingMixes } from './standing-mixes.ts'
 export type { CaseState, JobState } from './state.ts'
 export {
@@ -62,6 +68,7 @@ export {
   startedAt,
 } from './step-state.ts'
 export { stepWindow } from './step-window.ts'
+export { type Returned, returnedSteps, returnParts, takeBack } from './take-back.ts'
 export { wantedChanges } from './wanted-changes.ts'
 export { type StepWindow, type WindowVerdict, windowByMachine, windowVerdict } from './window-verdict.ts'
 export {

@@ -1,6 +1,7 @@
 import type { Saying } from '../quantity/index.ts'
 import type { Impression, Route } from '../route/index.ts'
 import type { WorkAuthorisation } from './payloads.ts'
+import type { ReturnCause } from './return-causes.ts'
 import type { StepState } from './step-state.ts'
 
 interface DentistQuestion {
@@ -27,6 +28,8 @@ export interface JobState {
     readonly remake: boolean
   }
   readonly remakes: number
+  /** Where it began again, of work that came back. */
+  readonly fromStepId?: string
 }
 
 export interface CaseState {
@@ -39,6 +42,15 @@ export interface CaseState {
   readonly lots: readonly string[]
   /** It came from another lab: the events up to this one are theirs. */
   readonly imported?: { readonly sequence: number; readonly lab?: string }
+  /** It was delivered before and came back: from which case, why, what was found. */
+  readonly cameBack?: {
+    readonly caseId: string
+    readonly docket: string
+    readonly cause: ReturnCause
+    readonly found: string
+  }
+  /** Delivered and came back: the case in which it goes on. */
+  readonly cameBackAs?: { readonly caseId: string; readonly docket: string }
   readonly held?: { readonly reason: string; readonly since: string }
   readonly ended?: { readonly reason: string; readonly at: string }
 }

@@ -21,6 +21,7 @@ export const dentureToMounting: readonly TemplateStep[] = [
     stage: 'receive',
     kind: 'attended',
     how: ['Rinse, disinfect for the time on the label, rinse.', 'Impressions, rims, bite records, trays.'],
+    means: 'arrivalDisinfected',
     why: 'It comes from a mouth. The record shows who did it.',
     handsOnMinutes: 10,
     uses: ['mouth', 'disinfectant'],

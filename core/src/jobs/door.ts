@@ -49,6 +49,7 @@ export function disinfectArrival(what: string): TemplateStep {
     stage: 'receive',
     kind: 'attended',
     how: ['Rinse, disinfect for the time on the label, rinse.', what],
+    means: 'arrivalDisinfected',
     why: 'It comes from a mouth. The record shows who did it.',
     handsOnMinutes: 5,
     uses: ['mouth', 'disinfectant'],

@@ -4,6 +4,7 @@
  */
 export const stepMeanings = [
   'authorisationRead',
+  'arrivalDisinfected',
   'prescriptionTaken',
   'articulatorSet',
   'flaskFirstPour',

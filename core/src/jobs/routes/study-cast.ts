@@ -82,6 +82,7 @@ export const studyCast: RouteTemplate = {
         'Disinfect for the contact time on the label.',
         'Rinse, shake off the water.',
       ],
+      means: 'arrivalDisinfected',
       why: 'It comes from a mouth. The record shows who did it.',
       handsOnMinutes: 5,
       uses: ['mouth', 'disinfectant'],
