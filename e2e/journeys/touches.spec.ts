@@ -87,7 +87,7 @@ test('a study cast from the bench to delivered costs few touches', async ({ page
   await answer('Present all round')
   await finger.touch(button(/^On to/))
   await comes('Label and papers')
-  await finger.touch(button('All in the bag'))
+  await finger.touch(button(/^(All in the bag|Record)$/))
   await expect(check(page, 'What came along')).toContainText('On record')
   await finger.touch(button(/^Done/))
   await expect(page.getByRole('heading', { name: 'Delivered' })).toBeVisible()

@@ -23,6 +23,11 @@ export class CasesController {
     return this.cases.receive(body, me.name)
   }
 
+  @Handles('POST /cases/:caseId/return')
+  takeBack({ path, body, me }: Call<'POST /cases/:caseId/return'>) {
+    return this.cases.takeBack(path.caseId, body, me.name)
+  }
+
   @Handles('GET /dockets/:docket')
   byDocket({ path }: Call<'GET /dockets/:docket'>) {
     return this.cases.byDocket(path.docket)

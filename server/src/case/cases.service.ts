@@ -13,6 +13,7 @@ import {
   obey,
   receiveCase,
   routeTemplates,
+  takeBack,
   type WorkingCase,
 } from '@yentrik/core'
 import { EntityManager, In } from 'typeorm'
@@ -97,15 +98,7 @@ export class CasesService {
     })
     const caseId = randomUUID()
     const { working, summary } = await this.queue.write(async (manager) => {
-      const docket = intake.docket?.toUpperCase() ?? (await nextDocket(manager))
-      if (await manager.existsBy(CaseSummaryRow, { docket }))
-        throw new Refusal(
-          409,
-          'docket-taken',
-          `Docket ${docket} is in use.`,
-          'Open that case, or use another code.',
-          { field: 'docket' },
-        )
+      const docket = await freeDocket(manager, intake.docket)
       const { authorisation } = intake
       const received = receiveCase({ authorisation, docket, jobs }, this.clock.now(), by, house)
       const added = await this.store.append(manager, caseId, received, received.events, calendar)
@@ -113,6 +106,36 @@ export class CasesService {
     })
     if (summary) await this.committed(summary, working.events)
     return toRecord(caseId, working)
+  }
+
+  /**
+   * Takes a delivered case back: the new case, and where it went on the record of the first, both or neither.
+   * @throws {Refusal} `no-such-case`, `docket-taken`; {DomainError} as the core's `takeBack`
+   */
+  async takeBack(
+    firstId: string,
+    returned: Body<'POST /cases/:caseId/return'>,
+    by: string,
+  ): Promise<CaseRecord> {
+    const { calendar } = await this.settings.lab()
+    const caseId = randomUUID()
+    const { taken, summaries } = await this.writeOn(firstId, async (manager) => {
+      const first = await this.store.load(firstId, manager)
+      if (!first) throw noSuchCase(firstId)
+      const docket = await freeDocket(manager, returned.docket)
+      const taken = takeBack(first, firstId, { ...returned, docket, caseId }, this.clock.now(), by, house)
+      const came = taken.first.events.slice(-1)
+      return {
+        taken,
+        summaries: [
+          await this.store.append(manager, caseId, taken.back, taken.back.events, calendar),
+          await this.store.append(manager, firstId, taken.first, came, calendar),
+        ],
+      }
+    })
+    this.store.keepAtHand(firstId, taken.first)
+    for (const summary of summaries) if (summary) await this.committed(summary, [])
+    return toRecord(caseId, taken.back)
   }
 
   /**
@@ -263,6 +286,20 @@ async function mustBeMarkedForHotEntry(manager: EntityManager, lotIds: readonly 
       'Record its lot with the mix, and mark the product on the shelf where its sheet says so.',
       { field: 'sheet.run.hotEntry' },
     )
+}
+
+/** The docket that was given, or the lab's next number. @throws {Refusal} `docket-taken` */
+async function freeDocket(manager: EntityManager, given: string | undefined): Promise<string> {
+  const docket = given?.toUpperCase() ?? (await nextDocket(manager))
+  if (await manager.existsBy(CaseSummaryRow, { docket }))
+    throw new Refusal(
+      409,
+      'docket-taken',
+      `Docket ${docket} is in use.`,
+      'Open that case, or use another code.',
+      { field: 'docket' },
+    )
+  return docket
 }
 
 /** The lab's running number. */

@@ -50,6 +50,7 @@ const changes: Readonly<
   'POST /lots/:lotId/release': 'lead',
   'POST /cases': skilled,
   'POST /cases/import': skilled,
+  'POST /cases/:caseId/return': skilled,
   'POST /products': skilled,
   'PUT /products/:productId': skilled,
   'POST /lots': skilled,

@@ -1,17 +1,8 @@
 import type { Bench } from '@yentrik/contract'
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
-import {
-  benchList,
-  type CaseEvent,
-  carefulWork,
-  caseState,
-  curePresets,
-  currentStep,
-  programMinutes,
-  type Route,
-  seededRandom,
-} from '@yentrik/core'
+import { benchList, type CaseEvent, curePresets, programMinutes } from '@yentrik/core'
+import { workTo } from '../testing/careful-case.ts'
 import { intake, TestServer } from '../testing/test-server.ts'
 
 const MINUTE = 60_000
@@ -25,30 +16,10 @@ describe('work in a machine', () => {
     const { authorisation } = intake()
     const jobs = [{ templateId: 'complete-denture', choices: { arch: 'upper' } }]
     caseId = (await server.post('/cases', { authorisation, jobs }).expect(201)).body.caseId
-    await bringTo(CURE)
+    await workTo(server, caseId, CURE)
   })
   afterAll(() => server.close())
 
-  /** Works the case up to a step and starts that, as a careful technician would. */
-  async function bringTo(stepId: string): Promise<void> {
-    const random = seededRandom(5)
-    for (;;) {
-      const { events, routes } = (await server.get(`/cases/${caseId}`).expect(200)).body as {
-        events: CaseEvent[]
-        routes: Record<string, Route>
-      }
-      const state = caseState(events, (id) => routes[id]!)
-      const step = currentStep(state.jobs[0]!)!
-      const on = { jobId: 'job-1', stepId: step.id }
-      let seen = state.sequence
-      const outOfTimeReason = 'the clock of a test'
-      await server.command(caseId, seen++, { type: 'startStep', ...on, outOfTimeReason }).expect(201)
-      if (step.id === stepId) return
-      for (const command of carefulWork('job-1', step, random, undefined, state.authorisation))
-        await server.command(caseId, seen++, command).expect(201)
-      await server.command(caseId, seen, { type: 'finishStep', ...on, outOfTimeReason }).expect(201)
-    }
-  }
   const benchSays = async () => {
     const bench = (await server.get('/bench').expect(200)).body as Bench
     const { at } = bench

@@ -1,16 +1,7 @@
 import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
-import type { CaseRecord } from '@yentrik/contract'
-import {
-  articulatorCards,
-  type CaseCommand,
-  carefulWork,
-  caseState,
-  currentStep,
-  inventedPrescription,
-  inventedSetUp,
-  seededRandom,
-} from '@yentrik/core'
+import { articulatorCards, inventedPrescription, inventedSetUp } from '@yentrik/core'
+import { stateOf, workTo } from '../testing/careful-case.ts'
 import { intake, TestServer } from '../testing/test-server.ts'
 
 let server: TestServer
@@ -75,22 +66,8 @@ describe('the sheets of set-up and wax on record', () => {
   async function dentureAt(stepId: string) {
     const jobs = [{ templateId: 'complete-denture', choices: { arch: 'upper' } }]
     const { caseId } = await server.receive({ ...intake(), jobs })
-    for (;;) {
-      const record = (await server.get(`/cases/${caseId}`)).body as CaseRecord
-      const state = caseState(record.events, (id) => record.routes[id]!)
-      const step = currentStep(state.jobs[0]!)!
-      const on = { jobId: 'job-1', stepId: step.id }
-      const give: CaseCommand[] = [{ type: 'startStep', ...on }]
-      if (step.id !== stepId)
-        give.push(...carefulWork('job-1', step, seededRandom(1), undefined, state.authorisation), {
-          type: 'finishStep',
-          ...on,
-          outOfTimeReason: 'test',
-        })
-      for (const [n, command] of give.entries())
-        await server.command(caseId, state.sequence + n, command).expect(201)
-      if (step.id === stepId) return { caseId, seen: state.sequence + 1 }
-    }
+    await workTo(server, caseId, stepId)
+    return { caseId, seen: (await stateOf(server, caseId)).sequence }
   }
   it('keeps every sheet of a denture up to its try-in, and takes the file in again elsewhere', async () => {
     const { caseId } = await dentureAt('try-in')
