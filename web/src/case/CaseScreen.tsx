@@ -29,6 +29,7 @@ import { Message, Waiting } from '../parts/Message.tsx'
 import { type OpenCase, useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { RouteList } from '../route/RouteList.tsx'
+import { CameBack, HistoryBefore } from './CameBack.tsx'
 import { CaseHeader } from './CaseHeader.tsx'
 import { CaseSheets, type OpenSheet, wantsReason } from './CaseSheets.tsx'
 import { EarlierSheet } from './EarlierSheet.tsx'
@@ -171,10 +172,14 @@ function CaseWork({
         onAnswer={() => openSheet({ sheet: 'answer' })}
         onRelease={() => give({ type: 'release' })}
       />
+      <CameBack state={state} job={job} />
       <KeptQuestions caseId={openCase.caseId} state={state} reader={reader} />
       <QuarantineFlag used={state.lots} lots={lots} />
       {tab === 'record' ? (
-        <RecordView openCase={openCase} state={state} reader={reader} />
+        <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] gap-4 xl:grid-flow-col xl:auto-cols-[22rem]">
+          <RecordView openCase={openCase} state={state} reader={reader} />
+          {state.cameBack && <HistoryBefore cameBack={state.cameBack} />}
+        </div>
       ) : (
         <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[17.5rem_minmax(0,1fr)_17.5rem]">
           <section className="card-flat order-last flex max-h-96 min-h-0 flex-col lg:order-none lg:max-h-none">
@@ -190,7 +195,7 @@ function CaseWork({
             aria-busy={openCase.busy}
           >
             {isDelivered(state) && !peekId ? (
-              <Delivered />
+              <Delivered onReturn={state.cameBackAs ? undefined : () => openSheet({ sheet: 'return' })} />
             ) : (
               <StepCard
                 openCase={{ ...openCase, give }}
@@ -354,12 +359,18 @@ const onceOnly = (run: () => void) => (event: MouseEvent) => {
 /** A sentence inside another one. */
 const lowered = (sentence: string) => sentence.charAt(0).toLowerCase() + sentence.slice(1).replace(/\.$/, '')
 
-function Delivered() {
+/** @param onReturn takes it back; left out: it has come back already */
+function Delivered({ onReturn }: { readonly onReturn: (() => void) | undefined }) {
   return (
     <div className="grid grow place-items-center text-center">
       <div>
         <h2 className="text-3xl font-bold">Delivered</h2>
         <p className="mt-2 text-lg">Every step is done. The record and the papers are complete.</p>
+        {onReturn && (
+          <button type="button" className="act mt-6" onClick={onReturn}>
+            It came back
+          </button>
+        )}
       </div>
     </div>
   )

@@ -14,6 +14,7 @@ import { MixEntry } from '../route/MixEntry.tsx'
 import { AmendSheet } from './AmendSheet.tsx'
 import { AnswerSheet, GoBackSheet, StaleSheet } from './case-sheets.tsx'
 import { ImpressionsSheet } from './ImpressionsSheet.tsx'
+import { ReturnSheet } from './ReturnSheet.tsx'
 import { StepClock } from './StepClock.tsx'
 import { VariantsSheet } from './VariantsSheet.tsx'
 import { WhatCanBeDone } from './WhatCanBeDone.tsx'
@@ -33,6 +34,7 @@ export type OpenSheet =
         | 'skip'
         | 'earlier'
         | 'impressions'
+        | 'return'
     }
   | { readonly sheet: 'mix'; readonly amount: Amount }
 
@@ -121,6 +123,7 @@ export function CaseSheets({
           onGive={onMove}
         />
       )}
+      {opened?.sheet === 'return' && <ReturnSheet caseId={openCase.caseId} state={state} onClose={onShut} />}
       {opened?.sheet === 'impressions' && (
         <ImpressionsSheet
           job={job}

@@ -117,6 +117,13 @@ function teethFault(text: string, notation: ToothNotation, template: RouteTempla
   }
 }
 
+/** What came along, one for each comma or line. */
+export const enclosureLines = (text: string): readonly string[] =>
+  text
+    .split(/[,\n]/)
+    .map((word) => word.trim())
+    .filter((word) => word !== '')
+
 /** The intake as it is sent. */
 export function intakeOf(
   typed: Intake,
@@ -145,10 +152,7 @@ export function intakeOf(
       shade: optional(typed.shade),
       dueAt: new Date(dueOf(typed, weekdays)!).toISOString(),
       tryInAt: tryInOf(typed) === undefined ? undefined : new Date(tryInOf(typed)!).toISOString(),
-      enclosures: typed.enclosures
-        .split(/[,\n]/)
-        .map((word) => word.trim())
-        .filter((word) => word !== ''),
+      enclosures: enclosureLines(typed.enclosures),
       notes: optional(typed.notes),
     },
     jobs: [

@@ -1,6 +1,7 @@
 import type { ComponentProps } from 'react'
 import { type FieldPath, type FieldValues, useController } from 'react-hook-form'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
+import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { TextField } from '../parts/TextField.tsx'
 import type { EntryForm } from './entry-form.ts'
@@ -83,15 +84,18 @@ export function FormPills<T extends FieldValues, V extends string>({
   onChosen,
   ...rest
 }: OfForm<T> & Choice<V>) {
-  const { text, onText } = useField({ form, name })
+  const { text, onText, fault } = useField({ form, name })
   return (
-    <Pills
-      {...rest}
-      value={text as V}
-      onChoose={(value) => {
-        onText(value)
-        onChosen?.(value)
-      }}
-    />
+    <div>
+      <Pills
+        {...rest}
+        value={text as V}
+        onChoose={(value) => {
+          onText(value)
+          onChosen?.(value)
+        }}
+      />
+      {fault && <Message tone="error">{fault}</Message>}
+    </div>
   )
 }

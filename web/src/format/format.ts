@@ -25,6 +25,11 @@ export function dayAndTime(instant: number, now: number): string {
   return `${shortDate(instant)} ${time}`
 }
 
+/** In a narrow column: the clock time of today, else the day. */
+export function dayOrTime(instant: number, now: number): string {
+  return daysBetween(now, instant) === 0 ? clockTime(instant) : shortDate(instant).slice(4)
+}
+
 export function shortDate(instant: number): string {
   const d = new Date(instant)
   return `${dayNames[d.getDay()]} ${d.getDate()} ${monthNames[d.getMonth()]}`

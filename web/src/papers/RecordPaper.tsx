@@ -14,6 +14,7 @@ import {
   type Route,
   readingOutcome,
   readingWords,
+  returnCauses,
   type StepState,
   saying,
   showTooth,
@@ -67,6 +68,17 @@ export function RecordPaper() {
             {authorisation.prescriber}, {authorisation.clinic}. Received{' '}
             {longDate(Date.parse(state.receivedAt))}, due {longDate(Date.parse(authorisation.dueAt))}.
           </p>
+          {state.cameBack && (
+            <p>
+              Came back from {state.cameBack.docket}. {returnCauses[state.cameBack.cause].name}:{' '}
+              {state.cameBack.found}. Begun again from{' '}
+              {state.jobs
+                .flatMap((job) => (job.fromStepId ? `"${stepOf(job, job.fromStepId).name}"` : []))
+                .join(', ')}
+              ; what is older was done in {state.cameBack.docket}.
+            </p>
+          )}
+          {state.cameBackAs && <p>Came back, and goes on as {state.cameBackAs.docket}.</p>}
           <p className="font-semibold">
             {isDelivered(state)
               ? 'All steps done.'

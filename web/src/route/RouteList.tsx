@@ -1,7 +1,8 @@
 import { currentSteps, finishedAt, type JobState, type RouteStep } from '@yentrik/core'
 import { Check, CircleDot, Minus } from 'lucide-react'
 import { useEffect, useRef } from 'react'
-import { clockTime, stageName } from '../format/format.ts'
+import { dateAndTime, dayOrTime, stageName } from '../format/format.ts'
+import { labNow } from '../live/lab-clock.ts'
 
 interface RouteListProps {
   readonly job: JobState
@@ -78,7 +79,11 @@ function StepRow({
         <span className="sr-only">, {words[state.status]}</span>
       </span>
       {state.attempt > 1 && <span className="text-sm">×{state.attempt}</span>}
-      {over && <span className="figures shrink-0 text-sm opacity-80">{clockTime(Date.parse(over))}</span>}
+      {over && (
+        <span className="figures shrink-0 text-sm opacity-80" title={dateAndTime(Date.parse(over))}>
+          {dayOrTime(Date.parse(over), labNow())}
+        </span>
+      )}
     </button>
   )
 }
