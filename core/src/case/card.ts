@@ -51,7 +51,8 @@ function isSmall({ kind, handsOnMinutes, instrument, plannedCuts, machine }: Rou
 
 /** What may follow without a tap: nothing is weighed, filled in or left out in it, and no clock says when it may begin. */
 function goesOnByItself(step: RouteStep): boolean {
-  const entered = step.amounts?.length || step.sheets?.length
+  // What came along is answered like a look: it is in the bag.
+  const entered = step.amounts?.length || step.sheets?.some(({ kind }) => kind !== 'enclosures')
   return (step.kind === 'unattended' || isSmall(step)) && !entered && !step.startWindow && !step.mayBeSkipped
 }
 
@@ -79,7 +80,8 @@ export function doneOnCard(job: JobState, stepId: string, upToStepId?: string): 
   const moves: Move[] = [move('finishStep', job, stepId)]
   for (const step of restOfCard(job, stepId)) {
     moves.push(move('startStep', job, step.id))
-    if (step.id === upToStepId || step.kind !== 'attended' || step.checks?.length) break
+    if (step.id === upToStepId || step.kind !== 'attended' || step.checks?.length || step.sheets?.length)
+      break
     moves.push(move('finishStep', job, step.id))
   }
   return moves
