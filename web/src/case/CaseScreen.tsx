@@ -46,6 +46,11 @@ import { WhatCanBeDone } from './WhatCanBeDone.tsx'
 /** One case: where it is on its route, the current step, what was done. */
 export function CaseScreen() {
   const { caseId = '' } = useParams()
+  // From one case to the next, as to the one that came back: what was seen and sent is of its own case.
+  return <OneCase key={caseId} caseId={caseId} />
+}
+
+function OneCase({ caseId }: { readonly caseId: string }) {
   const openCase = useOpenCase(caseId)
   const [jobIndex, setJobIndex] = useState(0)
   if (!openCase.state)

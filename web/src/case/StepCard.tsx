@@ -61,6 +61,10 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
   const instrument = instrumentLink(step, openCase.caseId, job.jobId)
   const Tool = step.means && toolsInStep[step.means]
   const withIt = restOfCard(job, step.id)
+  // What a wait ends with cannot be looked at before it has begun.
+  const lookedAt = [step, ...withIt.filter(({ kind }) => kind === 'attended')]
+  /** What stands before it on the card is done, now that its end is looked at. */
+  const beforeOnCard = (each: RouteStep) => (each === step ? [] : doneOnCard(job, step.id, each.id))
   const amountRows = (which: (amount: Amount) => boolean) =>
     amountsIn(job, step)
       .filter(which)
@@ -119,44 +123,38 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
       {Tool && <Tool openCase={openCase} job={job} step={step} state={state} />}
       {running && (
         <div className="mt-4 grid gap-3">
-          {(step.sheets ?? []).map((sheet) => (
-            <StepSheetCard
-              key={`${sheet.id} ${state.attempt}`}
-              sheet={sheet}
-              job={job}
-              step={step}
-              caseId={openCase.caseId}
-              teeth={openCase.state?.authorisation.teeth ?? []}
-              enclosures={openCase.state?.authorisation.enclosures ?? []}
-              refusal={
-                refused?.type === 'recordSheet' && refused.sheetId === sheet.id ? refusal?.said : undefined
-              }
-              open={open}
-              onAsk={(question) =>
-                void openCase.give({ type: 'askDentist', jobId: job.jobId, stepId: step.id, question })
-              }
-              onRecord={(data) =>
-                openCase.give({
-                  type: 'recordSheet',
-                  jobId: job.jobId,
-                  stepId: step.id,
-                  sheetId: sheet.id,
-                  sheet: data,
-                })
-              }
-              onGoBack={goBack}
-            />
-          ))}
-          {/* What a wait ends with cannot be looked at before it has begun. */}
-          {[step, ...withIt.filter(({ kind }) => kind === 'attended')].flatMap((each) =>
+          {lookedAt.flatMap((each) =>
+            (each.sheets ?? []).map((sheet) => (
+              <StepSheetCard
+                key={`${sheet.id} ${job.steps[each.id]!.attempt}`}
+                sheet={sheet}
+                job={job}
+                step={each}
+                caseId={openCase.caseId}
+                teeth={openCase.state?.authorisation.teeth ?? []}
+                enclosures={openCase.state?.authorisation.enclosures ?? []}
+                refusal={
+                  refused?.type === 'recordSheet' && refused.sheetId === sheet.id ? refusal?.said : undefined
+                }
+                open={open}
+                onAsk={(question) =>
+                  void openCase.give({ type: 'askDentist', jobId: job.jobId, stepId: each.id, question })
+                }
+                onRecord={(data) => {
+                  const on = { jobId: job.jobId, stepId: each.id, sheetId: sheet.id }
+                  return onGive([...beforeOnCard(each), { type: 'recordSheet', ...on, sheet: data }])
+                }}
+                onGoBack={goBack}
+              />
+            )),
+          )}
+          {lookedAt.flatMap((each) =>
             (each.checks ?? []).map((check) => {
               const { readings, accepted, attempt } = job.steps[each.id]!
               const onRecord = (reading: CheckReading & { readonly tooth?: number }) => {
                 if (!open) return Promise.resolve(false)
                 const on = { jobId: job.jobId, stepId: each.id, checkId: check.id }
-                // What stands before it on the card is done, now that its end is looked at.
-                const before = each === step ? [] : doneOnCard(job, step.id, each.id)
-                return onGive([...before, { type: 'recordCheck', ...on, ...reading }])
+                return onGive([...beforeOnCard(each), { type: 'recordCheck', ...on, ...reading }])
               }
               const Helper = check.means && toolsOfCheck[check.means]
               return (
