@@ -9,7 +9,7 @@ const houses = {
     ['time', 'teeth', 'planning', 'devices', 'mesh', 'materials'],
     ['program', 'trimming', 'mounting', 'waxing', 'inspection', 'mixing'],
     ['setup', 'casting', 'curing', 'occlusion', 'finishing'],
-    ['equipment'],
+    ['equipment', 'recovery'],
     // A sheet knows nothing of routes and cases; an engine of cases knows no template: they are given to it.
     ['sheet'],
     ['route'],
@@ -52,6 +52,7 @@ const houses = {
       'curing',
       'occlusion',
       'finishing',
+      'recovery',
       'equipment',
     ],
     ['shelf', 'sheet', 'route', 'instruments'],

@@ -5,6 +5,7 @@ import {
   forward,
   leave,
   look,
+  lookAtRegions,
   measure,
   openSetUp,
   recordSetUp,
@@ -209,15 +210,37 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
     await go('Smooth the ground spots')
   })
   await test.step('recover and finish', async () => {
-    await go('Cut the cast away')
-    await go('Shell blast')
+    await start(page)
+    const saw = check(page, 'How deep to saw, upper')
+    for (const [where, stone] of [
+      ['Stone, vault', '11'],
+      ['Stone, both canines', '14'],
+      ['Stone, both tuberosities', '12'],
+      ['Undercut at the outer flange', '1.5'],
+    ] as const)
+      await saw.getByLabel(where).fill(stone)
+    await saw.getByLabel('Stone, midline').fill('13')
+    await expect(saw.getByRole('img', { name: 'Base of the upper cast with its saw cuts' })).toContainText(
+      '8 mm',
+    )
+    await expect(saw).toContainText('Never lever outwards')
+    await saw.getByRole('button', { name: 'Record' }).click()
+    await expect(saw).toContainText('On record')
+    await done(page)
+    await go('Shell blast', { looks: { 'Fitting surface': 'Untouched' } })
     await go('Citrate bath', { minutes: 20 })
     await go('Flash and sharp edges off')
     await go('Borders', { measures: { 'Border thickness before polishing': '3.4' } })
-    await go('Nodules on the fitting surface', {
-      looks: { 'Fitting surface': 'No nodule, untouched otherwise' },
-    })
-    await go('Gingival margins')
+    await start(page)
+    await lookAtRegions(page, 'Fitting surface, upper', { Vault: 'A nodule' })
+    await expect(check(page, 'Fitting surface, upper')).toContainText(
+      'Vault, a nodule: Take off that nodule alone',
+    )
+    await lookAtRegions(page, 'Fitting surface, upper')
+    await done(page)
+    await start(page)
+    await lookAtRegions(page, 'Margins')
+    await done(page)
     await go('Touch up the contour')
     await go('Rubber')
   })

@@ -1,4 +1,4 @@
-import { type Route, recordedMix } from '../route/index.ts'
+import { recordedMix } from '../route/index.ts'
 import {
   choice,
   figure,
@@ -15,7 +15,6 @@ import {
 } from '../shape/index.ts'
 import { sheetDataShape } from '../sheet/index.ts'
 import { fdiInUniversalOrder } from '../teeth/index.ts'
-import { freshStep, type StepState } from './step-state.ts'
 
 const entry = { sequence: whole(1, 1e6), at: instant(), by: text(120) }
 /** It did not pass, and the dentist took it as it is. */
@@ -45,91 +44,6 @@ const carriedStepShape = record({
   mixes: list(record({ ...entry, ...recordedMix }), 200),
   sheets: list(record({ ...entry, sheetId: id(), sheet: sheetDataShape, accepted }), 200),
 })
-type CarriedStep = Of<typeof carriedStepShape>
+export type CarriedStep = Of<typeof carriedStepShape>
 export const carriedShape = list(carriedStepShape, 300)
 export type Carried = Of<typeof carriedShape>
-
-/** What of a job may be carried into another case: every step but those that are done again. */
-export function carriedOf(
-  route: Route,
-  steps: Readonly<Record<string, StepState>>,
-  again: ReadonlySet<string>,
-): Carried {
-  return route.steps.flatMap(({ id }): CarriedStep[] => {
-    const step = steps[id]
-    if (!step || again.has(id) || !(step.status === 'done' || step.status === 'skipped')) return []
-    const took = (sequence: number) => (step.accepted.includes(sequence) ? { accepted: true } : {})
-    return [
-      {
-        stepId: id,
-        ...(step.status === 'done'
-          ? {
-              startedAt: step.startedAt,
-              startedBy: step.startedBy,
-              ...(step.outOfTimeReason ? { outOfTimeReason: step.outOfTimeReason } : {}),
-            }
-          : { skipReason: step.skipReason }),
-        finishedAt: step.finishedAt,
-        finishedBy: step.finishedBy,
-        readings: step.readings.map(({ sequence, at, by, checkId, tooth, value, answer }) => ({
-          ...{ sequence, at, by, checkId },
-          ...(tooth === undefined ? {} : { tooth: tooth as never }),
-          ...(value === undefined ? {} : { value }),
-          ...(answer === undefined ? {} : { answer }),
-          ...took(sequence),
-        })),
-        mixes: step.mixes.map(({ corrected: _corrected, ...mix }) => mixOf(mix)),
-        sheets: step.sheets.map(({ sequence, at, by, sheetId, sheet }) => ({
-          ...{ sequence, at, by, sheetId, sheet },
-          ...took(sequence),
-        })),
-      },
-    ]
-  })
-}
-
-/** Only what a mix says of itself. */
-function mixOf(mix: CarriedStep['mixes'][number]): CarriedStep['mixes'][number] {
-  const known = new Set(['sequence', 'at', 'by', ...Object.keys(recordedMix)])
-  return Object.fromEntries(
-    Object.entries(mix).filter(([name, value]) => known.has(name) && value !== undefined),
-  ) as never
-}
-
-/**
- * The steps of a job as an earlier case left them. What was entered there has negative sequences, in its order: it is corrected
- * and withdrawn in that case, never here.
- */
-export function carriedSteps(carried: Carried): Readonly<Record<string, StepState>> {
-  const all = carried.flatMap(({ readings, mixes, sheets }) => [...readings, ...mixes, ...sheets])
-  const last = Math.max(0, ...all.map(({ sequence }) => sequence)) + 1
-  const before = <T extends { readonly sequence: number }>(each: T): T => ({
-    ...each,
-    sequence: each.sequence - last,
-  })
-  return Object.fromEntries(
-    carried.map(({ stepId, readings, mixes, sheets, startedAt, startedBy, skipReason, ...ended }) => {
-      const accepted = [...readings, ...sheets].flatMap((each) =>
-        each.accepted ? [each.sequence - last] : [],
-      )
-      const entries = {
-        ...freshStep,
-        readings: readings.map(before),
-        mixes: mixes.map(before),
-        sheets: sheets.map(before),
-        accepted,
-      }
-      const step: StepState =
-        skipReason === undefined
-          ? {
-              ...entries,
-              ...ended,
-              status: 'done',
-              startedAt: startedAt ?? ended.finishedAt,
-              startedBy: startedBy ?? ended.finishedBy,
-            }
-          : { ...entries, ...ended, status: 'skipped', skipReason }
-      return [stepId, step]
-    }),
-  )
-}

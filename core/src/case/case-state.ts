@@ -1,7 +1,7 @@
 import { chargeOf } from '../casting/index.ts'
 import type { Route, RouteStep } from '../route/index.ts'
 import type { SheetData } from '../sheet/index.ts'
-import { carriedSteps } from './carried.ts'
+import { carriedSteps } from './carry-over.ts'
 import type { CaseEvent, EventOfType } from './case-event.ts'
 import { failingChecks, failingSheets, stepOf } from './job.ts'
 import type { CaseState, JobState } from './state.ts'

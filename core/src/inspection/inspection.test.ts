@@ -49,7 +49,7 @@ describe('every drawing', () => {
       expect(good).toMatch(/^[A-Z].*\.$/)
       expect(faults.length).toBeGreaterThan(0)
       expect(new Set(faults.map(({ fault }) => fault)).size).toBe(faults.length)
-      for (const { say } of faults) expect(say).toMatch(/^[A-Z].*\.$/)
+      for (const { say, ask } of faults) expect(say).toMatch(ask ? /^[A-Z].*\?$/ : /^[A-Z].*\.$/)
     }
   })
   it.each(drawings)('%s: finds the faults that were seen, all of them and no other', (drawing, regions) => {

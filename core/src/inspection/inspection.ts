@@ -2,17 +2,16 @@ import { COMMON_PRACTICE, type Source } from '../materials/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { castingRegions } from './casting-regions.ts'
 import { dentureWaxRegions } from './denture-wax-regions.ts'
+import { fittingRegions, marginRegions } from './fitting-regions.ts'
 import type { Region, RegionFault, RegionSeen } from './region.ts'
 
+const drawn = { ...dentureWaxRegions, casting: castingRegions, ...fittingRegions, ...marginRegions }
 /** The drawings that are tapped. */
-export type RegionDrawing = keyof typeof dentureWaxRegions | 'casting'
-export const regionDrawings = [...Object.keys(dentureWaxRegions), 'casting'] as readonly RegionDrawing[]
+export type RegionDrawing = keyof typeof drawn
+export const regionDrawings = Object.keys(drawn) as readonly RegionDrawing[]
 
 /** The regions of each drawing, in the order in which they are looked at. */
-export const regionsOf: Readonly<Record<RegionDrawing, readonly Region[]>> = {
-  ...dentureWaxRegions,
-  casting: castingRegions,
-}
+export const regionsOf: Readonly<Record<RegionDrawing, readonly Region[]>> = drawn
 export const REGIONS_SOURCE: Source = COMMON_PRACTICE
 
 /**

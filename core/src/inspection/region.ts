@@ -13,6 +13,8 @@ export interface RegionFault {
   readonly say: string
   /** It cannot be mended: the piece is made again. */
   readonly remake?: true
+  /** Only the dentist can say whether it may stay so. */
+  readonly ask?: true
 }
 
 /** What was seen at a region; `fault` left out: good. */

@@ -1,6 +1,9 @@
 import { BORDER_LEAST_MILLIMETRES, BORDER_SOURCE, borderBefore, resinLadder } from '../finishing/index.ts'
+import { REGIONS_SOURCE } from '../inspection/index.ts'
 import type { TemplateStep } from '../route/index.ts'
-import { adjust, askDentist, goBack, look } from './checks.ts'
+import type { StepSheet } from '../sheet/index.ts'
+import { adjust, askDentist, goBack } from './checks.ts'
+import { eachArch } from './door.ts'
 import { scratchLooks } from './scratches.ts'
 
 /** What a caliper reads of a border, mm. */
@@ -9,8 +12,23 @@ const rubber = resinLadder.stages.findIndex(({ id }) => id === 'rubber')
 /** So much that 3 mm stay when rubber, pumice and shine have taken theirs. */
 const BEFORE_POLISHING = Number((Math.ceil(borderBefore(resinLadder, rubber) / CALIPER) * CALIPER).toFixed(2))
 
+const fittingNames = {
+  upperFitting: 'Fitting surface, upper',
+  lowerFitting: 'Fitting surface, lower',
+  partialFitting: 'Fitting surface',
+} as const
+const fitting = (drawing: keyof typeof fittingNames): StepSheet => ({
+  id: drawing === 'lowerFitting' ? 'fitting-lower' : 'fitting',
+  kind: 'regions',
+  drawing,
+  name: fittingNames[drawing],
+  how: 'Tap each region; finger, cotton wool and lens.',
+  source: REGIONS_SOURCE,
+  failing: adjust('Put it right, then feel that region again.'),
+})
+
 /** From the rough denture to its shine. */
-export const dentureFinishing: readonly TemplateStep[] = [
+export const dentureFinishing = (piece: 'denture' | 'partial'): readonly TemplateStep[] => [
   {
     id: 'flash-off',
     name: 'Flash and sharp edges off',
@@ -57,14 +75,7 @@ export const dentureFinishing: readonly TemplateStep[] = [
     how: ['Find them by finger and lens, take off each one alone.', 'No abrasive on the surface itself.'],
     why: "It is the fit; its adjustment is the clinic's at placement.",
     handsOnMinutes: 6,
-    checks: [
-      look('nodules', 'Fitting surface', 'Finger, cotton wool and lens.', 'No nodule, untouched otherwise', {
-        'A nodule': adjust('Take off that nodule alone.'),
-        'Surface was ground': askDentist(
-          'The fitting surface was touched in finishing. Accept, or process again?',
-        ),
-      }),
-    ],
+    sheets: piece === 'partial' ? [fitting('partialFitting')] : eachArch((arch) => fitting(`${arch}Fitting`)),
   },
   {
     id: 'margins',
@@ -74,6 +85,18 @@ export const dentureFinishing: readonly TemplateStep[] = [
     how: ['Each one distinct, no resin over the neck.'],
     why: 'A blurred margin looks like swollen gum.',
     handsOnMinutes: 10,
+    sheets: [
+      {
+        id: 'gum-margins',
+        kind: 'regions',
+        drawing: 'gumMargins',
+        perArch: true,
+        name: 'Margins',
+        how: 'Tap each side, look along the necks, answer.',
+        source: REGIONS_SOURCE,
+        failing: adjust('Put it right, then look at that side again.'),
+      },
+    ],
   },
   {
     id: 'touch-contour',

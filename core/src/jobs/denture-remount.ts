@@ -2,6 +2,7 @@ import { COMMON_PRACTICE } from '../materials/index.ts'
 import { PIN_ASK_MILLIMETRES, type RemountPhase } from '../occlusion/index.ts'
 import type { Hazard, TemplateStep } from '../route/index.ts'
 import { adjust, askDentist, goBack, look } from './checks.ts'
+import { eachArch } from './door.ts'
 
 const remountFixing = (
   choice: string,
@@ -71,6 +72,11 @@ const removal = (choice: 'shell' | 'alumina', name: string, how: readonly string
   how,
   why: 'The fitting surface is the fit: nothing may cut it.',
   handsOnMinutes: 8,
+  checks: [
+    look('surface-kept', 'Fitting surface', 'Rinse it, side light.', 'Untouched', {
+      'Matt or pitted': askDentist('The fitting surface was blasted. Accept, or process again?'),
+    }),
+  ],
   uses: [choice === 'alumina' ? 'alumina' : 'blaster'],
 })
 
@@ -217,6 +223,15 @@ export const dentureRemount: readonly TemplateStep[] = [
     ],
     why: 'Prying one way bends or breaks the base.',
     handsOnMinutes: 15,
+    sheets: eachArch((arch) => ({
+      id: `saw-${arch}`,
+      kind: 'sawPlan',
+      arch,
+      name: arch === 'upper' ? 'How deep to saw, upper' : 'How deep to saw, lower',
+      how: 'Stone from the base of the cast to the denture, at its thinner side.',
+      source: 'common practice; 3 mm of stone stay before the denture, our choice',
+      failing: adjust('Measure it again.'),
+    })),
     uses: ['blade', 'chisel', 'gypsum'],
   },
   removal('shell', 'Shell blast', ['100 mm (4 in) or more away, always moving.']),

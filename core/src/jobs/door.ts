@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE } from '../materials/index.ts'
-import { ARCH_MATTER, type Matter, type TemplateStep } from '../route/index.ts'
+import { ARCH_MATTER, type Conditional, type Matter, type TemplateStep } from '../route/index.ts'
 import type { StepSheet } from '../sheet/index.ts'
 import { adjust, askDentist, look } from './checks.ts'
 
@@ -16,6 +16,12 @@ export const oneArch: Matter = {
   why: 'As prescribed.',
   prescribed: true,
 }
+
+/** A sheet for each arch that is made, of one kind of its own; a pair has both. */
+export const eachArch = (
+  sheetOf: (arch: 'upper' | 'lower') => StepSheet,
+): readonly (StepSheet & Conditional)[] =>
+  (['upper', 'lower'] as const).map((arch) => ({ ...sheetOf(arch), when: { [ARCH_MATTER]: [arch, 'pair'] } }))
 
 export const readAuthorisation: TemplateStep = {
   id: 'work-authorisation',

@@ -68,7 +68,9 @@ describe('every sheet of every route', () => {
   it.each(asked)('%s: what fails is taken, does not pass, and says what to do', (_, sheet) => {
     const example = sheetKinds[sheet.kind].failingExample as ((of: StepSheet) => object) | undefined
     if (!example)
-      return expect(sheet.kind).toMatch(/parts|trimPlan|prescription|setUpPlan|grooves|dispatch|release/)
+      return expect(sheet.kind).toMatch(
+        /parts|trimPlan|prescription|setUpPlan|grooves|dispatch|release|sawPlan/,
+      )
     const data = { kind: sheet.kind, ...example(sheet) } as SheetData
     checkSheet(sheet, data)
     const against = heldAgainst(sheet)
@@ -111,6 +113,31 @@ describe('every sheet of every route', () => {
       isGrowing(askedOf(kind as SheetKind) as StepSheet),
     )
     expect(growing.sort()).toEqual(['closures', 'remount', 'teethSet'])
+  })
+})
+
+describe('regions', () => {
+  const fitting = asked.find(([, sheet]) => sheet.kind === 'regions' && sheet.drawing === 'upperFitting')![1]
+  const seen = (...faults: readonly (readonly [string, string])[]): SheetData => {
+    const good = goodSheet(fitting)
+    if (good.kind !== 'regions') throw new Error('regions')
+    return {
+      kind: 'regions',
+      regions: good.regions.map(({ region }) => {
+        const fault = faults.find(([at]) => at === region)?.[1]
+        return fault ? { region, fault } : { region }
+      }),
+    }
+  }
+  it("a nodule is taken off; a fitting surface that was ground is the dentist's, whatever else there is", () => {
+    expect(judged(fitting, seen(['vault', 'A nodule'])).outcome.verdict).toBe('adjust')
+    const { outcome, faults, say } = judged(
+      fitting,
+      seen(['ridge', 'Stone left'], ['vault', 'Ground or polished']),
+    )
+    expect(outcome.verdict).toBe('askDentist')
+    expect(say).toContain('Accept, or process again?')
+    expect(faults).toHaveLength(2)
   })
 })
 

@@ -79,6 +79,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"mesh-not-a-number","status":422,"means":["Triangle … has a corner that is no number."],"remedies":["The file is damaged: export it again."]},
   {"code":"mesh-not-understood","status":422,"means":["The PLY file cannot be read: ….","The file is no mesh that can be read here.","The file is no mesh that can be read here: as an STL it would claim … triangles in … bytes."],"remedies":["Export it again as PLY 1.0, or as STL.","Export it as STL, PLY or OBJ."]},
   {"code":"mesh-stopped","status":422,"means":["Reading the mesh was stopped."],"remedies":["Drop a file to start again."]},
+  {"code":"midline-missing","status":422,"means":["With … of undercut the front stays locked as one piece."],"remedies":["Measure the stone at the midline too: it is cut there."]},
   {"code":"midline-points-coincide","status":422,"means":["Two midline points are … apart.","The two points on the back edge are too near each other."],"remedies":["Mark the suture at two places at least 5 mm apart.","Mark the back edge at two places at least 5 mm apart."]},
   {"code":"mix-missing","status":422,"means":["… is not recorded yet."],"remedies":["Record what was used, then finish."]},
   {"code":"name-missing","status":422,"means":["It has no name."],"remedies":["Give it the name the lab calls it by."]},

@@ -227,7 +227,10 @@ function WithIt({ steps }: { readonly steps: readonly RouteStep[] }) {
 /** The prescription is what is looked at; a running step whose sheet is a drawing of its own wants no second picture above it. */
 function drawsItself(step: RouteStep, running: boolean): boolean {
   if (step.means === 'authorisationRead') return true
-  return running && (step.sheets ?? []).some(({ kind }) => ['room', 'regions', 'grooves'].includes(kind))
+  return (
+    running &&
+    (step.sheets ?? []).some(({ kind }) => ['room', 'regions', 'grooves', 'sawPlan'].includes(kind))
+  )
 }
 
 /** What others left for this hand to know, and what comes after it. */

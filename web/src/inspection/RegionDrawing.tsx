@@ -1,21 +1,11 @@
 import type { RegionDrawing as Drawing } from '@yentrik/core'
-import { createContext, type ReactNode, use } from 'react'
+import type { ReactNode } from 'react'
+import { GumMargins, LowerFitting, PartialFitting, UpperFitting } from './CuredDrawings.tsx'
+import { ink, Looking, type LookingAt, Tap } from './Tap.tsx'
 
-export type RegionLook = 'open' | 'good' | 'fault'
-const ink = 'var(--color-base-content)'
-
-interface RegionDrawingProps {
+interface RegionDrawingProps extends LookingAt {
   readonly drawing: Drawing
-  readonly picked: string
-  readonly look: (region: string) => RegionLook
-  readonly onPick: (region: string) => void
 }
-
-const Looking = createContext<Omit<RegionDrawingProps, 'drawing'>>({
-  picked: '',
-  look: () => 'open',
-  onPick: () => undefined,
-})
 
 /** The work as it is inspected, a denture in wax, a partial, a casting: every region can be tapped. */
 export function RegionDrawing({ drawing, ...looking }: RegionDrawingProps) {
@@ -45,29 +35,10 @@ const says: Readonly<Record<Drawing, string>> = {
   lowerDenture: 'Lower denture in wax',
   partial: 'Partial in wax, from above',
   casting: 'Casting on its sprue, and from inside',
-}
-
-/** A region: what of it is drawn shows how it was found, by line and mark, not by colour alone. */
-function Tap({ id, name, children }: { id: string; name: string; children: ReactNode }) {
-  const { picked, look, onPick } = use(Looking)
-  const state = look(id)
-  return (
-    // biome-ignore lint/a11y/useSemanticElements: a shape of a drawing cannot be a button element
-    <g
-      role="button"
-      aria-label={`${name} on the drawing`}
-      tabIndex={-1}
-      className="cursor-pointer"
-      stroke={state === 'fault' ? 'var(--color-error)' : id === picked ? 'var(--color-primary)' : ink}
-      strokeWidth={id === picked || state === 'fault' ? 3.2 : 1.2}
-      strokeDasharray={state === 'open' && id !== picked ? '5 3' : undefined}
-      strokeLinejoin="round"
-      onClick={() => onPick(id)}
-      onKeyDown={(event) => event.key === 'Enter' && onPick(id)}
-    >
-      {children}
-    </g>
-  )
+  upperFitting: 'Fitting surface of an upper, as it lies in the hand',
+  lowerFitting: 'Fitting surface of a lower, as it lies in the hand',
+  partialFitting: 'Fitting surface of a partial',
+  gumMargins: 'Gum line, from the front and from the tongue side',
 }
 
 const frontTeeth = [0, 1, 2, 3, 4, 5, 6, 7].map((n) => ({
@@ -209,6 +180,10 @@ function Casting() {
 const shapes: Readonly<Partial<Record<Drawing, () => ReactNode>>> = {
   partial: PartialInWax,
   casting: Casting,
+  upperFitting: UpperFitting,
+  lowerFitting: LowerFitting,
+  partialFitting: PartialFitting,
+  gumMargins: GumMargins,
 }
 
 function PartialInWax() {

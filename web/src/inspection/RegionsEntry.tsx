@@ -3,7 +3,8 @@ import { useState } from 'react'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
-import { RegionDrawing, type RegionLook } from './RegionDrawing.tsx'
+import { RegionDrawing } from './RegionDrawing.tsx'
+import type { RegionLook } from './Tap.tsx'
 
 /** The work, region by region: tap one, read what good looks like, answer. Stored when every region was looked at. */
 export function RegionsEntry({ sheet, last, draftKey, refusal, open, onRecord }: SheetEntryProps<'regions'>) {

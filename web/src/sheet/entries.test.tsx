@@ -482,3 +482,44 @@ describe('the release', () => {
     ])
   })
 })
+
+describe('the saw plan of a cast', () => {
+  it('is drawn from the stone as it is typed, and stored with it', async () => {
+    const { user, recorded } = entry('sawPlan', { sheet: { arch: 'upper' } })
+    type('Stone, vault', '11')
+    type('Stone, both canines', '14')
+    type('Stone, both tuberosities', '2')
+    const drawing = screen.getByRole('img', { name: 'Base of the upper cast with its saw cuts' })
+    // 3 mm of stone stay (choice): 11 - 3, 14 - 3; 2 is too thin.
+    for (const words of ['8 mm', '11 mm', 'no saw']) expect(drawing.textContent).toContain(words)
+    expect(screen.getByRole('list', { name: 'In this order' }).textContent).toContain(
+      'Leave it to the chisel.',
+    )
+    await user.click(button('Record'))
+    expect(recorded).toEqual([
+      { kind: 'sawPlan', heights: { middle: 11, canines: 14, ends: 2, labialUndercut: 0 } },
+    ])
+  })
+  it('asks for the midline where the flange is held, and says what cannot be', async () => {
+    const { user, recorded } = entry('sawPlan', { sheet: { arch: 'lower' } })
+    type('Stone, tongue side', '80')
+    type('Stone, both canines', '14')
+    type('Stone, both ends, behind the last molar', '12')
+    expect(screen.queryByLabelText('Stone, midline')).toBeNull()
+    type('Undercut at the outer flange', '1')
+    type('Stone, midline', '13')
+    expect(screen.getByRole('alert').textContent).toContain('80 mm cannot be right')
+    await user.click(button('Record'))
+    expect(recorded).toEqual([])
+    type('Stone, tongue side', '8')
+    expect(screen.getByText(/Never lever outwards/)).toBeTruthy()
+    await user.click(button('Record'))
+    expect(recorded[0]?.heights.midline).toBe(13)
+  })
+  it('says what is missing only once it is to be stored', async () => {
+    const { user } = entry('sawPlan')
+    expect(screen.queryAllByRole('alert')).toEqual([])
+    await user.click(button('Record'))
+    expect(screen.getAllByRole('alert').length).toBe(3)
+  })
+})

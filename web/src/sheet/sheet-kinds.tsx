@@ -7,6 +7,7 @@ import { ClosuresEntry } from '../curing/ClosuresEntry.tsx'
 import { CureEntry } from '../curing/CureEntry.tsx'
 import { RegionsEntry } from '../inspection/RegionsEntry.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
+import { SawPlanEntry } from '../recovery/SawPlanEntry.tsx'
 import { TeethSetEntry } from '../setup/TeethSetEntry.tsx'
 import { GroovesEntry } from '../waxing/GroovesEntry.tsx'
 import { RoomEntry } from '../waxing/RoomEntry.tsx'
@@ -52,6 +53,7 @@ export const sheetKindsShown: { readonly [K in SheetKind]: SheetKindShown<K> } =
     again: { words: 'The marks and rounds', to: onRemount },
   },
   regions: { Entry: RegionsEntry },
+  sawPlan: { Entry: SawPlanEntry },
   burnout: { Entry: BurnoutEntry },
   cure: { Entry: CureEntry },
   closures: { Entry: ClosuresEntry },

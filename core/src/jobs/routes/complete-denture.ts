@@ -34,7 +34,7 @@ export const completeDenture: RouteTemplate = {
     ...dentureFlasking,
     ...dentureCuring,
     ...dentureRemount,
-    ...dentureFinishing,
+    ...dentureFinishing('denture'),
     ...dentureDelivery(false),
   ],
 }

@@ -178,7 +178,7 @@ export const immediateDenture: RouteTemplate = {
     ...dentureFlasking,
     ...dentureCuring,
     ...dentureRemount,
-    ...dentureFinishing,
+    ...dentureFinishing('denture'),
     ...dentureDelivery(false),
   ],
 }

@@ -154,7 +154,7 @@ export const wireClaspPartial: RouteTemplate = {
     ...dentureFlasking,
     ...dentureCuring,
     ...dentureRemount,
-    ...dentureFinishing,
+    ...dentureFinishing('partial'),
     ...dentureDelivery(true),
   ],
 }

@@ -16,6 +16,7 @@ import { regionsSheet } from './regions.ts'
 import { releaseSheet } from './release.ts'
 import { remountSheet } from './remount.ts'
 import { roomSheet } from './room.ts'
+import { sawPlanSheet } from './saw-plan.ts'
 import { setUpSheet } from './set-up.ts'
 import { setUpPlanSheet } from './set-up-plan.ts'
 import { teethSetSheet } from './teeth-set.ts'
@@ -44,6 +45,7 @@ export const sheetKinds = {
   button: buttonSheet,
   dispatch: dispatchSheet,
   tryInAnswer: tryInAnswerSheet,
+  sawPlan: sawPlanSheet,
   disinfection: disinfectionSheet,
   enclosures: enclosuresSheet,
   release: releaseSheet,

@@ -22,8 +22,11 @@ export const regionsSheet = sheetKind({
   check: ({ regions }, { drawing }) => checkRegions(drawing, regions),
   faults: ({ regions }, { drawing }) => regionFaults(drawing, regions),
   failing: ({ regions }, { drawing, remakeFrom }) => {
-    const lost = foundFaults(drawing, regions).find(({ remake }) => remake)
-    return lost && remakeFrom ? { verdict: 'remake', toStepId: remakeFrom, say: lost.say } : undefined
+    const found = foundFaults(drawing, regions)
+    const lost = found.find(({ remake }) => remake)
+    if (lost && remakeFrom) return { verdict: 'remake', toStepId: remakeFrom, say: lost.say }
+    const asked = found.find(({ ask }) => ask)
+    return asked && { verdict: 'askDentist', say: asked.say }
   },
   leadsTo: ({ remakeFrom }) => (remakeFrom ? [remakeFrom] : []),
   words: ({ regions }, { drawing }) => {

@@ -1,0 +1,11 @@
+export {
+  HELD_UNDERCUT_MILLIMETRES,
+  type RecoveredArch,
+  type SawCut,
+  type SawPlace,
+  type SawPlan,
+  type StoneHeights,
+  sawPlaceName,
+  sawPlan,
+  stoneHeightsShape,
+} from './saw-plan.ts'

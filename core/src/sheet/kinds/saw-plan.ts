@@ -1,0 +1,29 @@
+import { joined, qty, saying } from '../../quantity/index.ts'
+import { type StoneHeights, sawPlan, stoneHeightsShape } from '../../recovery/index.ts'
+import { choice, record } from '../../shape/index.ts'
+import { sheetKind } from '../sheet-kind.ts'
+
+const usual: StoneHeights = { middle: 11, canines: 15, ends: 13, labialUndercut: 0.3 }
+
+/** The stone under a cured denture, and so how it is sawn off. */
+export const sawPlanSheet = sheetKind({
+  kind: 'sawPlan',
+  data: record({ heights: stoneHeightsShape }),
+  wants: record({ arch: choice(['upper', 'lower']) }),
+  check: ({ heights }, { arch }) => {
+    sawPlan(arch, heights)
+  },
+  words: ({ heights }, { arch }) => {
+    const { cuts, flangeHeld } = sawPlan(arch, heights)
+    const deep = joined(
+      cuts.map(({ name, depthMillimetres }) =>
+        depthMillimetres === 0
+          ? `${name.toLowerCase()} too thin to saw`
+          : saying`${name.toLowerCase()} ${qty.mm(depthMillimetres)} deep`,
+      ),
+    )
+    return saying`saw ${deep}${flangeHeld ? '; the outer flange is held' : ''}`
+  },
+  good: () => ({ heights: usual }),
+  refusedExample: () => ({ heights: { ...usual, middle: 80 } }),
+})
