@@ -1,8 +1,9 @@
 import { type Articulator, articulatorCards, pinAtRotation } from '../mounting/index.ts'
+import { joined, type Saying, saying } from '../quantity/index.ts'
 import { type Closing, close, frameOf, type JawFrame } from './closing.ts'
 import { type Blocked, Grinder, volumeTaken } from './grinding.ts'
-import type { Mouth } from './mouth-grid.ts'
-import { type Bite, bites } from './regions.ts'
+import { type Mouth, regionAt } from './mouth-grid.ts'
+import { type Bite, bites, regionName, type ToothRegion } from './regions.ts'
 
 /** The articulator of the computed mouth (choice). */
 export const trainerArticulator: Articulator = {
@@ -65,7 +66,19 @@ export interface ExpertRound {
   readonly liftAfter: number
   /** All that is off by then, mm³. */
   readonly volume: number
+  /** Where it took most in this round, the most first. */
+  readonly ground: readonly Ground[]
 }
+
+/** What was taken from a region of a tooth, mm³. */
+export interface Ground {
+  readonly tooth: number
+  readonly region: ToothRegion
+  readonly volume: number
+}
+
+/** So many places are told of a round. */
+const TOLD = 2
 
 export interface ExpertWork {
   readonly rounds: readonly ExpertRound[]
@@ -109,11 +122,18 @@ export function grindByRules(
       let stalled = 0
       let lift = liftOf(mouth, articulator, path)
       while (lift > LIFTS_NOTHING && stalled < MOST_STALLED) {
+        const before = { upper: mouth.upper.z.slice(), lower: mouth.lower.z.slice() }
         const taken = roundOf(grinder, path, step)
         if (taken > 0) changed = true
         const after = liftOf(mouth, articulator, path)
         stalled = lift - after < GAINS_NOTHING ? stalled + 1 : 0
-        const round = { bite: path.bite, liftBefore: lift, liftAfter: after, volume: volumeTaken(mouth) }
+        const round = {
+          bite: path.bite,
+          liftBefore: lift,
+          liftAfter: after,
+          volume: volumeTaken(mouth),
+          ground: groundSince(mouth, before),
+        }
         rounds.push(round)
         onRound?.(round)
         lift = after
@@ -128,6 +148,43 @@ export function grindByRules(
     if (stuck.has(path.bite)) for (const closing of carried(mouth, path)) grinder.blockAt(closing)
   const blocked = [...grinder.blocked.values()].filter(({ bite }) => stuck.has(bite))
   return { rounds, blocked }
+}
+
+/** Where a mouth was ground since its surfaces stood so, by tooth and region, the most first. */
+function groundSince(
+  { grid, upper, lower, upperTeeth, lowerTeeth }: Mouth,
+  before: { readonly upper: Float64Array; readonly lower: Float64Array },
+): readonly Ground[] {
+  const sums = new Map<string, { tooth: number; region: ToothRegion; volume: number }>()
+  for (const [field, was, teeth] of [
+    [upper, before.upper, upperTeeth],
+    [lower, before.lower, lowerTeeth],
+  ] as const)
+    for (const cell of field.cells) {
+      const taken = Math.abs(field.z[cell]! - was[cell]!)
+      if (taken === 0) continue
+      const [tooth, region] = [teeth[field.tooth[cell]! - 1]!, regionAt(field, cell)]
+      const key = `${tooth} ${region}`
+      const sum = sums.get(key) ?? { tooth, region, volume: 0 }
+      sum.volume += taken * grid.h * grid.h
+      sums.set(key, sum)
+    }
+  return [...sums.values()].sort((one, other) => other.volume - one.volume).slice(0, TOLD)
+}
+
+/** What the hand looks for in a bite (Schuyler, recalled, and common practice). */
+const aims: Readonly<Record<Bite, string>> = {
+  centric: 'fossae and inclines, never a supporting tip',
+  right: 'working side: cheek cusps of the upper, tongue cusps of the lower; balancing side: inclines',
+  left: 'working side: cheek cusps of the upper, tongue cusps of the lower; balancing side: inclines',
+  protrusive: 'inclines and front edges, not the height of a cusp',
+}
+
+/** A round of the expert in words: where it took most, and what it looks for there. */
+export function expertWords({ bite, ground }: Pick<ExpertRound, 'bite' | 'ground'>): Saying {
+  if (ground.length === 0) return 'Nothing gave way.'
+  const places = ground.map(({ tooth, region }) => saying`${{ tooth }}, ${regionName(region, tooth)}`)
+  return saying`Most at ${joined(places, '; then ')}: ${aims[bite]}.`
 }
 
 const carried = (mouth: Mouth, path: Path) =>

@@ -1,7 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
+import { metric } from '../testing/index.ts'
 import {
   type ContactMark,
+  expertWords,
   grindingRule,
+  isSupportingTip,
   type Lesson,
   lessons,
   remountTrainer,
@@ -105,6 +108,22 @@ describe('the trainer', () => {
     expect(rounds.length).toBeGreaterThan(5)
     expect(rounds[0]!.bite).toBe('centric')
     for (const { liftBefore, liftAfter } of rounds) expect(liftAfter).toBeLessThanOrEqual(liftBefore)
+    let before = 0
+    for (const round of rounds) {
+      const { ground, volume } = round
+      // What it tells of is part of what it took in this round, the most first, and never a supporting tip.
+      const told = ground.reduce((sum, each) => sum + each.volume, 0)
+      expect(told).toBeLessThanOrEqual(volume - before + 1e-9)
+      expect(ground.map((each) => each.volume)).toEqual(
+        ground.map((each) => each.volume).sort((one, other) => other - one),
+      )
+      for (const { tooth, region } of ground)
+        expect(isSupportingTip(tooth < 30 ? 'upper' : 'lower', region)).toBe(false)
+      if (ground.length > 0) expect(metric(expertWords(round))).toMatch(/^Most at \d\d, .+: .+\.$/)
+      before = volume
+    }
+    expect(rounds[0]!.ground.length).toBeGreaterThan(0)
+    expect(expertWords({ bite: 'centric', ground: [] })).toBe('Nothing gave way.')
     expect(blocked).toEqual([])
     expect(score.total).toBeGreaterThan(90)
     expect(score.total).toBeGreaterThan(trainer.score(begin('everything', 9)).total)

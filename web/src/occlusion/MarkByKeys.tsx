@@ -2,6 +2,7 @@ import {
   type Bite,
   isFrontTooth,
   type PaperMark,
+  parseMarkLine,
   parseTeeth,
   regionName,
   type ToothRegion,
@@ -21,16 +22,59 @@ const regionsOf = (tooth: number): Options<ToothRegion> =>
     .filter((_, index) => index >= toothRegions.length - frontRegions === isFrontTooth(tooth))
     .map((region) => [region, regionName(region, tooth)])
 
-/** A mark by its tooth and region, without touching the drawing. */
-export function MarkByKeys({
-  bite,
-  strength,
-  onMark,
-}: {
+/** A mark without touching the drawing: in one line of keys, or by its tooth and region. */
+export function MarkByKeys({ bite, strength, onMark }: MarkByKeysProps) {
+  return (
+    <div className="grid gap-4">
+      <MarkLine bite={bite} strength={strength} onMark={onMark} />
+      <MarkByChoice bite={bite} strength={strength} onMark={onMark} />
+    </div>
+  )
+}
+
+interface MarkByKeysProps {
   readonly bite: Bite
   readonly strength: PaperMark['strength']
   readonly onMark: (mark: PaperMark) => void
-}) {
+}
+
+function MarkLine({ bite, strength, onMark }: MarkByKeysProps) {
+  const notation = usePreferences((preferences) => preferences.teeth)
+  const [line, setLine] = useState('')
+  const [tried, setTried] = useState(false)
+  const { answer, refusal } = attempt(() => parseMarkLine(line, notation, { bite, strength }))
+  return (
+    <form
+      noValidate
+      className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        setTried(true)
+        if (!answer) return
+        onMark(answer)
+        setLine('')
+        setTried(false)
+      }}
+    >
+      <TextField
+        label="Marks, a line each"
+        text={line}
+        onText={setLine}
+        fault={tried ? refusal : undefined}
+        hint={
+          answer
+            ? `${regionName(answer.region, answer.tooth)}, ${answer.bite}, ${answer.strength}`
+            : 'as in: 16 pal in ri he. Tooth, region, movement, strength; two letters of each'
+        }
+      />
+      <button type="submit" className="small-act mt-7 h-12">
+        Add <kbd className="key">enter</kbd>
+      </button>
+    </form>
+  )
+}
+
+function MarkByChoice({ bite, strength, onMark }: MarkByKeysProps) {
   const notation = usePreferences((preferences) => preferences.teeth)
   const [tooth, setTooth] = useState('')
   const [region, setRegion] = useState<ToothRegion | ''>('')

@@ -1,6 +1,7 @@
 import {
   type Bite,
   type ExpertShown,
+  expertWords,
   isSupportingTip,
   type Lesson,
   lessons,
@@ -215,10 +216,13 @@ export function TrainerScreen() {
                   same mouth, in {expert.answer.rounds.length} rounds
                 </p>
                 <ol className="grid max-h-72 gap-1 overflow-y-auto">
-                  {expert.answer.rounds.map(({ bite: round, liftBefore, liftAfter }, n) => (
+                  {expert.answer.rounds.map(({ bite: round, liftBefore, liftAfter, ground }, n) => (
                     <li key={`${n + 1}`} className="border-base-300 border-t py-1">
                       <b>{n + 1}</b> {bites.find(([each]) => each === round)?.[1]}: pin {mm(liftBefore)} to{' '}
                       {mm(liftAfter)}
+                      <span className="block text-sm">
+                        <Said words={expertWords({ bite: round, ground })} />
+                      </span>
                     </li>
                   ))}
                 </ol>

@@ -41,6 +41,22 @@ describe('a remount on its own', () => {
     expect(next().textContent).toContain('4rounds to expect')
     expect(screen.getByRole('img', { name: /A cut through 26 and 36: the fossa of 36/ })).toBeTruthy()
   })
+  it('takes a mark in one line of keys, and says what a line is that it cannot read', async () => {
+    const { user } = open()
+    await type(user, 'Pin off its table', '1')
+    const form = screen.getByText('A mark by tooth and region').closest('details')!
+    form.open = true
+    const line = within(form).getByLabelText<HTMLInputElement>('Marks, a line each')
+    await user.type(line, '36 fo up{Enter}')
+    expect(within(form).getByRole('alert').textContent).toContain('"up" is no movement and no strength.')
+    expect(line.value).toBe('36 fo up')
+    await user.clear(line)
+    await user.type(line, '36 fo ce he')
+    expect(form.textContent).toContain('fossa, centric, heavy')
+    await user.keyboard('{Enter}')
+    expect(line.value).toBe('')
+    expect(next().textContent).toContain('Fossa of 36')
+  })
   it('after a round wants the pin again, and takes the last round back with its marks', async () => {
     const { user } = open()
     await type(user, 'Pin off its table', '0.8')
