@@ -322,6 +322,8 @@ export interface Work {
   readonly looks?: Readonly<Record<string, string>>
   readonly measures?: Readonly<Record<string, string>>
   readonly minutes?: number
+  /** The compound that stands on the wheel. */
+  readonly wheel?: string
 }
 
 /** Starts the step of this name, does the work, ends it. */
@@ -347,7 +349,14 @@ export async function work(
 }
 
 /** Enters what a running step wants. */
-export async function enter(page: Page, { mixes = [], looks = {}, measures = {} }: Work): Promise<void> {
+export async function enter(
+  page: Page,
+  { mixes = [], looks = {}, measures = {}, wheel }: Work,
+): Promise<void> {
+  if (wheel) {
+    await check(page, 'Wheel').getByRole('button', { name: wheel, exact: true }).click()
+    await expect(check(page, 'Wheel')).toContainText('On record')
+  }
   for (const parts of mixes) await weigh(page, parts)
   for (const [name, answer] of Object.entries(looks)) await look(page, name, answer)
   for (const [name, value] of Object.entries(measures)) await measure(page, name, value)

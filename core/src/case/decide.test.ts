@@ -63,6 +63,7 @@ describe('the rules of the bench', () => {
   })
   it('scratches at high shine open pumice and all after it, none may be skipped', () => {
     const bench = new Bench('complete-denture', { tripoli: 'use' }).upTo('high-shine')
+    bench.sheet('high-shine', 'wheel', { kind: 'wheel', label: 'High shine', written: 'high-shine' })
     bench.check('high-shine', 'shine', 'A scratch: seen wet')
     expect(bench.refusal({ type: 'finishStep', jobId: J, stepId: 'high-shine' })).toBe('check-failing')
     bench.do({ type: 'goBack', jobId: J, toStepId: 'pumice', remake: false, reason: 'scratches at shine' })

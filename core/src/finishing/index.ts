@@ -27,6 +27,7 @@ export {
   roughnessOf,
   smoothFrom,
 } from './ladder.ts'
+export { type LeftOut, leavingOutStage, PASSES, rateOfPasses } from './leaving-out.ts'
 export {
   checkToolSpeed,
   heatWord,

@@ -16,6 +16,7 @@ import {
   planLadder,
   smoothFrom,
 } from './ladder.ts'
+import { leavingOutStage, rateOfPasses } from './leaving-out.ts'
 import { bestRatio, ladderCost, skipLosesFrom } from './step-ratio.ts'
 
 const indexOf = (id: string) => resinLadder.stages.findIndex((stage) => stage.id === id)
@@ -87,6 +88,31 @@ describe('the ladder on resin', () => {
   })
   it('with tripoli left out high shine takes 375 s instead of 100', () => {
     expect(planLadder(without('tripoli')).at(-1)!.seconds).toBeCloseTo(375, 6)
+  })
+  it('tells of a stage left out what the next one must work for it, and what it costs in all (worked table)', () => {
+    const left = (id: string) => leavingOutStage(resinLadder, indexOf(id))
+    expect(left('tripoli')).toMatchObject({ next: { id: 'high-shine' } })
+    expect(left('tripoli').usualSeconds).toBeCloseTo(100, 6)
+    expect(left('tripoli').seconds).toBeCloseTo(375, 6)
+    for (const [id, more] of [
+      ['rubber', 38.1],
+      ['coarse-pumice', 25],
+      ['fine-pumice', 112.5],
+      ['tripoli', 181.25],
+    ] as const)
+      expect(left(id).moreSeconds).toBeCloseTo(more, 6)
+    for (const id of ['bur', 'high-shine'])
+      expect(() => left(id)).toThrow(expect.objectContaining({ code: 'stage-not-left-out' }))
+  })
+  it('a wheel is measured by three passes over a plate, and their mean counts: Q = A c d / (1000 t)', () => {
+    const before = resinLadder.stages[indexOf('coarse-pumice')]!
+    // 4000 mm², 1.25 times 2.25 µm in 75 s are the 0.15 mm³/s of fine pumice in the worked table.
+    expect(rateOfPasses(4000, before, [75, 75, 75])).toBeCloseTo(0.15, 9)
+    expect(rateOfPasses(4000, before, [75, 75, 37.5])).toBeCloseTo(0.2, 9)
+    expect(() => rateOfPasses(4000, before, [75, 75])).toThrow(
+      expect.objectContaining({ code: 'too-few-passes' }),
+    )
+    expect(() => rateOfPasses(0, before, [75, 75, 75])).toThrow('area')
   })
   it('without rubber, at its usual times, leaves 3.08 µm under the shine', () => {
     const times = planned.map(({ seconds }, n) => (n === indexOf('rubber') ? 0 : n === 0 ? 1 : seconds))

@@ -1,4 +1,10 @@
-import { BORDER_LEAST_MILLIMETRES, BORDER_SOURCE, borderBefore, resinLadder } from '../finishing/index.ts'
+import {
+  BORDER_LEAST_MILLIMETRES,
+  BORDER_SOURCE,
+  borderBefore,
+  leavingOutStage,
+  resinLadder,
+} from '../finishing/index.ts'
 import { REGIONS_SOURCE } from '../inspection/index.ts'
 import type { TemplateStep } from '../route/index.ts'
 import type { StepSheet } from '../sheet/index.ts'
@@ -26,6 +32,22 @@ const fitting = (drawing: keyof typeof fittingNames): StepSheet => ({
   source: REGIONS_SOURCE,
   failing: adjust('Put it right, then feel that region again.'),
 })
+
+/** One compound for life, written on the wheel: what is on it scratches through whatever comes after. */
+const wheel = (stages: readonly string[]): StepSheet => ({
+  id: 'wheel',
+  kind: 'wheel',
+  stages: [...stages],
+  name: 'Wheel',
+  how: 'What stands on the wheel that you take up.',
+  source: 'common practice; the grain of another compound scratches many times the mark of its own',
+  failing: adjust('Take the wheel that is marked for it, or a new one.'),
+})
+
+const withoutTripoli = leavingOutStage(
+  resinLadder,
+  resinLadder.stages.findIndex(({ id }) => id === 'tripoli'),
+)
 
 /** From the rough denture to its shine. */
 export const dentureFinishing = (piece: 'denture' | 'partial'): readonly TemplateStep[] => [
@@ -147,6 +169,7 @@ export const dentureFinishing = (piece: 'denture' | 'partial'): readonly Templat
     stage: 'polish',
     kind: 'attended',
     instrument: { opens: 'finish' },
+    sheets: [wheel(['coarse-pumice', 'fine-pumice'])],
     howWhen: [
       {
         when: { 'teeth-under-pumice': ['bare'] },
@@ -172,6 +195,7 @@ export const dentureFinishing = (piece: 'denture' | 'partial'): readonly Templat
     kind: 'attended',
     instrument: { opens: 'finish' },
     when: { tripoli: ['use'] },
+    sheets: [wheel(['tripoli'])],
     how: ['Its own wheel; not one that has seen pumice.'],
     why: 'Takes out what pumice left.',
     handsOnMinutes: 5,
@@ -183,8 +207,13 @@ export const dentureFinishing = (piece: 'denture' | 'partial'): readonly Templat
     stage: 'polish',
     kind: 'attended',
     instrument: { opens: 'finish' },
+    sheets: [wheel(['high-shine'])],
     how: ['A clean dry wheel of its own.'],
     howWhen: [
+      {
+        when: { tripoli: ['leave-out'] },
+        say: `Tripoli was left out: about ${Math.round(withoutTripoli.seconds)} s of contact instead of ${Math.round(withoutTripoli.usualSeconds)}, or its scratches stay.`,
+      },
       { when: { gloss: ['textured'] }, say: 'Textured gloss; a mirror only at borders and lower lingual.' },
       { when: { gloss: ['mirror'] }, say: 'Mirror gloss all over, as wished.' },
     ],

@@ -1,4 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
+import { buildRoute } from '../route/index.ts'
+import { routeTemplates } from './index.ts'
 import { scratchLooks } from './scratches.ts'
 
 describe('scratches on a denture', () => {
@@ -31,5 +33,16 @@ describe('scratches on a denture', () => {
     const [pumice] = scratchLooks('pumice', 'Scratches', 'Look', 'None', 'fine-pumice')
     expect(outcome(pumice, 'as haze against a lamp')).toBeUndefined()
     expect(pumice!.answers[0]).toEqual({ answer: 'None', outcome: { verdict: 'pass' } })
+  })
+})
+
+describe('tripoli left out', () => {
+  it('is a variant on record, and high shine is worked 375 s instead of 100 (worked value of the ladder)', () => {
+    const shine = (tripoli: string) =>
+      buildRoute(routeTemplates.get('complete-denture')!, { tripoli }).steps.find(
+        ({ id }) => id === 'high-shine',
+      )!.how
+    expect(shine('leave-out').join(' ')).toContain('about 375 s of contact instead of 100')
+    expect(shine('use').join(' ')).not.toContain('Tripoli was left out')
   })
 })

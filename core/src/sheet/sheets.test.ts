@@ -141,6 +141,26 @@ describe('regions', () => {
   })
 })
 
+describe('a wheel', () => {
+  const wheelFor = (...stages: readonly string[]): StepSheet => ({ ...askedOf('wheel'), stages: [...stages] })
+  const taken = (sheet: StepSheet, written: string, remark?: boolean) =>
+    judged(sheet, { kind: 'wheel', label: 'x', written, ...(remark ? { remark } : {}) }).faults
+  const shine = wheelFor('high-shine')
+  const pumice = wheelFor('coarse-pumice', 'fine-pumice')
+  it('has one compound for life: coarser scratches through, finer is spoilt unless it is marked anew (the ladder of finishing)', () => {
+    expect(taken(shine, 'high-shine')).toEqual([])
+    expect(taken(shine, 'coarse-pumice')[0]).toContain('its grains scratch through high shine')
+    expect(taken(shine, 'coarse-pumice', true)).toHaveLength(1)
+    expect(taken(pumice, 'tripoli')[0]).toContain('marked tripoli')
+    expect(taken(pumice, 'tripoli', true)).toEqual([])
+    for (const written of ['coarse-pumice', 'fine-pumice', 'none']) expect(taken(pumice, written)).toEqual([])
+  })
+  it('without a mark gets the one of its stage', () =>
+    expect(words(shine, { kind: 'wheel', label: '', written: 'none' })).toBe(
+      'no mark on it: marked high shine now',
+    ))
+})
+
 describe('a remount', () => {
   const sheet = askedOf('remount')
   const stands = (pinMillimetres: number, right: number, left: number) =>

@@ -113,7 +113,8 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
           )}
         </div>
       </div>
-      {instrument && !step.sheets && (
+      {/* A sheet that is filled in on the instrument leads there itself; the label of a wheel does not. */}
+      {instrument && (step.sheets ?? []).every(({ kind }) => kind === 'wheel') && (
         <Link className="small-act mt-3" to={instrument.to}>
           Work it out on the {instrument.name} screen
         </Link>

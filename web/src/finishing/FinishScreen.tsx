@@ -8,6 +8,7 @@ import {
   type JobState,
   ladderSeconds,
   ladderWarnings,
+  leavingOutStage,
   planLadder,
   qty,
   roughnessOf,
@@ -31,6 +32,7 @@ import { TextField } from '../parts/TextField.tsx'
 import { Said, useMillimetres } from '../preferences/words.tsx'
 import { useEquipment } from '../record/equipment.ts'
 import { useOpenCase } from '../record/open-case.ts'
+import { Calibration } from './Calibration.tsx'
 import { emptyFinish, type FinishDraft, finishFor, ladderOf } from './finish-draft.ts'
 import { LadderDrawing } from './LadderDrawing.tsx'
 
@@ -136,6 +138,7 @@ function Finish({
             ))}
           </section>
           <Stages ladder={ladder} />
+          {draft.material === 'resin' && <Calibration ladder={ladder} at={at} />}
         </div>
         <div className="grid gap-3">
           <section className="card-flat grid content-start gap-3 p-5" aria-label="A scratch">
@@ -313,6 +316,15 @@ function Wheel({ ladder, at, draft, onDraft }: PartProps) {
   )
 }
 
+/** The longer time of the next stage: a stage is left out only where that is worked. */
+function leftOutWords(ladder: FinishingLadder, index: number): string {
+  const { answer } = attempt(() => leavingOutStage(ladder, index))
+  if (!answer) return ''
+  const { seconds, usualSeconds, moreSeconds } = answer
+  const more = Math.round(moreSeconds)
+  return `${Math.round(seconds)} s instead of ${Math.round(usualSeconds)}, ${Math.abs(more)} s ${more < 0 ? 'less' : 'more'} in all`
+}
+
 /** Every stage with what it leaves, takes and costs. */
 function Stages({ ladder }: { readonly ladder: FinishingLadder }) {
   const planned = planLadder(ladder)
@@ -327,10 +339,11 @@ function Stages({ ladder }: { readonly ladder: FinishingLadder }) {
             <th className="font-semibold">Ra it leaves</th>
             <th className="font-semibold">Takes off</th>
             <th className="font-semibold">Contact</th>
+            <th className="font-semibold">Left out, the next one takes</th>
           </tr>
         </thead>
         <tbody>
-          {planned.map(({ stage, removalMicrometres, seconds }) => (
+          {planned.map(({ stage, removalMicrometres, seconds }, index) => (
             <tr key={stage.id} className="border-base-300 border-t">
               <td className="py-1">{stage.name}</td>
               <td>{stage.grainMicrometres === undefined ? '' : `${stage.grainMicrometres} µm`}</td>
@@ -339,6 +352,7 @@ function Stages({ ladder }: { readonly ladder: FinishingLadder }) {
                 {removalMicrometres === 0 ? 'shapes' : `${Number(removalMicrometres.toPrecision(3))} µm`}
               </td>
               <td>{seconds === 0 ? '' : `${Math.round(seconds)} s`}</td>
+              <td>{leftOutWords(ladder, index)}</td>
             </tr>
           ))}
         </tbody>

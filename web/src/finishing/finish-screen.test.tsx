@@ -101,3 +101,47 @@ describe('finishing', () => {
     ).not.toHaveLength(0)
   })
 })
+
+describe('measuring a wheel', () => {
+  const passes = async (user: UserEvent, ...seconds: readonly string[]) => {
+    await pick(user, 'Fine pumice')
+    screen.getByText('Measure what fine pumice takes off').closest('details')!.open = true
+    await user.type(field('Plate'), '4000')
+    for (const [n, name] of ['First pass', 'Second pass', 'Third pass'].entries())
+      if (seconds[n]) await user.type(field(name), seconds[n])
+  }
+  it('takes three passes, and shows what the ladder counts with', async () => {
+    const { user } = open()
+    await passes(user, '60', '60')
+    expect(screen.queryByLabelText('Rate of the wheel')).toBeNull()
+    await user.type(field('Third pass'), '60')
+    // 4000 mm², 1.25 x 2.25 µm, 60 s: 0.1875 mm³/s.
+    expect(screen.getByLabelText('Rate of the wheel').textContent).toBe('0.188')
+    expect(screen.getByText(/Put this wheel on the list/)).toBeTruthy()
+  })
+  it('keeps it on the wheel of the lab, with when it was measured', async () => {
+    const sent = serverWith({
+      'GET /equipment': [wheel('Stone', 500), wheel('Fine pumice', 30)],
+      'PUT /equipment/:name': wheel('Fine pumice', 30),
+    })
+    const { user } = show(<FinishScreen />, { at: '/finish', pattern: '/finish' })
+    await screen.findByText('wheels of the lab')
+    await passes(user, '60', '60', '60')
+    await user.click(screen.getByRole('button', { name: 'Keep it on the wheel' }))
+    expect(await screen.findByText(/Kept on the wheel/)).toBeTruthy()
+    const [put] = sent.filter(({ method }) => method === 'PUT')
+    expect(put?.body).toMatchObject({
+      name: 'Fine pumice',
+      grainMicrometres: 30,
+      source: expect.stringMatching(/^measured here, /),
+    })
+  })
+})
+
+describe('a stage left out', () => {
+  it('says what the next one must work for it', () => {
+    open()
+    const row = screen.getByRole('row', { name: /^Tripoli/, hidden: true })
+    expect(row.textContent).toContain('375 s instead of 100, 181 s more in all')
+  })
+})

@@ -523,3 +523,34 @@ describe('the saw plan of a cast', () => {
     expect(screen.getAllByRole('alert').length).toBe(3)
   })
 })
+
+describe('the wheel that is taken up', () => {
+  it('is on record with one touch', async () => {
+    const { user, recorded } = entry('wheel', { sheet: { stages: ['tripoli'] } })
+    await user.click(button('Tripoli'))
+    expect(recorded).toEqual([{ kind: 'wheel', label: 'Tripoli', written: 'tripoli' }])
+  })
+  it('is read off its label; what is none of the compounds stays and is asked about', async () => {
+    const { user, recorded } = entry('wheel', { sheet: { stages: ['high-shine'] } })
+    await user.type(screen.getByLabelText('Or scan its label'), 'wheel 7{Enter}')
+    expect(screen.getByRole('alert').textContent).toContain('tap which it is')
+    await user.click(button('High shine'))
+    expect(recorded).toEqual([{ kind: 'wheel', label: 'wheel 7', written: 'high-shine' }])
+    await user.type(screen.getByLabelText('Or scan its label'), 'fine PUMICE{Enter}')
+    expect(recorded.at(-1)).toEqual({ kind: 'wheel', label: 'fine PUMICE', written: 'fine-pumice' })
+  })
+  it('a finer one may be marked coarser for good, a coarser one never finer', async () => {
+    const last = { kind: 'wheel', label: 'Tripoli', written: 'tripoli' } as const
+    const finer = entry('wheel', { sheet: { stages: ['coarse-pumice', 'fine-pumice'] }, last })
+    await finer.user.click(button('Mark this one coarse pumice for good'))
+    expect(finer.recorded).toEqual([{ ...last, remark: true }])
+    finer.unmount()
+    entry('wheel', { sheet: { stages: ['high-shine'] }, last })
+    expect(screen.queryByRole('button', { name: /for good/ })).toBeNull()
+  })
+  it('without a mark is marked now', async () => {
+    const { user, recorded } = entry('wheel', { sheet: { stages: ['high-shine'] } })
+    await user.click(button('No mark: mark it now'))
+    expect(recorded).toEqual([{ kind: 'wheel', label: '', written: 'none' }])
+  })
+})

@@ -5,6 +5,7 @@ import { BurnoutEntry } from '../casting/BurnoutEntry.tsx'
 import { ButtonEntry, ChargeEntry } from '../casting/ChargeEntry.tsx'
 import { ClosuresEntry } from '../curing/ClosuresEntry.tsx'
 import { CureEntry } from '../curing/CureEntry.tsx'
+import { WheelEntry } from '../finishing/WheelEntry.tsx'
 import { RegionsEntry } from '../inspection/RegionsEntry.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { SawPlanEntry } from '../recovery/SawPlanEntry.tsx'
@@ -54,6 +55,7 @@ export const sheetKindsShown: { readonly [K in SheetKind]: SheetKindShown<K> } =
   },
   regions: { Entry: RegionsEntry },
   sawPlan: { Entry: SawPlanEntry },
+  wheel: { Entry: WheelEntry },
   burnout: { Entry: BurnoutEntry },
   cure: { Entry: CureEntry },
   closures: { Entry: ClosuresEntry },

@@ -22,6 +22,7 @@ import { setUpPlanSheet } from './set-up-plan.ts'
 import { teethSetSheet } from './teeth-set.ts'
 import { trimPlanSheet } from './trim-plan.ts'
 import { tryInAnswerSheet } from './try-in-answer.ts'
+import { wheelSheet } from './wheel.ts'
 
 /** Every kind of sheet. What the routes may ask for, what HTTP takes in and what the screens must show follow from here. */
 export const sheetKinds = {
@@ -46,6 +47,7 @@ export const sheetKinds = {
   dispatch: dispatchSheet,
   tryInAnswer: tryInAnswerSheet,
   sawPlan: sawPlanSheet,
+  wheel: wheelSheet,
   disinfection: disinfectionSheet,
   enclosures: enclosuresSheet,
   release: releaseSheet,

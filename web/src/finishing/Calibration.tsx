@@ -1,0 +1,106 @@
+import { type FinishingLadder, PASSES, rateOfPasses, type Saying } from '@yentrik/core'
+import { useState } from 'react'
+import { longDate } from '../format/format.ts'
+import { labNow } from '../live/lab-clock.ts'
+import { Refusal, request } from '../live/request.ts'
+import { attempt } from '../parts/attempt.ts'
+import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
+import { useEquipment } from '../record/equipment.ts'
+
+const passNames = ['First pass', 'Second pass', 'Third pass'] as const
+
+/** What a wheel of the lab really takes off: a test plate, three passes, their mean; kept on the wheel instead of the assumption. */
+export function Calibration({ ladder, at }: { readonly ladder: FinishingLadder; readonly at: number }) {
+  const stage = ladder.stages[at]!
+  const before = ladder.stages[at - 1]
+  const wheel = useEquipment('wheel').find(({ name }) => name === stage.name)
+  const [typed, keep, forget] = useDraft(`plate ${stage.id}`, () => ({ area: '', passes: ['', '', ''] }))
+  const [told, setTold] = useState<{ readonly good: boolean; readonly words: Saying }>()
+  const area = readNumber(typed.area, '')
+  const passes = typed.passes.map((text) => readNumber(text, 's', { wanted: false }))
+  const timed = passes.flatMap(({ value }) => value ?? [])
+  const { answer, refusal } =
+    before && area.value !== undefined && timed.length === PASSES
+      ? attempt(() => rateOfPasses(area.value!, before, timed))
+      : {}
+  const store = async () => {
+    if (!wheel || answer === undefined) return
+    try {
+      await request('PUT /equipment/:name', {
+        path: { name: wheel.name },
+        body: {
+          ...wheel,
+          cubicMillimetresPerSecond: Number(answer.toPrecision(3)),
+          source: `measured here, ${longDate(labNow())}`,
+        },
+      })
+      forget()
+      setTold({ good: true, words: 'Kept on the wheel: the ladder counts with it now.' })
+    } catch (thrown) {
+      if (!(thrown instanceof Refusal)) throw thrown
+      setTold({ good: false, words: thrown.said })
+    }
+  }
+  return (
+    <details className="card-flat p-4">
+      <summary className="min-h-11 cursor-pointer pt-2 font-semibold">
+        Measure what {stage.name.toLowerCase()} takes off
+      </summary>
+      {before ? (
+        <div className="grid gap-3">
+          <ol className="list-decimal pl-6">
+            <li>A plate of the same resin, marked all over by {before.name.toLowerCase()}.</li>
+            <li>
+              {stage.name}, wet, until those marks have gone, seen dry; note the seconds. Three times, a fresh
+              plate each.
+            </li>
+          </ol>
+          <div className="grid grid-cols-2 gap-x-3 sm:grid-cols-4">
+            <NumberField
+              label="Plate"
+              unit="mm²"
+              text={typed.area}
+              onText={(text) => keep({ ...typed, area: text })}
+              fault={typed.area === '' ? undefined : area.fault}
+            />
+            {passNames.map((name, n) => (
+              <NumberField
+                key={name}
+                label={name}
+                unit="s"
+                text={typed.passes[n] ?? ''}
+                onText={(text) =>
+                  keep({ ...typed, passes: typed.passes.map((each, m) => (m === n ? text : each)) })
+                }
+                fault={passes[n]?.fault}
+              />
+            ))}
+          </div>
+          {refusal && <Message tone="error" words={refusal} />}
+          {answer !== undefined && (
+            <p className="text-lg">
+              <output className="figures text-3xl font-bold" aria-label="Rate of the wheel">
+                {Number(answer.toPrecision(3))}
+              </output>{' '}
+              mm³/s; the ladder counts with {Number(stage.cubicMillimetresPerSecond.toPrecision(3))}.
+            </p>
+          )}
+          {answer !== undefined &&
+            (wheel ? (
+              <button type="button" className="act justify-self-start" onClick={() => void store()}>
+                Keep it on the wheel
+              </button>
+            ) : (
+              <p>Put this wheel on the list under Shelf, Equipment; then it is kept there.</p>
+            ))}
+          {told && <Message tone={told.good ? 'good' : 'error'} words={told.words} />}
+        </div>
+      ) : (
+        <p>The first stage shapes: there is nothing before it to take away. Choose a later one.</p>
+      )}
+    </details>
+  )
+}
