@@ -49,6 +49,8 @@ export interface ArchField {
   readonly allowance: Float64Array
   /** The cells that bear a tooth. */
   readonly cells: Int32Array
+  /** Height of resin that ran onto the tooth, mm; 0: none. Left out where the mouth has no flash. */
+  readonly flash?: Float64Array
 }
 
 export interface Mouth {
@@ -97,6 +99,8 @@ export function copyOf(mouth: Mouth): Mouth {
     ...field,
     z: Float64Array.from(field.z),
     allowance: Float64Array.from(field.allowance),
+    // Picking flash off bares the tooth: what it was is known anew.
+    ...(field.flash ? { flash: field.flash.slice(), untouched: field.untouched.slice() } : {}),
   })
   return { ...mouth, upper: arch(mouth.upper), lower: arch(mouth.lower) }
 }

@@ -1,8 +1,9 @@
 import { type Articulator, pinAtRotation } from '../mounting/index.ts'
-import { type Saying, saying } from '../quantity/index.ts'
+import { joined, type Saying, saying } from '../quantity/index.ts'
 import { type Closing, close, frameOf } from './closing.ts'
 import { type ContactMark, contactMap, FOIL_MICROMETRES, isStop } from './contact-map.ts'
 import { trainerArticulator } from './expert.ts'
+import { teethWithFlash } from './flash.ts'
 import { volumeTaken } from './grinding.ts'
 import { type Mouth, regionAt } from './mouth-grid.ts'
 import { type Bite, isFrontTooth, isSupportingTip, placeOf, sideOf } from './regions.ts'
@@ -27,6 +28,7 @@ const LIFTED = 0.05
 const TIP_LOST = 0.1
 const TIP_CAP = 50
 const OPEN_CAP = 40
+const FLASH_CAP = 60
 const ADVANCES = [0.5, 1, 1.5]
 
 export interface RemountScore {
@@ -98,7 +100,13 @@ export function scoreRemount(
     economy: worth.economy * (expertVolume > 0 ? within(2 - volume / expertVolume) : Number(volume === 0)),
   }
   const sum = Object.values(parts).reduce((all, each) => all + each, 0)
+  const flash = teethWithFlash(mouth)
   const caps: readonly (readonly [boolean, number, Saying])[] = [
+    [
+      flash.length > 0,
+      FLASH_CAP,
+      saying`Flash is still on ${joined(flash.map((tooth) => saying`${{ tooth }}`))}: pick it off before anything is ground. No more than ${FLASH_CAP} points.`,
+    ],
     [tip > TIP_LOST, TIP_CAP, saying`A supporting tip has lost ${mm(tip)}: no more than ${TIP_CAP} points.`],
     [
       pin < -PIN_FULL,

@@ -1,16 +1,17 @@
 import { pinAtRotation } from '../mounting/index.ts'
 import { seededRandom } from '../random/index.ts'
-import { choice, figure, list, type Of, record, whole } from '../shape/index.ts'
+import { choice, figure, list, maybe, type Of, record, whole, yesNo } from '../shape/index.ts'
 import { close, frameOf, inLower } from './closing.ts'
 import { type ContactMark, contactMap } from './contact-map.ts'
 import { type ExpertRound, grindByRules, trainerArticulator } from './expert.ts'
+import { pick, teethWithFlash, withFlash } from './flash.ts'
 import { type Blocked, type Stroke, stoneRadius, stroke, volumeTaken } from './grinding.ts'
 import { noError, processingErrors, type ToothError, waxSetUp, withErrors } from './mouth.ts'
 import { cellAt, copyOf, type Mouth } from './mouth-grid.ts'
 import type { Bite } from './regions.ts'
 import { type RemountScore, scoreRemount, stopsOf } from './remount-score.ts'
 
-export const lessons = ['one-high', 'lifted-side', 'tilted-molar', 'laterals', 'everything'] as const
+export const lessons = ['one-high', 'lifted-side', 'tilted-molar', 'laterals', 'everything', 'flash'] as const
 export type Lesson = (typeof lessons)[number]
 
 const strokeShape = record({
@@ -19,6 +20,8 @@ const strokeShape = record({
   y: figure(-200, 200),
   radius: figure(0.1, 5),
   depth: figure(0, 0.5),
+  /** Flash is picked off there; the tooth is not touched. */
+  picks: maybe(yesNo()),
 })
 /** A mouth on the bench of the trainer: the lesson, its seed, and every stroke since. */
 export const trainedShape = record({
@@ -36,6 +39,8 @@ export interface TrainedLook {
   readonly marks: readonly ContactMark[]
   readonly stops: { readonly right: number; readonly left: number }
   readonly volume: number
+  /** The teeth that flash is still on: it reads as an open pin. */
+  readonly flash: readonly number[]
 }
 
 /** A cut across the arch through a place, both surfaces as they stand to each other, mm. */
@@ -51,6 +56,8 @@ export interface ExpertShown {
   readonly rounds: readonly ExpertRound[]
   readonly blocked: readonly Blocked[]
   readonly score: RemountScore
+  /** The teeth that it picked flash off before anything was ground. */
+  readonly picked: readonly number[]
 }
 
 /** Tools of the hand: how wide their mark is and how deep a touch goes, mm (choice); the stone is 5 mm across. */
@@ -58,6 +65,8 @@ export const trainerTools = {
   bowl: { name: 'Hand tool', radius: 0.6, depth: 0.05 },
   fine: { name: 'Fine point', radius: 0.35, depth: 0.03 },
   stone: { name: 'Round stone', radius: stoneRadius(2.5, 0.1), depth: 0.1 },
+  /** It touches no tooth. */
+  pick: { name: 'Pick, flash only', radius: 1.2, depth: 0 },
 } as const
 
 const posteriors = [14, 15, 16, 17, 24, 25, 26, 27, 34, 35, 36, 37, 44, 45, 46, 47]
@@ -87,9 +96,13 @@ function errorsOf(lesson: Lesson, seed: number): ReadonlyMap<number, ToothError>
     }
     case 'laterals':
     case 'everything':
+    case 'flash':
       return processingErrors(seed)
   }
 }
+
+const touch = (mouth: Mouth, { picks, ...each }: Trained['strokes'][number]): unknown =>
+  picks ? pick(mouth, each.arch, each) : stroke(mouth, each satisfies Stroke)
 
 /**
  * The trainer: a mouth is what its lesson, its seed and its strokes say, so nothing is kept but what saves time. The same seed gives the
@@ -108,7 +121,7 @@ export function remountTrainer(spacing?: number) {
       const mouth = withErrors(wax, errorsOf(lesson, seed))
       // Centric is done already: what is left are the movements.
       if (lesson === 'laterals') grindByRules(mouth, { only: ['centric'] })
-      begun = { key, mouth }
+      begun = { key, mouth: lesson === 'flash' ? withFlash(mouth, seed) : mouth }
     }
     return begun.mouth
   }
@@ -117,7 +130,7 @@ export function remountTrainer(spacing?: number) {
     const keyOf = (count: number) => JSON.stringify([lesson, seed, strokes.slice(0, count)])
     const goesOn = worked && worked.done <= strokes.length && worked.key === keyOf(worked.done)
     const mouth = goesOn && worked ? worked.mouth : copyOf(start)
-    for (const each of strokes.slice(goesOn && worked ? worked.done : 0)) stroke(mouth, each as Stroke)
+    for (const each of strokes.slice(goesOn && worked ? worked.done : 0)) touch(mouth, each)
     worked = { key: keyOf(strokes.length), done: strokes.length, mouth }
     return mouth
   }
@@ -125,9 +138,12 @@ export function remountTrainer(spacing?: number) {
     const key = `${lesson} ${seed}`
     if (shown?.key !== key) {
       const mouth = copyOf(begin(lesson, seed))
+      const picked = teethWithFlash(mouth)
+      pick(mouth, 'upper')
+      pick(mouth, 'lower')
       const { rounds, blocked } = grindByRules(mouth)
       const volume = volumeTaken(mouth)
-      shown = { key, volume, expert: { rounds, blocked, score: scoreRemount(mouth, volume) } }
+      shown = { key, volume, expert: { rounds, blocked, picked, score: scoreRemount(mouth, volume) } }
     }
     return shown
   }
@@ -143,6 +159,7 @@ export function remountTrainer(spacing?: number) {
         marks: contactMap(mouth, here, paperMicrometres),
         stops: stopsOf(contactMap(mouth, centric, paperMicrometres)),
         volume: volumeTaken(mouth),
+        flash: teethWithFlash(mouth),
       }
     },
 

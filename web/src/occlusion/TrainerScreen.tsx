@@ -3,6 +3,7 @@ import {
   type ExpertShown,
   expertWords,
   isSupportingTip,
+  joined,
   type Lesson,
   lessons,
   type PlanPoint,
@@ -34,6 +35,7 @@ const lessonNames: Readonly<Record<Lesson, string>> = {
   'tilted-molar': 'A tilted molar',
   laterals: 'The movements only',
   everything: 'Everything',
+  flash: 'Everything, with flash',
 }
 const bites: Options<Bite> = [
   ['centric', 'Centric'],
@@ -86,7 +88,8 @@ export function TrainerScreen() {
     if (arch === 'upper') setAt(place)
     if (!placeAt(arch, place)) return
     const { radius, depth } = trainerTools[tool]
-    keep((before) => ({ ...before, strokes: [...before.strokes, { arch, ...place, radius, depth }] }))
+    const stroke = { arch, ...place, radius, depth, ...(tool === 'pick' ? { picks: true } : {}) }
+    keep((before) => ({ ...before, strokes: [...before.strokes, stroke] }))
     setJudged(undefined)
   }
   const look = mouth?.answer?.look
@@ -176,6 +179,12 @@ export function TrainerScreen() {
         </div>
         <div className="grid gap-3">
           <section className="card-flat grid content-start gap-3 p-5" aria-label="How it closes">
+            {look && look.flash.length > 0 && (
+              <Message
+                tone="warning"
+                words={saying`Flash on ${joined(look.flash.map((tooth) => saying`${{ tooth }}`))}: it reads as an open pin. Pick it off before anything is ground.`}
+              />
+            )}
             {look ? <Closes look={look} bite={bite} /> : <Waiting />}
             <div className="flex flex-wrap gap-2">
               <button
@@ -215,6 +224,13 @@ export function TrainerScreen() {
                   <b className="figures text-3xl">{Math.round(expert.answer.score.total)}</b> points on the
                   same mouth, in {expert.answer.rounds.length} rounds
                 </p>
+                {expert.answer.picked.length > 0 && (
+                  <p>
+                    <Said
+                      words={saying`First the flash off ${joined(expert.answer.picked.map((tooth) => saying`${{ tooth }}`))}, without touching a tooth.`}
+                    />
+                  </p>
+                )}
                 <ol className="grid max-h-72 gap-1 overflow-y-auto">
                   {expert.answer.rounds.map(({ bite: round, liftBefore, liftAfter, ground }, n) => (
                     <li key={`${n + 1}`} className="border-base-300 border-t py-1">
