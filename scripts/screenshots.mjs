@@ -67,7 +67,7 @@ const views = [
   { name: 'finish', path: '/finish', prepare: seeScratch },
   { name: 'shelf', path: '/shelf' },
   { name: 'instruments', path: '/instruments' },
-  { name: 'paper-record', path: `/papers/record/${await caseOf('K-2125')}` },
+  { name: 'paper-delivery', path: `/papers/delivery/${await caseOf('K-2125')}` },
 ]
 for (const { name, path, theme = 'plaster', width = 1280, height = 800, press, choose, prepare } of views) {
   const context = await browser.newContext({ viewport: { width, height }, locale: 'en-GB' })

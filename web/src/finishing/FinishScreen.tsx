@@ -334,25 +334,27 @@ function Stages({ ladder }: { readonly ladder: FinishingLadder }) {
       <table className="figures w-full text-left">
         <thead>
           <tr className="text-sm">
-            <th className="font-semibold">Stage</th>
-            <th className="font-semibold">Grain</th>
-            <th className="font-semibold">Ra it leaves</th>
-            <th className="font-semibold">Takes off</th>
-            <th className="font-semibold">Contact</th>
-            <th className="font-semibold">Left out, the next one takes</th>
+            <th className="pr-3 font-semibold">Stage</th>
+            <th className="pr-3 font-semibold">Grain</th>
+            <th className="pr-3 font-semibold">Ra it leaves</th>
+            <th className="pr-3 font-semibold">Takes off</th>
+            <th className="pr-3 font-semibold">Contact</th>
+            <th className="pr-3 font-semibold">Left out, the next one takes</th>
           </tr>
         </thead>
         <tbody>
           {planned.map(({ stage, removalMicrometres, seconds }, index) => (
             <tr key={stage.id} className="border-base-300 border-t">
-              <td className="py-1">{stage.name}</td>
-              <td>{stage.grainMicrometres === undefined ? '' : `${stage.grainMicrometres} µm`}</td>
-              <td>{Number(roughnessOf(stage).toPrecision(2))} µm</td>
-              <td>
+              <td className="py-1 pr-3">{stage.name}</td>
+              <td className="pr-3">
+                {stage.grainMicrometres === undefined ? '' : `${stage.grainMicrometres} µm`}
+              </td>
+              <td className="pr-3">{Number(roughnessOf(stage).toPrecision(2))} µm</td>
+              <td className="pr-3">
                 {removalMicrometres === 0 ? 'shapes' : `${Number(removalMicrometres.toPrecision(3))} µm`}
               </td>
-              <td>{seconds === 0 ? '' : `${Math.round(seconds)} s`}</td>
-              <td>{leftOutWords(ladder, index)}</td>
+              <td className="pr-3">{seconds === 0 ? '' : `${Math.round(seconds)} s`}</td>
+              <td className="pr-3">{leftOutWords(ladder, index)}</td>
             </tr>
           ))}
         </tbody>

@@ -21,6 +21,8 @@ export function WheelEntry({ sheet, last, draftKey, refusal, open, onRecord }: S
     forget()
   }
   const [first] = sheet.stages
+  const byWanted = (one: { readonly id: string }, other: { readonly id: string }) =>
+    Number(sheet.stages.includes(other.id)) - Number(sheet.stages.includes(one.id))
   const wanted = compounds.find(({ id }) => id === first)
   const coarserWanted =
     last && last.written !== 'none' && wanted
@@ -39,12 +41,12 @@ export function WheelEntry({ sheet, last, draftKey, refusal, open, onRecord }: S
       }}
     >
       <div className="flex flex-wrap gap-2">
-        {compounds.map(({ id, name }) => (
+        {[...compounds].sort(byWanted).map(({ id, name }) => (
           <button
             key={id}
             type="button"
             disabled={!open}
-            className={`act ${last?.written === id ? 'btn-neutral' : ''}`}
+            className={`${!last && sheet.stages.includes(id) ? 'act-main' : 'act'} ${last?.written === id ? 'btn-neutral' : ''}`}
             aria-pressed={last?.written === id}
             onClick={() => void record({ label: label.trim() || name, written: id })}
           >
