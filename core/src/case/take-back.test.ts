@@ -107,6 +107,12 @@ describe('a denture that came back dull', () => {
     expect(walked.at(-1)).toBe('hand-over')
     expect(isDelivered(again.working.state)).toBe(true)
   })
+  it('does not begin before what came in is read and disinfected', () => {
+    const fresh = back(bench, { fromStepId: 'pumice' }).again
+    expect(fresh.refusal({ type: 'startStep', jobId: J, stepId: 'pumice' })).toBe('step-not-yet')
+    fresh.upTo('pumice')
+    expect(fresh.job.steps.pumice?.status).toBe('running')
+  })
   it('carries every entry of what still holds, as it was', () => {
     const kept = again.job.route.steps.filter(
       ({ id }) => !returnedSteps(bench.job.route, 'pumice').includes(id),
@@ -139,7 +145,9 @@ describe('a denture that came back dull', () => {
   })
   it('what was entered in the first case is corrected there, not here', () => {
     const fresh = back(bench, { fromStepId: 'pumice' }).again
-    for (const corrects of [1, 2, 40])
+    const entered = Object.values(bench.job.steps).flatMap(({ readings, mixes }) => [...readings, ...mixes])
+    expect(entered.length).toBeGreaterThan(20)
+    for (const corrects of [1, 2, ...entered.map(({ sequence }) => sequence)])
       expect(fresh.refusal({ type: 'correct', corrects, value: 1, reason: 'x' })).toBe('nothing-to-correct')
   })
 })

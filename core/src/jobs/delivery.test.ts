@@ -79,6 +79,8 @@ describe('disinfection', () => {
     expect(stepWindow(bench.job, step)).toMatchObject({ from: bench.now, goodFrom: bench.now + 7 * MINUTE })
     bench.now += 7 * MINUTE - 1
     expect(bench.refusal(finish('disinfect-leave'))).toBe('too-soon')
+    // Not over, it proves nothing.
+    expect(delivered(bench.job).disinfected).toBeUndefined()
     bench.now += 1
     bench.finish('disinfect-leave')
     expect(delivered(bench.job).disinfected).toMatchObject({ product: 'Ours', by: 'Ada' })
@@ -138,6 +140,17 @@ describe('what came along', () => {
       enclosures: { went: [{ way: 'back' }, { way: 'usedUp' }] },
       handedOver: { by: 'Ada' },
     })
+  })
+})
+
+describe('one thing that came along', () => {
+  it('is answered by its own line', () => {
+    const bench = new Bench('cast-posts')
+    bench.do({ type: 'amend', changes: { enclosures: ['Model'] }, reason: 'left out' })
+    bench.upTo('hand-over')
+    bench.sheet('hand-over', 'enclosures', { kind: 'enclosures', went: [{ name: 'Model', way: 'kept' }] })
+    bench.finish('hand-over')
+    expect(isDelivered(bench.working.state)).toBe(true)
   })
 })
 

@@ -59,6 +59,8 @@ describe('flash on the computed teeth', () => {
     pick(mouth, 'upper')
     pick(mouth, 'lower')
     expect(volumeTaken(mouth)).toBeGreaterThan(0.1)
+    const towards = arch === 'upper' ? -1 : 1
+    expect(towards * mouth[arch].z[cell!]!).toBeLessThan(towards * plain[arch].z[cell!]! - 0.5)
   })
 })
 
