@@ -20,7 +20,7 @@ const entry = { sequence: whole(1, 1e6), at: instant(), by: text(120) }
 /** It did not pass, and the dentist took it as it is. */
 const accepted = maybe(yesNo())
 
-/** A step that was done in an earlier case and still holds, with what was entered on it there. Sequences are of that case. */
+/** A step that was done in an earlier case and still holds, with what was entered on it there. Sequences count its entries. */
 const carriedStepShape = record({
   stepId: id(),
   startedAt: maybe(instant()),

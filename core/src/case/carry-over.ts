@@ -2,42 +2,51 @@ import { type Route, recordedMix } from '../route/index.ts'
 import type { Carried, CarriedStep } from './carried.ts'
 import { freshStep, type StepState } from './step-state.ts'
 
-/** What of a job may be carried into another case: every step but those that are done again. */
+/** What of a job may be carried into another case: every step but those that are done again; its entries counted anew, in their order. */
 export function carriedOf(
   route: Route,
   steps: Readonly<Record<string, StepState>>,
   again: ReadonlySet<string>,
 ): Carried {
-  return route.steps.flatMap(({ id }): CarriedStep[] => {
+  const kept = route.steps.flatMap(({ id }) => {
     const step = steps[id]
-    if (!step || again.has(id) || !(step.status === 'done' || step.status === 'skipped')) return []
+    return step && !again.has(id) && (step.status === 'done' || step.status === 'skipped')
+      ? [{ id, step }]
+      : []
+  })
+  const order = kept
+    .flatMap(({ step }) => [...step.readings, ...step.mixes, ...step.sheets].map(({ sequence }) => sequence))
+    .sort((one, other) => one - other)
+  const numbers = new Map(order.map((sequence, index) => [sequence, index + 1]))
+  return kept.map(({ id, step }): CarriedStep => {
+    const number = (sequence: number) => numbers.get(sequence)!
     const took = (sequence: number) => (step.accepted.includes(sequence) ? { accepted: true } : {})
-    return [
-      {
-        stepId: id,
-        ...(step.status === 'done'
-          ? {
-              startedAt: step.startedAt,
-              startedBy: step.startedBy,
-              ...(step.outOfTimeReason ? { outOfTimeReason: step.outOfTimeReason } : {}),
-            }
-          : { skipReason: step.skipReason }),
-        finishedAt: step.finishedAt,
-        finishedBy: step.finishedBy,
-        readings: step.readings.map(({ sequence, at, by, checkId, tooth, value, answer }) => ({
-          ...{ sequence, at, by, checkId },
-          ...(tooth === undefined ? {} : { tooth: tooth as never }),
-          ...(value === undefined ? {} : { value }),
-          ...(answer === undefined ? {} : { answer }),
-          ...took(sequence),
-        })),
-        mixes: step.mixes.map(({ corrected: _corrected, ...mix }) => mixOf(mix)),
-        sheets: step.sheets.map(({ sequence, at, by, sheetId, sheet }) => ({
-          ...{ sequence, at, by, sheetId, sheet },
-          ...took(sequence),
-        })),
-      },
-    ]
+    return {
+      stepId: id,
+      ...(step.status === 'done'
+        ? {
+            startedAt: step.startedAt,
+            startedBy: step.startedBy,
+            ...(step.outOfTimeReason ? { outOfTimeReason: step.outOfTimeReason } : {}),
+          }
+        : { skipReason: step.skipReason }),
+      finishedAt: step.finishedAt,
+      finishedBy: step.finishedBy,
+      readings: step.readings.map(({ sequence, at, by, checkId, tooth, value, answer }) => ({
+        ...{ sequence: number(sequence), at, by, checkId },
+        ...(tooth === undefined ? {} : { tooth: tooth as never }),
+        ...(value === undefined ? {} : { value }),
+        ...(answer === undefined ? {} : { answer }),
+        ...took(sequence),
+      })),
+      mixes: step.mixes.map(({ corrected: _corrected, ...mix }) =>
+        mixOf({ ...mix, sequence: number(mix.sequence) }),
+      ),
+      sheets: step.sheets.map(({ sequence, at, by, sheetId, sheet }) => ({
+        ...{ sequence: number(sequence), at, by, sheetId, sheet },
+        ...took(sequence),
+      })),
+    }
   })
 }
 

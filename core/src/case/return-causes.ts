@@ -36,3 +36,16 @@ export function usualReturnStep({ steps }: Route, cause: ReturnCause): string {
   )
   return first ?? steps[0]!.id
 }
+
+/** The route as it was, but that nothing begins before what came is read and disinfected. */
+export function routeBack(route: Route, fromStepId: string): Route {
+  const arrivals = route.steps.filter((step) => isArrival(step) && step.id !== fromStepId).map(({ id }) => id)
+  return {
+    ...route,
+    steps: route.steps.map((step) =>
+      step.id === fromStepId && !isArrival(step)
+        ? { ...step, after: [...new Set([...step.after, ...arrivals])] }
+        : step,
+    ),
+  }
+}

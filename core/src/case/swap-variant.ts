@@ -2,6 +2,7 @@ import { buildRoute, type RouteStep } from '../route/index.ts'
 import type { CommandContext, CommandOf } from './case-command.ts'
 import type { CaseEventData } from './case-event.ts'
 import { refuse, sentence } from './refuse.ts'
+import { routeBack } from './return-causes.ts'
 import type { JobState } from './state.ts'
 
 /**
@@ -20,7 +21,9 @@ export function swapVariant(
       `There is no route template ${job.route.templateId} any more.`,
       'Keep the route as it is.',
     )
-  const route = buildRoute(template, { ...job.route.choices, [command.matter]: command.choice })
+  const built = buildRoute(template, { ...job.route.choices, [command.matter]: command.choice })
+  const comesFirst = job.fromStepId !== undefined && built.steps.some(({ id }) => id === job.fromStepId)
+  const route = comesFirst ? routeBack(built, job.fromStepId!) : built
   for (const step of job.route.steps) {
     const touched = job.steps[step.id]!.status !== 'waiting'
     if (touched && workOf(route.steps.find(({ id }) => id === step.id)) !== workOf(step))

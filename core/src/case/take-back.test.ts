@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { Ajv } from 'ajv'
 import { customMadeStatement } from '../document/index.ts'
 import { routeTemplates } from '../jobs/index.ts'
-import { Bench, J, MINUTE, metric, routes, START } from '../testing/index.ts'
+import { Bench, J, MINUTE, metric, refused, routes, START } from '../testing/index.ts'
 import {
   type CaseEvent,
   caseState,
@@ -62,14 +62,7 @@ function back(bench: Bench, { fromStepId, cause = 'surface', found = 'dull', due
   again.now = at
   return { again, first: taken.first }
 }
-const refusal = (act: () => void) => {
-  try {
-    act()
-  } catch (error) {
-    return (error as { code: string }).code
-  }
-  return undefined
-}
+const refusal = (act: () => void) => refused(act)?.code
 
 describe('a denture that came back dull', () => {
   const bench = delivered('complete-denture')
@@ -149,6 +142,45 @@ describe('a denture that came back dull', () => {
     expect(entered.length).toBeGreaterThan(20)
     for (const corrects of [1, 2, ...entered.map(({ sequence }) => sequence)])
       expect(fresh.refusal({ type: 'correct', corrects, value: 1, reason: 'x' })).toBe('nothing-to-correct')
+  })
+})
+
+describe('what comes back a second time', () => {
+  it('comes back as the later case, with what it carried before', () => {
+    const bench = delivered('cast-posts')
+    const once = back(bench, { fromStepId: 'dry-pack' }).again
+    const last = once.job.route.steps.at(-1)!.id
+    once.upTo(last)
+    for (const command of once.carefully(last)) once.do(command)
+    once.finish(last)
+    const twice = back(once, { fromStepId: 'dry-pack' }).again
+    expect(twice.working.state.cameBack?.docket).toBe('K-2')
+    const entries = (of: Bench, stepId: string) =>
+      of.job.steps[stepId]!.readings.map(({ checkId, answer, value, at }) => ({ checkId, answer, value, at }))
+    expect(entries(twice, 'smooth-post').length).toBeGreaterThan(0)
+    expect(entries(twice, 'smooth-post')).toEqual(entries(bench, 'smooth-post'))
+    const [receipt] = twice.working.events
+    const plain = JSON.parse(JSON.stringify(receipt).replaceAll(JSON.stringify(twice.job.routeId), '"r"'))
+    const valid = ajv.compile(JSON.parse(JSON.stringify(eventShape)))
+    expect({ ok: valid(plain), errors: valid.errors }).toEqual({ ok: true, errors: null })
+  })
+  it('keeps what must come first, though a variant is changed', () => {
+    const { again } = back(delivered('complete-denture'), { fromStepId: 'pumice' })
+    again.do({ type: 'swapVariant', jobId: J, matter: 'journey', choice: 'far', reason: 'posted' })
+    expect(again.refusal({ type: 'startStep', jobId: J, stepId: 'pumice' })).toBe('step-not-yet')
+  })
+  it('what came along then, its try-in and its notes are not said of it now', () => {
+    const bench = new Bench('cast-posts')
+    const changes = { enclosures: ['Model'], notes: 'urgent', tryInAt: '2026-03-10T08:00:00Z' }
+    bench.do({ type: 'amend', changes, reason: 'left out' })
+    const last = bench.job.route.steps.at(-1)!.id
+    bench.upTo(last)
+    for (const command of bench.carefully(last)) bench.do(command)
+    bench.finish(last)
+    const { authorisation } = back(bench, { fromStepId: 'dry-pack' }).again.working.state
+    expect(authorisation).toMatchObject({ patientCode: 'P-7', enclosures: ['Denture'] })
+    expect(authorisation).not.toHaveProperty('tryInAt')
+    expect(authorisation).not.toHaveProperty('notes')
   })
 })
 

@@ -1,13 +1,13 @@
 import { DomainError } from '../refusal/index.ts'
 import type { Route } from '../route/index.ts'
-import { changesOf, choice, id, list, type Of, record, text, words } from '../shape/index.ts'
+import { choice, id, instant, list, maybe, type Of, record, text, words } from '../shape/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import { carriedOf } from './carry-over.ts'
 import type { CaseEvent } from './case-event.ts'
 import { isDelivered, reopenedSteps } from './case-state.ts'
 import { authorisationShape } from './payloads.ts'
 import { sentence } from './refuse.ts'
-import { isArrival, returnCauseIds } from './return-causes.ts'
+import { isArrival, returnCauseIds, routeBack } from './return-causes.ts'
 import type { JobState } from './state.ts'
 import { follow, type RouteSource, stampAfter, type WorkingCase, workingCase } from './working-case.ts'
 
@@ -17,8 +17,12 @@ export const returnParts = {
   found: words(),
   /** The jobs that came back, and the step each begins again from. */
   jobs: list(record({ jobId: id('job-1'), fromStepId: id('pumice') }), 20, 1),
-  /** Of the work authorisation, what is otherwise now: at least when it is due. */
-  changes: changesOf(authorisationShape),
+  /** Of the work authorisation, what is otherwise now. What came along then went back then. */
+  changes: record({
+    dueAt: instant(),
+    enclosures: maybe(authorisationShape.properties.enclosures),
+    notes: authorisationShape.properties.notes,
+  }),
 }
 const returnShape = record({ docket: text(40), caseId: id(), ...returnParts })
 export type Returned = Of<typeof returnShape>
@@ -30,19 +34,6 @@ export type Returned = Of<typeof returnShape>
 export function returnedSteps(route: Route, fromStepId: string): readonly string[] {
   const again = new Set(reopenedSteps(route, fromStepId, false).map(({ id }) => id))
   return route.steps.flatMap((step) => (again.has(step.id) || isArrival(step) ? [step.id] : []))
-}
-
-/** The route as it was, but that nothing begins before what came is read and disinfected. */
-function routeBack(route: Route, fromStepId: string): Route {
-  const arrivals = route.steps.filter((step) => isArrival(step) && step.id !== fromStepId).map(({ id }) => id)
-  return {
-    ...route,
-    steps: route.steps.map((step) =>
-      step.id === fromStepId && !isArrival(step)
-        ? { ...step, after: [...new Set([...step.after, ...arrivals])] }
-        : step,
-    ),
-  }
 }
 
 /**
@@ -86,8 +77,8 @@ export function takeBack(
       carried: carriedOf(route, job.steps, again),
     }
   })
-  const authorisation = { ...state.authorisation, ...changes }
-  if (changes.dueAt === undefined || !(instantMillis(changes.dueAt, 'changes.dueAt') > at))
+  const { tryInAt: _then, notes: _noted, ...authorisation } = state.authorisation
+  if (!(instantMillis(changes.dueAt, 'changes.dueAt') > at))
     throw new DomainError(
       'due-before-receipt',
       'The due date is not in the future.',
@@ -100,7 +91,7 @@ export function takeBack(
     by,
     type: 'caseReceived',
     docket,
-    authorisation: { ...authorisation, dueAt: inUtc(changes.dueAt) },
+    authorisation: { ...authorisation, enclosures: [], ...changes, dueAt: inUtc(changes.dueAt) },
     jobs: received,
     cameBack: {
       caseId: firstId,

@@ -2,8 +2,11 @@ import { type Articulator, articulatorCards, pinAtRotation } from '../mounting/i
 import { joined, type Saying, saying } from '../quantity/index.ts'
 import { type Closing, close, frameOf, type JawFrame } from './closing.ts'
 import { type Blocked, Grinder, volumeTaken } from './grinding.ts'
-import { type Mouth, regionAt } from './mouth-grid.ts'
-import { type Bite, bites, regionName, type ToothRegion } from './regions.ts'
+import type { Mouth } from './mouth-grid.ts'
+import { type Bite, bites, regionName, type ToothRegion, toothRegions } from './regions.ts'
+
+// Looked up once: these loops run through every cell.
+const { abs, floor } = Math
 
 /** The articulator of the computed mouth (choice). */
 export const trainerArticulator: Articulator = {
@@ -155,21 +158,34 @@ function groundSince(
   { grid, upper, lower, upperTeeth, lowerTeeth }: Mouth,
   before: { readonly upper: Float64Array; readonly lower: Float64Array },
 ): readonly Ground[] {
-  const sums = new Map<string, { tooth: number; region: ToothRegion; volume: number }>()
-  for (const [field, was, teeth] of [
-    [upper, before.upper, upperTeeth],
-    [lower, before.lower, lowerTeeth],
-  ] as const)
-    for (const cell of field.cells) {
-      const taken = Math.abs(field.z[cell]! - was[cell]!)
-      if (taken === 0) continue
-      const [tooth, region] = [teeth[field.tooth[cell]! - 1]!, regionAt(field, cell)]
-      const key = `${tooth} ${region}`
-      const sum = sums.get(key) ?? { tooth, region, volume: 0 }
-      sum.volume += taken * grid.h * grid.h
-      sums.set(key, sum)
+  const regions = toothRegions.length
+  const told = (
+    [
+      [upper, before.upper, upperTeeth],
+      [lower, before.lower, lowerTeeth],
+    ] as const
+  ).flatMap(([{ z, cells, tooth, region }, was, teeth]) => {
+    const sums = new Float64Array(teeth.length * regions)
+    for (const cell of cells) {
+      const taken = abs(z[cell]! - was[cell]!)
+      if (taken > 0) {
+        const at = (tooth[cell]! - 1) * regions + region[cell]!
+        sums[at] = sums[at]! + taken
+      }
     }
-  return [...sums.values()].sort((one, other) => other.volume - one.volume).slice(0, TOLD)
+    return [...sums].flatMap((sum, at): Ground[] =>
+      sum === 0
+        ? []
+        : [
+            {
+              tooth: teeth[floor(at / regions)]!,
+              region: toothRegions[at % regions]!,
+              volume: sum * grid.h * grid.h,
+            },
+          ],
+    )
+  })
+  return told.sort((one, other) => other.volume - one.volume).slice(0, TOLD)
 }
 
 /** What the hand looks for in a bite (Schuyler, recalled, and common practice). */

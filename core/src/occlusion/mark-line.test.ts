@@ -1,19 +1,13 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { refused } from '../testing/index.ts'
 import { type Bite, bites, parseMarkLine, regionName } from './index.ts'
 import { posteriorRegions } from './regions.ts'
 import type { Strength } from './remount-data.ts'
 
 const usual = { bite: 'centric', strength: 'medium' } as const
 const mark = (line: string, notation: 'fdi' | 'universal' = 'fdi') => parseMarkLine(line, notation, usual)
-const refusal = (line: string) => {
-  try {
-    mark(line)
-  } catch (error) {
-    return (error as { code: string }).code
-  }
-  return undefined
-}
+const refusal = (line: string) => refused(() => mark(line))?.code
 
 describe('a mark in one line of keys', () => {
   it('is read by its words, or by two letters of each', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { metric } from '../testing/index.ts'
+import { metric, refused } from '../testing/index.ts'
 import { HELD_UNDERCUT_MILLIMETRES, type StoneHeights, sawPlaceName, sawPlan } from './index.ts'
 
 const heights: StoneHeights = { middle: 11, canines: 15, ends: 13, labialUndercut: 0 }
@@ -9,13 +9,8 @@ const plan = (change: Partial<StoneHeights> = {}, arch: 'upper' | 'lower' = 'upp
 const order = (change: Partial<StoneHeights> = {}, arch: 'upper' | 'lower' = 'upper') =>
   plan(change, arch).order.map(metric)
 const refusal = (change: Partial<StoneHeights>) => {
-  try {
-    plan(change)
-  } catch (error) {
-    const { code, field } = error as { code: string; field?: string }
-    return [code, field]
-  }
-  return undefined
+  const against = refused(() => plan(change))
+  return against && [against.code, against.field]
 }
 
 describe('how a cast is sawn off a denture (common practice)', () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { routeTemplates } from '../jobs/index.ts'
-import { metric } from '../testing/index.ts'
+import { metric, refused } from '../testing/index.ts'
 import {
   checkSheet,
   type DataOfKind,
@@ -48,14 +48,7 @@ const judged = (
   const { faults, outcome } = judgeSheet(sheet, data, ({ stepId }) => recorded(stepId))
   return { faults: faults.map(metric), outcome, say: 'say' in outcome ? metric(outcome.say) : '' }
 }
-const refusal = (act: () => void) => {
-  try {
-    act()
-  } catch (error) {
-    return (error as { code: string }).code
-  }
-  return undefined
-}
+const refusal = (act: () => void) => refused(act)?.code
 
 describe('every sheet of every route', () => {
   it.each(asked)('%s: what a careful technician enters is taken, passes and can be said', (_, sheet) => {

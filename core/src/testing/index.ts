@@ -19,3 +19,5 @@ function isSaying(list: unknown): list is Exclude<Saying, string> {
     typeof part === 'object' && part !== null && (('kind' in part && 'value' in part) || 'moment' in part)
   return list.some(isQuantity) && list.every((part) => typeof part === 'string' || isQuantity(part))
 }
+
+export { refused } from './refused.ts'
