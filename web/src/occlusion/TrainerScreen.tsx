@@ -1,7 +1,6 @@
 import {
   type Bite,
   type ExpertShown,
-  expertWords,
   isSupportingTip,
   joined,
   type Lesson,
@@ -27,6 +26,7 @@ import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Said, useMillimetres } from '../preferences/words.tsx'
 import { ArchPicture } from './ArchesDrawing.tsx'
+import { ExpertRounds } from './ExpertRounds.tsx'
 import { inRemountWorker, useMouth } from './use-trainer.ts'
 
 const lessonNames: Readonly<Record<Lesson, string>> = {
@@ -66,7 +66,6 @@ export function TrainerScreen() {
   const [at, setAt] = useState<PlanPoint>({ x: 54.7, y: 25 })
   const [judged, setJudged] = useState<Attempt<RemountScore>>()
   const [expert, setExpert] = useState<Attempt<ExpertShown>>()
-  const mm = useMillimetres(2)
   const seed = readNumber(draft.seed, '')
   const whole =
     seed.value !== undefined && Number.isInteger(seed.value) && seed.value >= 0 && seed.value <= 1e9
@@ -218,39 +217,7 @@ export function TrainerScreen() {
             >
               Show how the expert does it
             </button>
-            {expert?.answer && (
-              <>
-                <p className="text-lg">
-                  <b className="figures text-3xl">{Math.round(expert.answer.score.total)}</b> points on the
-                  same mouth, in {expert.answer.rounds.length} rounds
-                </p>
-                {expert.answer.picked.length > 0 && (
-                  <p>
-                    <Said
-                      words={saying`First the flash off ${joined(expert.answer.picked.map((tooth) => saying`${{ tooth }}`))}, without touching a tooth.`}
-                    />
-                  </p>
-                )}
-                <ol className="grid max-h-72 gap-1 overflow-y-auto">
-                  {expert.answer.rounds.map(({ bite: round, liftBefore, liftAfter, ground }, n) => (
-                    <li key={`${n + 1}`} className="border-base-300 border-t py-1">
-                      <b>{n + 1}</b> {bites.find(([each]) => each === round)?.[1]}: pin {mm(liftBefore)} to{' '}
-                      {mm(liftAfter)}
-                      <span className="block text-sm">
-                        <Said words={expertWords({ bite: round, ground })} />
-                      </span>
-                    </li>
-                  ))}
-                </ol>
-                {expert.answer.blocked.slice(0, 3).map(({ upper, lower, bite: stuck }) => (
-                  <Message
-                    key={JSON.stringify([upper, lower, stuck])}
-                    tone="warning"
-                    words={saying`Nothing may give way between ${{ tooth: upper.tooth }} and ${{ tooth: lower.tooth }}: ask the dentist.`}
-                  />
-                ))}
-              </>
-            )}
+            {expert?.answer && <ExpertRounds shown={expert.answer} />}
           </section>
         </div>
       </div>
