@@ -40,6 +40,7 @@ import {
   withoutLastRound,
 } from './remount-draft.ts'
 import { SectionDrawing } from './SectionDrawing.tsx'
+import { SideDrawing } from './SideDrawing.tsx'
 import { PinField, StandsForm } from './StandsForm.tsx'
 
 /** The remount: marks are touched, and it says what to grind next, how much, and why. On its own or for a step of a case. */
@@ -180,7 +181,17 @@ function Remount({
           <div className="grid gap-3 md:grid-cols-2">
             <section className="card-flat p-4" aria-label="The cut">
               {advice && pair ? (
-                <SectionDrawing advice={advice} {...pair} notation={notation} />
+                <div className="grid gap-4">
+                  <SectionDrawing advice={advice} {...pair} notation={notation} />
+                  {advice.at && situation && (
+                    <SideDrawing
+                      articulator={articulator}
+                      pinMillimetres={situation.pinMillimetres}
+                      tooth={advice.at.tooth}
+                      notation={notation}
+                    />
+                  )}
+                </div>
               ) : (
                 <p className="opacity-80">
                   Touch a mark on the arches: the cut through its teeth stands here.

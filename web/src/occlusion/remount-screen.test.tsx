@@ -40,6 +40,8 @@ describe('a remount on its own', () => {
     expect(next().textContent).toContain('0.15 mmthis round')
     expect(next().textContent).toContain('4rounds to expect')
     expect(screen.getByRole('img', { name: /A cut through 26 and 36: the fossa of 36/ })).toBeTruthy()
+    // By similar triangles about the axis, whatever the drawing exaggerates.
+    expect(screen.getByRole('img', { name: '1 mm at the pin are 0.5 mm at 36' })).toBeTruthy()
   })
   it('takes a mark in one line of keys, and says what a line is that it cannot read', async () => {
     const { user } = open()
