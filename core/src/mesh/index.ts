@@ -1,4 +1,11 @@
-export { type MeshMeasure, measureMesh } from './measure-mesh.ts'
+export {
+  type MeshMeasure,
+  type MeshSize,
+  type MeshTightness,
+  measureMesh,
+  meshSize,
+  meshTightness,
+} from './measure-mesh.ts'
 export { cm3FromMeshVolume, likelyMeshUnits, type MeshUnitId, meshUnits } from './mesh-units.ts'
 export { meshForView, topView } from './mesh-view.ts'
 export { type MeshFormat, readMesh } from './read-mesh.ts'

@@ -1,11 +1,11 @@
-import type { MeshMeasure } from './measure-mesh.ts'
+import type { MeshSize } from './measure-mesh.ts'
 import type { Triangles } from './triangles.ts'
 
 /**
  * Corners to draw, nine numbers a triangle, at most about `most` triangles. A finer mesh is drawn coarser: corners
  * snap to a grid, and triangles that lose their area are left out. For looking only, never for measuring.
  */
-export function meshForView(triangles: Triangles, { min, max }: MeshMeasure, most: number): Float32Array {
+export function meshForView(triangles: Triangles, { min, max }: MeshSize, most: number): Float32Array {
   const t = new Float64Array(9)
   if (triangles.count <= most) {
     const all = new Float32Array(9 * triangles.count)
@@ -24,7 +24,7 @@ export function meshForView(triangles: Triangles, { min, max }: MeshMeasure, mos
 
 function snappedTo(
   triangles: Triangles,
-  min: MeshMeasure['min'],
+  min: MeshSize['min'],
   cell: number,
   most: number,
 ): Float32Array | undefined {
@@ -59,7 +59,7 @@ interface TopView {
  * The view along -z: for each cell the highest point of the mesh over its middle. An instrument for marking landmarks.
  * @param columns across the wider side, 16 to 2000
  */
-export function topView(triangles: Triangles, { min, max }: MeshMeasure, columns: number): TopView {
+export function topView(triangles: Triangles, { min, max }: MeshSize, columns: number): TopView {
   const [width, depth] = [max[0] - min[0], max[1] - min[1]]
   const cell = Math.max(width, depth, 1e-9) / columns
   const size = { columns: Math.max(1, Math.ceil(width / cell)), rows: Math.max(1, Math.ceil(depth / cell)) }

@@ -1,7 +1,8 @@
 import {
   cm3FromMeshVolume,
   likelyMeshUnits,
-  type MeshMeasure,
+  type MeshSize,
+  type MeshTightness,
   type MeshUnitId,
   meshUnits,
 } from '@yentrik/core'
@@ -11,7 +12,7 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import type { Attempt } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { Message, Waiting } from '../parts/Message.tsx'
-import type { ReadMesh } from './mesh.worker.ts'
+import type { ReadMesh, SizedMesh } from './mesh.worker.ts'
 import { brokenFile, meshWorker } from './mesh-worker.ts'
 
 const MeshView = lazy(async () => ({ default: (await import('./MeshView.tsx')).MeshView }))
@@ -27,6 +28,7 @@ interface MeshDropProps {
 export function MeshDrop({ unit, onMesh, onUnit }: MeshDropProps) {
   const [name, setName] = useState<string>()
   const [share, setShare] = useState<number>()
+  const [sized, setSized] = useState<SizedMesh>()
   const [read, setRead] = useState<Attempt<ReadMesh>>()
   const stop = useRef<() => void>(undefined)
   useEffect(() => () => stop.current?.(), [])
@@ -37,27 +39,35 @@ export function MeshDrop({ unit, onMesh, onUnit }: MeshDropProps) {
     const worker = meshWorker()
     stop.current = worker.stop
     setName(file.name)
+    setSized(undefined)
     setRead(undefined)
     setShare(0)
     onMesh(undefined)
+    const first = (mesh: SizedMesh) => {
+      setSized(mesh)
+      onMesh(mesh.size.volume)
+      const [likely, ...others] = likelyMeshUnits(largestSide(mesh.size))
+      if (likely && others.length === 0) onUnit(likely)
+    }
     const answer: Attempt<ReadMesh> = await worker
-      .give((work) => work.read(file, proxy(setShare)))
+      .give((work) => work.read(file, proxy(setShare), proxy(first)))
       .catch(brokenFile)
     worker.stop()
     stop.current = undefined
     setShare(undefined)
     setRead(answer)
-    if (!answer.answer) return
-    const { measure } = answer.answer
-    onMesh(measure.volume)
-    const [likely, ...others] = likelyMeshUnits(largestSide(measure))
-    if (likely && others.length === 0) onUnit(likely)
+    // What broke off later was never looked through: its first volume is not trusted.
+    if (answer.answer) return
+    setSized(undefined)
+    onMesh(undefined)
   }
   const cancel = () => {
     stop.current?.()
     stop.current = undefined
     setShare(undefined)
     setName(undefined)
+    setSized(undefined)
+    onMesh(undefined)
   }
   return (
     <section className="grid gap-3" aria-label="Mesh">
@@ -96,33 +106,40 @@ export function MeshDrop({ unit, onMesh, onUnit }: MeshDropProps) {
         </div>
       )}
       {read?.refusal && <Message tone="error" words={read.refusal} />}
-      {read?.answer && (
+      {sized && (
         <>
-          <Tightness measure={read.answer.measure} format={read.answer.format} />
-          <Unit measure={read.answer.measure} unit={unit} onUnit={onUnit} />
-          <Suspense fallback={<Waiting />}>
-            <MeshView corners={read.answer.corners} />
-          </Suspense>
+          <Tightness {...sized} tightness={read?.answer?.tightness} />
+          <Unit measure={sized.size} unit={unit} onUnit={onUnit} />
         </>
+      )}
+      {read?.answer && (
+        <Suspense fallback={<Waiting />}>
+          <MeshView corners={read.answer.corners} />
+        </Suspense>
       )}
     </section>
   )
 }
 
-function Tightness({ measure, format }: { measure: MeshMeasure; format: string }) {
-  const { triangles, watertight, openEdges, tangledEdges } = measure
+function Tightness({
+  format,
+  size: { triangles },
+  tightness,
+}: SizedMesh & { readonly tightness: MeshTightness | undefined }) {
   return (
     <div>
       <p className="text-sm opacity-80">
         {format}, {triangles.toLocaleString('en-GB')} triangles
       </p>
-      {watertight ? (
+      {!tightness ? (
+        <p role="status">Looking whether it is closed</p>
+      ) : tightness.watertight ? (
         <Message tone="good">Closed all round</Message>
       ) : (
         <Message tone="warning">
-          {openEdges > 0
-            ? `Open along ${openEdges} edges: the volume is only as good as the missing part is flat.`
-            : `${tangledEdges} edges are tangled: look at it before you trust the volume.`}
+          {tightness.openEdges > 0
+            ? `Open along ${tightness.openEdges} edges: the volume is only as good as the missing part is flat.`
+            : `${tightness.tangledEdges} edges are tangled: look at it before you trust the volume.`}
         </Message>
       )}
     </div>
@@ -135,7 +152,7 @@ function Unit({
   unit,
   onUnit,
 }: {
-  measure: MeshMeasure
+  measure: MeshSize
   unit?: MeshUnitId
   onUnit: (unit: MeshUnitId) => void
 }) {
@@ -170,6 +187,6 @@ function Unit({
   )
 }
 
-function largestSide({ min, max }: MeshMeasure): number {
+function largestSide({ min, max }: MeshSize): number {
   return Math.max(...max.map((high, axis) => high - min[axis]!))
 }

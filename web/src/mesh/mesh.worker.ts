@@ -1,4 +1,13 @@
-import { type MeshFormat, type MeshMeasure, measureMesh, meshForView, readMesh, topView } from '@yentrik/core'
+import {
+  type MeshFormat,
+  type MeshSize,
+  type MeshTightness,
+  meshForView,
+  meshSize,
+  meshTightness,
+  readMesh,
+  topView,
+} from '@yentrik/core'
 import { expose, transfer } from 'comlink'
 import { type Attempt, attempt } from '../parts/attempt.ts'
 
@@ -7,10 +16,14 @@ const MOST_DRAWN = 150_000
 /** Cells across the view from above. */
 const TOP_COLUMNS = 700
 
-/** A file as it was read: its measure and corners to draw. */
-export interface ReadMesh {
+/** What is known of a file first. */
+export interface SizedMesh {
   readonly format: MeshFormat
-  readonly measure: MeshMeasure
+  readonly size: MeshSize
+}
+/** And once all of it was looked through: whether it is closed, and corners to draw. */
+export interface ReadMesh {
+  readonly tightness: MeshTightness
   readonly corners: Float32Array
 }
 
@@ -24,18 +37,27 @@ interface TopPicture {
 }
 
 const meshWork = {
-  /** Reads and measures a file. Ends with the worker: that is how it is stopped. */
-  async read(file: Blob, onProgress: (share: number) => void): Promise<Attempt<ReadMesh>> {
+  /**
+   * Reads and measures a file: volume and size first, told as soon as they are known; then whether it is closed, and corners to draw.
+   * Ends with the worker: that is how it is stopped.
+   */
+  async read(
+    file: Blob,
+    onProgress: (share: number) => void,
+    onSize: (sized: SizedMesh) => void,
+  ): Promise<Attempt<ReadMesh>> {
     const bytes = await file.arrayBuffer()
     const read = tried(() => {
       const { format, triangles } = readMesh(bytes)
-      const measure = measureMesh(triangles, {
+      const size = meshSize(triangles)
+      onSize({ format, size })
+      const tightness = meshTightness(triangles, {
         onProgress: (share) => {
           onProgress(share)
           return undefined
         },
       })
-      return { format, measure, corners: meshForView(triangles, measure, MOST_DRAWN) }
+      return { tightness, corners: meshForView(triangles, size, MOST_DRAWN) }
     })
     return read.answer ? transfer(read, [read.answer.corners.buffer]) : read
   },
@@ -52,7 +74,7 @@ expose(meshWork)
 
 function pictureOf(bytes: ArrayBuffer): TopPicture {
   const { triangles } = readMesh(bytes)
-  const measure = measureMesh(triangles)
+  const measure = meshSize(triangles)
   const { columns, rows, cell, heights } = topView(triangles, measure, TOP_COLUMNS)
   const pixels = new Uint8ClampedArray(4 * columns * rows)
   const [low, high] = [measure.min[2], measure.max[2]]
