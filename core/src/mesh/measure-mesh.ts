@@ -70,15 +70,6 @@ export function meshSize(triangles: Triangles, { onProgress }: MeasureOptions = 
     const x2 = t[6]!
     const y2 = t[7]!
     const z2 = t[8]!
-    // No number, or one without end, is found by one subtraction for all nine.
-    const sum = x0 + y0 + z0 + x1 + y1 + z1 + x2 + y2 + z2
-    if (sum - sum !== 0)
-      throw new DomainError(
-        'mesh-not-a-number',
-        `Triangle ${n + 1} has a corner that is no number.`,
-        'The file is damaged: export it again.',
-        'mesh',
-      )
     if (x0 < minX) minX = x0
     if (x0 > maxX) maxX = x0
     if (x1 < minX) minX = x1
@@ -106,6 +97,8 @@ export function meshSize(triangles: Triangles, { onProgress }: MeasureOptions = 
     six += (x0 - ox) * (by * cz - bz * cy) + (y0 - oy) * (bz * cx - bx * cz) + (z0 - oz) * (bx * cy - by * cx)
     if ((n & 0xffff) === 0xffff) mayGoOn(onProgress, (n + 1) / count)
   }
+  // What is no number, or has no end, is in the sum by then.
+  if (!Number.isFinite(six)) throw notANumber(triangles)
   return {
     triangles: count,
     volume: abs(six) / 6,
@@ -113,6 +106,22 @@ export function meshSize(triangles: Triangles, { onProgress }: MeasureOptions = 
     max: [maxX, maxY, maxZ],
     insideOut: six < 0,
   }
+}
+
+/** The first triangle with a corner that is no number. */
+function notANumber({ count, read }: Triangles): DomainError {
+  const t = new Float64Array(9)
+  let n = 0
+  for (; n < count; n++) {
+    read(n, t)
+    if (!t.every(Number.isFinite)) break
+  }
+  return new DomainError(
+    'mesh-not-a-number',
+    `Triangle ${n + 1} has a corner that is no number.`,
+    'The file is damaged: export it again.',
+    'mesh',
+  )
 }
 
 /**
