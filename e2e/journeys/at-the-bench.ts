@@ -281,6 +281,7 @@ export async function waxDenture(page: Page, request: APIRequestContext): Promis
   await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Check the wax')
   await start(page)
   await lookAtRegions(page, 'Wax, upper')
+  await measure(page, 'Border in wax', '3.6')
   await look(page, 'Occlusion again', 'Pin down, even')
   await done(page)
 }

@@ -135,6 +135,7 @@ export function customMadeStatement(
       ...(used.some(({ lots }) => lots.length === 0) ? ['Lots that were not noted.'] : []),
       ...(released || sheetsWanted(job, 'release').length === 0 ? [] : ['The release.']),
       ...(finished ? [] : ['Steps that are not done yet.']),
+      'A copy of it to be kept for at least ten years.',
     ],
     record,
     source: 'Regulation (EU) 2017/745, Annex XIII, section 1, recalled; a template, local law decides',

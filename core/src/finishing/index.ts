@@ -27,7 +27,7 @@ export {
   roughnessOf,
   smoothFrom,
 } from './ladder.ts'
-export { type LeftOut, leavingOutStage, PASSES, rateOfPasses } from './leaving-out.ts'
+export { type LeftOut, leavingOutStage, PASSES, rateByCaliper, rateOfPasses } from './leaving-out.ts'
 export {
   checkToolSpeed,
   heatWord,

@@ -16,7 +16,7 @@ import {
   planLadder,
   smoothFrom,
 } from './ladder.ts'
-import { leavingOutStage, rateOfPasses } from './leaving-out.ts'
+import { leavingOutStage, rateByCaliper, rateOfPasses } from './leaving-out.ts'
 import { bestRatio, ladderCost, skipLosesFrom } from './step-ratio.ts'
 
 const indexOf = (id: string) => resinLadder.stages.findIndex((stage) => stage.id === id)
@@ -113,6 +113,20 @@ describe('the ladder on resin', () => {
       expect.objectContaining({ code: 'too-few-passes' }),
     )
     expect(() => rateOfPasses(0, before, [75, 75, 75])).toThrow('area')
+  })
+  it('or by caliper: 4000 mm² down by 0.02 mm in 200 s are 0.4 mm³/s, by hand', () => {
+    expect(rateByCaliper(4000, 3.2, 3.18, 200)).toBeCloseTo(0.4, 9)
+    expect(() => rateByCaliper(4000, 3.2, 3.2, 200)).toThrow(
+      expect.objectContaining({ code: 'nothing-came-off' }),
+    )
+    for (const [area, thick, thin, seconds] of [
+      [0, 3.2, 3.1, 200],
+      [4000, 3.2, 0, 200],
+      [4000, 3.2, 3.1, 0],
+    ] as const)
+      expect(() => rateByCaliper(area!, thick!, thin!, seconds!)).toThrow(
+        expect.objectContaining({ code: 'not-a-positive-number' }),
+      )
   })
   it('without rubber, at its usual times, leaves 3.08 µm under the shine', () => {
     const times = planned.map(({ seconds }, n) => (n === indexOf('rubber') ? 0 : n === 0 ? 1 : seconds))

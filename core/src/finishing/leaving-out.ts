@@ -1,4 +1,5 @@
-import { DomainError } from '../refusal/index.ts'
+import { qty, saying } from '../quantity/index.ts'
+import { DomainError, requirePositive } from '../refusal/index.ts'
 import {
   type FinishingLadder,
   type FinishingStage,
@@ -65,4 +66,28 @@ export function rateOfPasses(
     )
   const rates = passes.map((seconds) => measuredRate(areaSquareMillimetres, before, seconds))
   return rates.reduce((sum, rate) => sum + rate, 0) / rates.length
+}
+
+/**
+ * The rate of a wheel by caliper, mm³/s: what came off an area in so many seconds.
+ * @param beforeMillimetres thickness before and after, at the same place; many strokes, or a caliper reads nothing
+ * @throws {DomainError} `nothing-came-off`, `not-a-positive-number`
+ */
+export function rateByCaliper(
+  areaSquareMillimetres: number,
+  beforeMillimetres: number,
+  afterMillimetres: number,
+  seconds: number,
+): number {
+  requirePositive(areaSquareMillimetres, 'areaSquareMillimetres', 'The area')
+  requirePositive(afterMillimetres, 'afterMillimetres', 'The thickness')
+  requirePositive(seconds, 'seconds', 'The time')
+  if (!(beforeMillimetres > afterMillimetres))
+    throw new DomainError(
+      'nothing-came-off',
+      saying`${qty.mm(beforeMillimetres, 2)} before and ${qty.mm(afterMillimetres, 2)} after: nothing came off that a caliper reads.`,
+      'Work longer on the same place, then measure again.',
+      'afterMillimetres',
+    )
+  return (areaSquareMillimetres * (beforeMillimetres - afterMillimetres)) / seconds
 }

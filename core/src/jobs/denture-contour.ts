@@ -1,6 +1,8 @@
+import { BORDER_SOURCE } from '../finishing/index.ts'
 import { REGIONS_SOURCE } from '../inspection/index.ts'
 import { ARCH_MATTER, type Conditional, type TemplateStep } from '../route/index.ts'
 import type { StepSheet } from '../sheet/index.ts'
+import { BORDER_IN_WAX } from './border-limits.ts'
 import { adjust, goBack, look } from './checks.ts'
 
 function contourSheet(arch: 'upper' | 'lower'): StepSheet & Conditional {
@@ -111,6 +113,20 @@ export const contourSteps = (settingStepId: string): readonly TemplateStep[] => 
           'Wax on a tooth': adjust('Wipe or cut it off, then look again.'),
         }),
         when: { festooning: ['after-processing'] },
+      },
+      {
+        id: 'border-wax',
+        name: 'Border in wax',
+        how: 'Caliper, thinnest place, before it goes into the flask.',
+        kind: 'measure',
+        quantity: 'millimetres',
+        min: BORDER_IN_WAX,
+        max: 5,
+        below: adjust('Add wax to the roll of the cast: contour and polish take the rest down to 3 mm.'),
+        above: adjust('Scrape it back: what is too thick now is ground off the resin later.'),
+        plausible: { min: 0.2, max: 15 },
+        perArch: true,
+        source: BORDER_SOURCE,
       },
       look('wax-occlusion', 'Occlusion again', 'Close to the pin.', 'Pin down, even', {
         'Moved with the heat': goBack(settingStepId, 'Set the teeth that moved again.'),

@@ -1,22 +1,12 @@
-import {
-  BORDER_LEAST_MILLIMETRES,
-  BORDER_SOURCE,
-  borderBefore,
-  leavingOutStage,
-  resinLadder,
-} from '../finishing/index.ts'
+import { BORDER_LEAST_MILLIMETRES, BORDER_SOURCE, leavingOutStage, resinLadder } from '../finishing/index.ts'
+
 import { REGIONS_SOURCE } from '../inspection/index.ts'
 import type { TemplateStep } from '../route/index.ts'
 import type { StepSheet } from '../sheet/index.ts'
+import { BORDER_BEFORE_POLISHING } from './border-limits.ts'
 import { adjust, askDentist, goBack } from './checks.ts'
 import { eachArch } from './door.ts'
 import { scratchLooks } from './scratches.ts'
-
-/** What a caliper reads of a border, mm. */
-const CALIPER = 0.05
-const rubber = resinLadder.stages.findIndex(({ id }) => id === 'rubber')
-/** So much that 3 mm stay when rubber, pumice and shine have taken theirs. */
-const BEFORE_POLISHING = Number((Math.ceil(borderBefore(resinLadder, rubber) / CALIPER) * CALIPER).toFixed(2))
 
 const fittingNames = {
   upperFitting: 'Fitting surface, upper',
@@ -78,7 +68,7 @@ export const dentureFinishing = (piece: 'denture' | 'partial'): readonly Templat
         how: 'Caliper, thinnest place.',
         kind: 'measure',
         quantity: 'millimetres',
-        min: BEFORE_POLISHING,
+        min: BORDER_BEFORE_POLISHING,
         max: 4.5,
         below: askDentist('A border is thinner than 3 mm and what polishing takes. Accept, or add resin?'),
         above: adjust('Take it down towards 3.2 mm, keeping the height.'),

@@ -155,6 +155,10 @@ describe('the limits of what is measured', () => {
     expect(before - after).toBeGreaterThanOrEqual(0.0527)
     expect(before - after).toBeLessThanOrEqual(0.11)
   })
+  it.each(['complete-denture', 'immediate-denture'])(
+    '%s: in wax a border wants 3.4654 mm by the model of finishing, as a caliper reads it',
+    (id) => expect(measure(id, 'wax-check', 'border-wax').min).toBe(3.5),
+  )
   it.each([
     ['immediate-denture', 'copy-pot'],
     ['clear-clasp', 'pot-join'],

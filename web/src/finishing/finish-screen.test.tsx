@@ -119,6 +119,19 @@ describe('measuring a wheel', () => {
     expect(screen.getByLabelText('Rate of the wheel').textContent).toBe('0.188')
     expect(screen.getByText(/Put this wheel on the list/)).toBeTruthy()
   })
+  it('or takes the caliper before and after, and says when it read nothing', async () => {
+    const { user } = open()
+    await passes(user)
+    await pick(user, 'By caliper')
+    await user.type(field('Before'), '3.20')
+    await user.type(field('After'), '3.20')
+    await user.type(field('Worked for'), '200')
+    expect(screen.getByRole('alert').textContent).toContain('nothing came off that a caliper reads')
+    await user.clear(field('After'))
+    await user.type(field('After'), '3.18')
+    // 4000 mm² by 0.02 mm in 200 s.
+    expect(screen.getByLabelText('Rate of the wheel').textContent).toBe('0.4')
+  })
   it('keeps it on the wheel of the lab, with when it was measured', async () => {
     const sent = serverWith({
       'GET /equipment': [wheel('Stone', 500), wheel('Fine pumice', 30)],

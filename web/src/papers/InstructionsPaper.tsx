@@ -28,6 +28,12 @@ export function InstructionsPaper() {
           </section>
         )
       })}
+      {devices.length > 0 && (
+        <p className="mt-6">
+          Anything serious that happens with it: tell your dentist, who tells {lab.labName}
+          {lab.address && `, ${lab.address}`}, and the authority where that is asked for.
+        </p>
+      )}
       <p className="mt-6 text-[8.5pt]">
         Common practice; what your dentist tells you comes first. {CAUTION_RULE}
       </p>
