@@ -6,6 +6,7 @@ import {
   forward,
   look,
   lookAtRegions,
+  measure,
   openSetUp,
   recordSetUp,
   rim,
@@ -165,6 +166,9 @@ test('a set-up from the rim to its return from the try-in, with a change that th
     await check(page, 'Wax, upper').getByRole('button', { name: 'Papillae !' }).click()
     await check(page, 'Wax, upper').getByRole('button', { name: 'Good' }).click()
     await expect(check(page, 'Wax, upper')).toContainText('On record')
+    await measure(page, 'Border in wax', '3.2')
+    await expect(check(page, 'Border in wax')).toContainText('Add wax to the roll of the cast')
+    await measure(page, 'Border in wax', '3.6')
     await look(page, 'Occlusion again', 'Pin down, even')
     await done(page)
   })

@@ -358,6 +358,7 @@ test('teeth copied and put in one at a time: the pin tells which copy moved the 
   await go('Seat the base', { looks: { 'Base home on the cast': 'Fully home' } })
   await start(page)
   await lookAtRegions(page, 'Wax, upper')
+  await measure(page, 'Border in wax', '3.6')
   await look(page, 'Occlusion again', 'Pin down, even')
   await done(page)
   await go('Seal the base to the cast', { looks: { 'Border sealed, pin down': 'Sealed, pin down' } })
