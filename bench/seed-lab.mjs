@@ -13,7 +13,14 @@ export async function openSeededLab(dataFile, count) {
   const app = await createApp({ port: 0, host: '127.0.0.1', dataFile, demo: true, clockControl: true }, true)
   const store = app.get(CaseStore)
   const calendar = usualCalendar('UTC')
-  const context = { now: Date.now(), calendar, people: ['Ilse', 'Tomas'], lotOf: () => undefined, house }
+  const context = {
+    now: Date.now(),
+    calendar,
+    people: ['Ilse', 'Tomas'],
+    lotOf: () => undefined,
+    house,
+    lab: 'Bench lab, 1 Row',
+  }
   const templates = [...routeTemplates.values()]
   const cases = []
   for (let start = 0; start < count; start += 100)

@@ -149,6 +149,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"not-stored","status":503,"means":["It could not be stored: …. Nothing of it is on record."],"remedies":["Free space on the disk of the server or look at its data file, then do it again."]},
   {"code":"not-the-first","status":409,"means":["Somebody leads this lab already."],"remedies":["Ask them to add you."]},
   {"code":"nothing-asked","status":422,"means":["No question to the dentist is open."],"remedies":["Ask first."]},
+  {"code":"nothing-came-off","status":422,"means":["… before and … after: nothing came off that a caliper reads."],"remedies":["Work longer on the same place, then measure again."]},
   {"code":"nothing-changed","status":422,"means":["Nothing was changed."],"remedies":["Change at least one entry."]},
   {"code":"nothing-made","status":422,"means":["Nothing of this job is done yet."],"remedies":["Make it first, then print its statement."]},
   {"code":"nothing-to-correct","status":422,"means":["Event … is no reading, mix or sheet of the present attempt."],"remedies":["Choose an entry of a step as it stands; add a note for anything older."]},
