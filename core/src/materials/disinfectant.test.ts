@@ -6,7 +6,7 @@ const partial = { resin: true, metal: true }
 const crown = { resin: false, metal: true }
 
 describe('what a disinfectant must not be put on', () => {
-  it('bleach: at most 10 min on resin, never on clasps, frames and castings (recalled: trade 15)', () => {
+  it('bleach: at most 10 min on resin, never on clasps, frames and castings (recalled)', () => {
     expect(disinfectantFaults('hypochlorite', 10, denture)).toEqual([])
     expect(disinfectantFaults('hypochlorite', 10.5, denture)).toEqual([
       'more than 10 min in hypochlorite bleaches resin',
