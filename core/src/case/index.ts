@@ -51,6 +51,7 @@ export { type Overruled, overruled, overruledWords } from './overruled.ts'
 export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
 export { amountsIn, leavingOut, rebasesIn, whyNotLeftOut } from './planned.ts'
 export {
+  RETURN_USUAL_DAYS,
   type ReturnCause,
   returnCauseIds,
   returnCauses,

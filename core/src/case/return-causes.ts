@@ -21,6 +21,8 @@ export const returnCauses = {
 } as const satisfies Readonly<
   Record<string, { readonly name: string; readonly from: readonly Stage[]; readonly say: string }>
 >
+/** Working days that are usually given for putting something right (choice). */
+export const RETURN_USUAL_DAYS = 3
 export type ReturnCause = keyof typeof returnCauses
 export const returnCauseIds = Object.keys(returnCauses) as readonly ReturnCause[]
 

@@ -45,8 +45,8 @@ function ended(job: JobState, stepId: string | undefined) {
 
 /** The last entry of a kind, of a step that is over: what is still being worked on proves nothing. */
 function entered<K extends SheetKind>(job: JobState, kind: K): Entered<DataOfKind<K>> | undefined {
-  const [{ step } = { step: undefined }] = sheetsWanted(job, kind).slice(-1)
-  const state = step && job.steps[step.id]
+  const wanted = sheetsWanted(job, kind).at(-1)
+  const state = wanted && job.steps[wanted.step.id]
   if (state?.status !== 'done') return undefined
   const last = state.sheets.findLast(({ sheet }) => sheet.kind === kind)
   return last && { ...(last.sheet as unknown as DataOfKind<K>), at: last.at, by: last.by }

@@ -173,7 +173,7 @@ export function measureMesh(triangles: Triangles, { onProgress }: MeasureOptions
   return { ...size, ...meshTightness(triangles, part(SIZE_SHARE, 1 - SIZE_SHARE)) }
 }
 /** Of the whole time, about. */
-export const SIZE_SHARE = 0.1
+const SIZE_SHARE = 0.1
 
 function mayGoOn(onProgress: MeasureOptions['onProgress'], share: number): void {
   if (onProgress?.(share))

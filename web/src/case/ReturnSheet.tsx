@@ -1,12 +1,11 @@
 import type { Body } from '@yentrik/contract'
 import {
-  afterWorkingDays,
   type CaseState,
+  RETURN_USUAL_DAYS,
   type ReturnCause,
   returnCauseIds,
   returnCauses,
   returnedSteps,
-  usualCalendar,
   usualReturnStep,
 } from '@yentrik/core'
 import { useNavigate } from 'react-router'
@@ -15,13 +14,10 @@ import { FormPills, FormText } from '../form/fields.tsx'
 import { labNow } from '../live/lab-clock.ts'
 import { request } from '../live/request.ts'
 import { SelectField } from '../parts/Choices.tsx'
-import { dateText, instantOf } from '../parts/date-entry.ts'
+import { instantOf } from '../parts/date-entry.ts'
 import { Message } from '../parts/Message.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
-import { enclosureLines } from './intake.ts'
-
-/** The days that are usually given for putting something right (choice). */
-const USUAL_DAYS = 3
+import { enclosureLines, usualDueDay } from './intake.ts'
 
 interface TypedReturn {
   cause: ReturnCause | ''
@@ -53,7 +49,7 @@ export function ReturnSheet({
     start: () => ({
       cause: '',
       found: '',
-      dueDay: afterWorkingDays(dateText(labNow()), USUAL_DAYS, usualCalendar('UTC')),
+      dueDay: usualDueDay({ usualDays: RETURN_USUAL_DAYS }),
       dueTime: '12:00',
       enclosures: '',
       from: {},

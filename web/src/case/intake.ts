@@ -47,8 +47,10 @@ export const prescribedOf = ({ matters }: RouteTemplate) => matters.filter(({ pr
 /** The working days of the lab, 0 is Sunday; before they are known, the usual ones. */
 export type Weekdays = readonly number[]
 export const usualWeekdays: Weekdays = usualCalendar('UTC').weekdays
-export const usualDueDay = ({ usualDays }: RouteTemplate, weekdays: Weekdays = usualWeekdays) =>
-  afterWorkingDays(dateText(labNow()), usualDays, { weekdays })
+export const usualDueDay = (
+  { usualDays }: Pick<RouteTemplate, 'usualDays'>,
+  weekdays: Weekdays = usualWeekdays,
+) => afterWorkingDays(dateText(labNow()), usualDays, { weekdays })
 
 /** What the prescription decides, as it was chosen or as usual. */
 export function choicesOf(typed: Intake): Readonly<Record<string, string>> {

@@ -138,7 +138,7 @@ function Finish({
             ))}
           </section>
           <Stages ladder={ladder} />
-          {draft.material === 'resin' && <Calibration ladder={ladder} at={at} />}
+          {draft.material === 'resin' && <Calibration key={ladder.stages[at]!.id} ladder={ladder} at={at} />}
         </div>
         <div className="grid gap-3">
           <section className="card-flat grid content-start gap-3 p-5" aria-label="A scratch">

@@ -1,5 +1,6 @@
-import { type DataOfKind, resinLadder } from '@yentrik/core'
+import { type DataOfKind, resinLadder, wheelFor } from '@yentrik/core'
 import { useState } from 'react'
+import { attempt } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
@@ -24,10 +25,9 @@ export function WheelEntry({ sheet, last, draftKey, refusal, open, onRecord }: S
   const byWanted = (one: { readonly id: string }, other: { readonly id: string }) =>
     Number(sheet.stages.includes(other.id)) - Number(sheet.stages.includes(one.id))
   const wanted = compounds.find(({ id }) => id === first)
-  const coarserWanted =
-    last && last.written !== 'none' && wanted
-      ? compounds.findIndex(({ id }) => id === last.written) > compounds.indexOf(wanted)
-      : false
+  const written = compounds.find(({ id }) => id === last?.written)
+  const mayBeRemarked =
+    written && wanted && attempt(() => wheelFor(written, wanted, true)).answer === 'remark'
   return (
     <form
       noValidate
@@ -63,7 +63,7 @@ export function WheelEntry({ sheet, last, draftKey, refusal, open, onRecord }: S
           No mark: mark it now
         </button>
       </div>
-      {coarserWanted && last && !last.remark && (
+      {mayBeRemarked && last && !last.remark && (
         <button
           type="button"
           className="small-act justify-self-start"

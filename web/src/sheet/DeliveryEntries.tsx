@@ -5,6 +5,7 @@ import {
   disinfectantFaults,
   disinfectingAgents,
   type EnclosureWay,
+  materials,
   wayWords,
 } from '@yentrik/core'
 import { useState } from 'react'
@@ -34,7 +35,7 @@ export function DisinfectionEntry({
 }: SheetEntryProps<'disinfection'>) {
   const { products } = useShelf()
   const ours = products.flatMap(({ product }) =>
-    product.materialId === 'surface-disinfectant' ? [product] : [],
+    materials.get(product.materialId)?.family === 'disinfectant' ? [product] : [],
   )
   const [typed, keep, forget] = useDraft(draftKey, () => ({
     product: last?.product ?? '',
