@@ -12,6 +12,7 @@ import { useNavigate } from 'react-router'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormPills, FormText } from '../form/fields.tsx'
 import { labNow } from '../live/lab-clock.ts'
+import { useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { SelectField } from '../parts/Choices.tsx'
 import { instantOf } from '../parts/date-entry.ts'
@@ -42,6 +43,11 @@ export function ReturnSheet({
   readonly onClose: () => void
 }) {
   const go = useNavigate()
+  const { data: lab } = useAnswer('GET /lab')
+  const usualDue = usualDueDay({ usualDays: RETURN_USUAL_DAYS }, lab?.calendar?.weekdays)
+  /** Empty: as usual, by the working days of the lab. */
+  const dueOf = ({ dueDay, dueTime }: Pick<TypedReturn, 'dueDay' | 'dueTime'>) =>
+    instantOf(dueDay || usualDue, dueTime)
   const fromOf = ({ cause, from }: TypedReturn, job: CaseState['jobs'][number]) =>
     from[job.jobId] ?? (cause === '' ? '' : usualReturnStep(job.route, cause))
   const form = useEntryForm<TypedReturn>({
@@ -49,13 +55,13 @@ export function ReturnSheet({
     start: () => ({
       cause: '',
       found: '',
-      dueDay: usualDueDay({ usualDays: RETURN_USUAL_DAYS }),
+      dueDay: '',
       dueTime: '12:00',
       enclosures: '',
       from: {},
     }),
     check: ({ cause, found, dueDay, dueTime }) => {
-      const due = instantOf(dueDay, dueTime)
+      const due = dueOf({ dueDay, dueTime })
       return {
         cause: cause === '' ? 'Choose what it comes nearest to.' : undefined,
         found: found.trim() === '' ? 'Write what was found, and where.' : undefined,
@@ -77,7 +83,7 @@ export function ReturnSheet({
           return fromStepId === STAYS ? [] : [{ jobId: job.jobId, fromStepId }]
         }),
         changes: {
-          dueAt: new Date(instantOf(typed.dueDay, typed.dueTime)!).toISOString(),
+          dueAt: new Date(dueOf(typed)!).toISOString(),
           enclosures: enclosureLines(typed.enclosures),
         },
       }
@@ -124,7 +130,7 @@ export function ReturnSheet({
             )
           })}
         <div className="grid grid-cols-2 gap-3">
-          <FormText form={form} name="dueDay" label="Due on" type="date" />
+          <FormText form={form} name="dueDay" label="Due on" type="date" shown={values.dueDay || usualDue} />
           <FormText form={form} name="dueTime" label="at" type="time" />
         </div>
         <FormText

@@ -1,13 +1,7 @@
-import { type Bite, type ExpertShown, expertWords, joined, saying } from '@yentrik/core'
+import { type ExpertShown, expertWords, joined, saying } from '@yentrik/core'
 import { Message } from '../parts/Message.tsx'
 import { Said, useMillimetres } from '../preferences/words.tsx'
-
-const biteNames: Readonly<Record<Bite, string>> = {
-  centric: 'Centric',
-  right: 'Right',
-  left: 'Left',
-  protrusive: 'Forwards',
-}
+import { biteName } from './bite-names.ts'
 
 /** What the expert did with the same mouth: its score, and round by round where it took most and what it looks for. */
 export function ExpertRounds({ shown }: { readonly shown: ExpertShown }) {
@@ -29,7 +23,7 @@ export function ExpertRounds({ shown }: { readonly shown: ExpertShown }) {
       <ol className="grid max-h-72 gap-1 overflow-y-auto">
         {rounds.map(({ bite, liftBefore, liftAfter, ground }, n) => (
           <li key={`${n + 1}`} className="border-base-300 border-t py-1">
-            <b>{n + 1}</b> {biteNames[bite]}: pin {mm(liftBefore)} to {mm(liftAfter)}
+            <b>{n + 1}</b> {biteName(bite)}: pin {mm(liftBefore)} to {mm(liftAfter)}
             <span className="block text-sm">
               <Said words={expertWords({ bite, ground })} />
             </span>

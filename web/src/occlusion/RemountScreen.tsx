@@ -26,6 +26,7 @@ import { Said } from '../preferences/words.tsx'
 import { AskedSheet } from '../record/AskedSheet.tsx'
 import { AdviceWords } from './AdviceWords.tsx'
 import { ArchesDrawing, letterOf, type TouchedPlace } from './ArchesDrawing.tsx'
+import { biteOptions } from './bite-names.ts'
 import { MarkByKeys } from './MarkByKeys.tsx'
 import {
   contactsOf,
@@ -80,13 +81,6 @@ function RemountForCase({ caseId }: { caseId: string }) {
     </AskedSheet>
   )
 }
-
-const bites: readonly (readonly [Bite, string])[] = [
-  ['centric', 'Centric'],
-  ['right', 'Right'],
-  ['left', 'Left'],
-  ['protrusive', 'Forwards'],
-]
 
 function Remount({
   draftKey,
@@ -164,7 +158,7 @@ function Remount({
           <section className="card-flat grid content-start gap-2 p-4" aria-label="The arches">
             <ArchesDrawing marks={draft.marks} advice={advice} notation={notation} onTouch={touch} />
             <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-              <Pills label="Touch a mark of" options={bites} value={marked} onChoose={setBite} />
+              <Pills label="Touch a mark of" options={biteOptions} value={marked} onChoose={setBite} />
               <Pills
                 label="that is"
                 options={[

@@ -26,6 +26,7 @@ import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Said, useMillimetres } from '../preferences/words.tsx'
 import { ArchPicture } from './ArchesDrawing.tsx'
+import { biteOptions } from './bite-names.ts'
 import { ExpertRounds } from './ExpertRounds.tsx'
 import { inRemountWorker, useMouth } from './use-trainer.ts'
 
@@ -37,12 +38,6 @@ const lessonNames: Readonly<Record<Lesson, string>> = {
   everything: 'Everything',
   flash: 'Everything, with flash',
 }
-const bites: Options<Bite> = [
-  ['centric', 'Centric'],
-  ['right', 'Right'],
-  ['left', 'Left'],
-  ['protrusive', 'Forwards'],
-]
 type Tool = keyof typeof trainerTools
 const ADVANCES: Options<'0.5' | '1' | '1.5'> = [
   ['0.5', '0.5'],
@@ -157,7 +152,7 @@ export function TrainerScreen() {
               ))}
             </div>
             <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-              <Pills label="Close in" options={bites} value={bite} onChoose={setBite} />
+              <Pills label="Close in" options={biteOptions} value={bite} onChoose={setBite} />
               {bite !== 'centric' && (
                 <Pills label="Moved by, mm" options={ADVANCES} value={advance} onChoose={setAdvance} />
               )}
