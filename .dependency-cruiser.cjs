@@ -7,7 +7,7 @@ const houses = {
     ['quantity', 'heat', 'random', 'shape', 'rights'],
     ['refusal'],
     ['time', 'teeth', 'planning', 'devices', 'mesh', 'materials'],
-    ['program', 'trimming', 'mounting', 'waxing', 'inspection', 'mixing'],
+    ['program', 'trimming', 'mounting', 'waxing', 'inspection', 'mixing', 'survey'],
     ['setup', 'casting', 'curing', 'occlusion', 'finishing'],
     ['equipment', 'recovery'],
     // A sheet knows nothing of routes and cases; an engine of cases knows no template: they are given to it.
@@ -53,6 +53,7 @@ const houses = {
       'occlusion',
       'finishing',
       'recovery',
+      'survey',
       'equipment',
     ],
     ['shelf', 'sheet', 'route', 'instruments'],

@@ -30,15 +30,28 @@ export const workspaceTests = (name, { decorators = false, environment = 'node',
   transform: { '\\.tsx?$': swc(decorators) },
 })
 
+/**
+ * What every file of tests would load anew, one small file after the other: the core as one file, made before the tests (jest.setup.mjs),
+ * and the icons from the one file that their package has as well.
+ */
+const loadedWhole = {
+  '^@yentrik/core$': '<rootDir>/../node_modules/.cache/yentrik/core.mjs',
+  '^@yentrik/core/testing$': '<rootDir>/../node_modules/.cache/yentrik/testing.mjs',
+  '^lucide-react$': '<rootDir>/../node_modules/lucide-react/dist/cjs/lucide-react.js',
+}
+const whole = (tests) => ({ ...tests, moduleNameMapper: loadedWhole })
+
 export default {
   globalSetup: './jest.setup.mjs',
   projects: [
     workspaceTests('core'),
-    workspaceTests('server', { decorators: true }),
-    workspaceTests('web', {
-      environment: '<rootDir>/jsdom.mjs',
-      setup: ['<rootDir>/src/testing/browser.ts', '<rootDir>/src/testing/each.ts'],
-    }),
+    whole(workspaceTests('server', { decorators: true })),
+    whole(
+      workspaceTests('web', {
+        environment: '<rootDir>/jsdom.mjs',
+        setup: ['<rootDir>/src/testing/browser.ts', '<rootDir>/src/testing/each.ts'],
+      }),
+    ),
   ],
   testTimeout: 30000,
 }

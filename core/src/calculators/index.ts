@@ -4,6 +4,7 @@ import { mixingCalculators } from '../mixing/index.ts'
 import { articulatorCalculator } from '../mounting/index.ts'
 import { setUpCalculator } from '../setup/index.ts'
 import type { Calculator } from '../shape/index.ts'
+import { surveyCalculators } from '../survey/index.ts'
 import { trimCalculator } from '../trimming/index.ts'
 
 /** Every calculator that other programs may ask as well. */
@@ -14,4 +15,5 @@ export const calculators = [
   setUpCalculator,
   ...castingCalculators,
   cureCalculator,
+  ...surveyCalculators,
 ] as unknown as readonly Calculator[]

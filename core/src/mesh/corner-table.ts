@@ -37,6 +37,11 @@ export class CornerTable {
     return id
   }
 
+  /** Three coordinates a corner, in the order of their numbers. */
+  positions(): Float32Array {
+    return this.xyz.slice(0, 3 * this.count)
+  }
+
   private grow(): void {
     this.slots = new Int32Array(2 * this.slots.length).fill(-1)
     const mask = this.slots.length - 1

@@ -1,3 +1,4 @@
+export { CornerTable } from './corner-table.ts'
 export {
   type MeshMeasure,
   type MeshSize,
@@ -9,3 +10,4 @@ export {
 export { cm3FromMeshVolume, likelyMeshUnits, type MeshUnitId, meshUnits } from './mesh-units.ts'
 export { meshForView, topView } from './mesh-view.ts'
 export { type MeshFormat, readMesh } from './read-mesh.ts'
+export { indexedTriangles, plainTriangles, type Triangles } from './triangles.ts'

@@ -1,3 +1,4 @@
+export { type PieceCut, type StonePiece, type StonePieces, stonePieces, USUAL_CUTS } from './pieces.ts'
 export {
   HELD_UNDERCUT_MILLIMETRES,
   type RecoveredArch,

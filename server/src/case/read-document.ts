@@ -21,19 +21,32 @@ import { Refusal } from '../errors/problem.filter.ts'
 import { routeIdOf } from './house.ts'
 import { inPieces, letOthersIn } from './in-pieces.ts'
 
-const ajv = new Ajv({
-  discriminator: true,
-  strict: false,
-  code: { optimize: false },
-  formats: { 'date-time': true, date: true },
+/** Made when the first document is read: it takes most of a second. */
+const readers = lazy(() => {
+  const ajv = new Ajv({
+    discriminator: true,
+    strict: false,
+    code: { optimize: false },
+    formats: { 'date-time': true, date: true },
+  })
+  const { events } = caseDocumentShape.properties
+  return {
+    /** All but what is in its events, each of which is looked at by itself: to make both whole would take twice as long. */
+    isCaseDocument: ajv.compile<CaseDocument>({
+      ...caseDocumentShape,
+      properties: { ...caseDocumentShape.properties, events: { ...events, items: {} } },
+    }),
+    isEvent: ajv.compile<CaseEvent>(eventShape),
+  }
 })
-const { events: eventsShape } = caseDocumentShape.properties
-/** All but what is in its events, each of which is looked at by itself: to make both whole would take twice as long. */
-const isCaseDocument = ajv.compile<CaseDocument>({
-  ...caseDocumentShape,
-  properties: { ...caseDocumentShape.properties, events: { ...eventsShape, items: {} } },
-})
-const isEvent = ajv.compile<CaseEvent>(eventShape)
+
+function lazy<T>(make: () => T): () => T {
+  let made: T | undefined
+  return () => {
+    made ??= make()
+    return made
+  }
+}
 
 /**
  * Checks a document against its schema, its own hashes and links, and the replay of its events. A long one is looked at in
@@ -76,6 +89,7 @@ async function mustFitSchema(document: unknown): Promise<CaseDocument> {
   const many = Array.isArray(events) ? (events as readonly unknown[]) : undefined
   // Their number is looked at with the rest: of too many there is one too many.
   const some = many && many.length <= MOST_DOCUMENT_EVENTS ? many.slice(0, 1) : events
+  const { isCaseDocument, isEvent } = readers()
   if (!isCaseDocument(many ? { ...rest, events: some } : document)) throw notFitting(isCaseDocument.errors)
   await letOthersIn()
   await inPieces(many!, (event, index) => {
