@@ -99,7 +99,7 @@ export function stonePieces(asked: {
         const turn = (degrees * Math.PI) / 180
         return radius > crest(degrees) && normal[0] * Math.sin(turn) + normal[1] * Math.cos(turn) > 0.3
       })
-      .map(({ corner }) => depths[corner]!)
+      .map(({ corners }) => Math.max(...corners.map((corner) => depths[corner]!)))
       .sort((a, b) => a - b)
     const flangeUndercutMillimetres = outer[Math.floor(SHARE * (outer.length - 1))] ?? 0
     const neverPry = flangeUndercutMillimetres > HELD_UNDERCUT_MILLIMETRES || !out.whole
@@ -167,7 +167,7 @@ export function stonePieces(asked: {
 
 interface Face extends Contact {
   readonly middle: Vector
-  readonly corner: number
+  readonly corners: readonly number[]
 }
 
 function facesOf(mesh: SurveyMesh, floor: number, contact: Uint8Array | undefined): Face[] {
@@ -185,7 +185,7 @@ function facesOf(mesh: SurveyMesh, floor: number, contact: Uint8Array | undefine
     if (area === 0) continue
     faces.push({
       middle,
-      corner: corners[0]! / 3,
+      corners: corners.map((at) => at / 3),
       normal: [normal[0] / area, normal[1] / area, normal[2] / area],
       area,
     })

@@ -112,10 +112,11 @@ export class CastView {
         if (along < lowV) lowV = along
         if (along > highV) highV = along
       }
-    this.originRight = lowU - 2 * cell
-    this.originAhead = lowV - 2 * cell
-    this.columns = ceil((highU - lowU) / cell) + 5
-    this.rows = ceil((highV - lowV) / cell) + 5
+    // Half a cell aside: a body that ends on the middle of a cell all round would be counted too small.
+    this.originRight = lowU - 2.5 * cell
+    this.originAhead = lowV - 2.5 * cell
+    this.columns = ceil((highU - lowU) / cell) + 6
+    this.rows = ceil((highV - lowV) / cell) + 6
     if (!(this.columns * this.rows <= MOST_CELLS))
       throw new DomainError(
         'mesh-too-large',

@@ -22,7 +22,7 @@ export {
   claspArmShape,
 } from './clasp-arm.ts'
 export { peakPull, roundWall, straightWall, USUAL_FRICTION } from './clasp-pull.ts'
-export { areasDeeper, DEPTH_CLASSES, depthsOf, depthLine, type SurveyLine, surveyLine } from './depths.ts'
+export { areasDeeper, DEPTH_CLASSES, depthLine, depthsOf, type SurveyLine, surveyLine } from './depths.ts'
 export { FreeEdge } from './free-edge.ts'
 export { gauges, type SurveyedPlace, surveyPlace } from './place.ts'
 export { roomUnder, TAPERS, taperAdds } from './room.ts'

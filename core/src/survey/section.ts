@@ -118,7 +118,7 @@ export function wallDown(view: CastView, edge: FreeEdge, section: Section): read
   const depthAt = ([x, y]: readonly [number, number]) => {
     const point = plus(origin, plus(times(out, x), times(view.d, y)))
     const { column, row, height } = view.placeOf(point)
-    return { point, depth: edge.depthAt(column, row, height) }
+    return { point, depth: edge.depthAt(column, row, height), counts: height > view.floorAt(column, row) }
   }
   // Up to the survey line: the last place with something above it, going up from where the wall is.
   let from = fine.start
@@ -127,7 +127,7 @@ export function wallDown(view: CastView, edge: FreeEdge, section: Section): read
   else while (from + 1 < fine.places.length && depthAt(fine.places[from + 1]!).depth === 0) from++
   from = Math.max(0, from - 1)
   // Between the two, where it faces square to d: below there it leans in.
-  while (from > 0 && fine.places[from - 1]![0] > fine.places[from]![0]) from--
+  while (from > 0 && fine.places[from - 1]![0] >= fine.places[from]![0] - 1e-9) from--
   while (from + 1 < fine.places.length && fine.places[from + 1]![0] > fine.places[from]![0] + 1e-9) from++
   const line = fine.places[from]
   if (!line) return []
@@ -137,8 +137,8 @@ export function wallDown(view: CastView, edge: FreeEdge, section: Section): read
   for (let k = from; k < fine.places.length; k++) {
     const place = fine.places[k]!
     if (k > from) way += Math.hypot(place[0] - fine.places[k - 1]![0], place[1] - fine.places[k - 1]![1])
-    const { point, depth } = depthAt(place)
-    if (depth < deepest - 0.1) break
+    const { point, depth, counts } = depthAt(place)
+    if (!counts || depth < deepest - 0.1) break
     deepest = Math.max(deepest, depth)
     const [before, after] = [
       fine.places[Math.max(from, k - 4)]!,

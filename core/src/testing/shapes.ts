@@ -1,4 +1,4 @@
-import type { SurveyMesh } from './survey-mesh.ts'
+import type { SurveyMesh } from '../survey/index.ts'
 
 /** For tests: bodies of revolution about an upright axis, closed, their triangles anticlockwise from outside. */
 export function revolved(
@@ -44,3 +44,35 @@ export function together(...bodies: readonly SurveyMesh[]): SurveyMesh {
   }
   return { positions: Float32Array.from(positions), triangles: Uint32Array.from(triangles) }
 }
+
+/** Every corner moved. */
+export function moved(
+  { positions, triangles }: SurveyMesh,
+  to: (x: number, y: number, z: number) => readonly [number, number, number],
+): SurveyMesh {
+  const turned = new Float32Array(positions.length)
+  for (let n = 0; n < positions.length; n += 3)
+    turned.set(to(positions[n]!, positions[n + 1]!, positions[n + 2]!), n)
+  return { positions: turned, triangles }
+}
+
+/** A tube bent to a ring, lying level. */
+export function torus(R: number, r: number, height: number, rounds = 256): SurveyMesh {
+  return revolved(
+    Array.from({ length: rounds / 2 + 1 }, (_, n) => {
+      const angle = (4 * Math.PI * n) / rounds - Math.PI / 2
+      return [R + r * Math.cos(angle), height + r * Math.sin(angle)] as const
+    }),
+    { rounds },
+  )
+}
+
+/** An upright post with flat ends. */
+export const post = (
+  radius: number,
+  height: number,
+  { top = radius, rounds = 256, middle = [0, 0] as readonly [number, number] } = {},
+): SurveyMesh =>
+  revolved([[0, 0], [radius, 0], ...wall(radius, top, height), [0, height]], { rounds, middle })
+const wall = (radius: number, top: number, height: number) =>
+  Array.from({ length: 25 }, (_, n) => [radius + ((top - radius) * n) / 24, (height * n) / 24] as const)
