@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url'
  * A made upper arch for the demo and the benchmarks: shapes of our own, every number a choice. An implicit solid (negative inside),
  * turned into triangles by naive surface nets, two layers at a time. The same seed makes the same arch.
  *
- *     node bench/made-arch.mjs      writes demo/arch.ply, 50 000 triangles
+ *     node bench/made-arch.mjs      writes demo/arch.ply, 50 000 triangles, and demo/ridge.ply
  */
 
 /** Half along the arch, half across it, and height of a tooth, mm, from the midline back. */
@@ -19,7 +19,6 @@ const TEETH = [
   [4.8, 5.1, 6.4],
 ]
 const CREST = 12
-const LOW = [-37, -9, -0.6]
 const HIGH = [37, 49, 23]
 
 /** Mulberry32 (public domain): small, and the same everywhere. */
@@ -83,7 +82,7 @@ const smoothMin = (a, b, k) => {
  * The arch as a function of place: negative inside.
  * @param missing FDI numbers; x above 0 is the patient's left
  */
-function solid({ seed, missing, flange }) {
+function solid({ seed, missing, flange, foot }) {
   const random = seeded(seed)
   const about = (by) => (2 * random() - 1) * by
   const { at, samples } = archCurve()
@@ -145,7 +144,7 @@ function solid({ seed, missing, flange }) {
     const away = Math.sqrt(near)
     const side = (Math.abs(x) - best.x) * best.out[0] + (y - best.y) * best.out[1] >= 0 ? 1 : -1
     const beyond = best.s >= 0 ? side * away : away
-    const u = z / CREST
+    const u = Math.max(0, z) / CREST
     const wide = 6.2 - 1.2 * u * u
     const across = Math.abs(beyond - flange * 1.6 * (u - 0.55)) - wide
     const round = 3.4
@@ -157,16 +156,17 @@ function solid({ seed, missing, flange }) {
       const vault = 5.2 - 2.2 * Math.min(1, (x / 18) ** 2 + 0) - 0.6 * Math.cos(y / 9)
       f = smoothMin(f, Math.max(z - vault, -y - 7) * 0.9, 3)
     }
-    f = Math.max(f, -y - 7, 0.2 - z)
+    f = Math.max(f, -y - 7, foot - z)
     for (const q of teeth)
       if (Math.abs(x - q.x) < 12 && Math.abs(y - q.y) < 12)
-        f = smoothMin(f, Math.max(toothAt(q, x, y, z), 0.2 - z), 0.8)
+        f = smoothMin(f, Math.max(toothAt(q, x, y, z), foot - z), 0.8)
     return f
   }
 }
 
 /** Naive surface nets: a corner in every cube that the surface crosses, a pair of triangles for every edge that it crosses. */
-function surfaceNets(f, step) {
+function surfaceNets(f, step, foot) {
+  const LOW = [-37, -9, foot - 0.8]
   const [nx, ny, nz] = [0, 1, 2].map((k) => Math.ceil((HIGH[k] - LOW[k]) / step) + 1)
   const layer = nx * ny
   const block = Math.max(2, Math.round(1.2 / step))
@@ -258,8 +258,8 @@ function surfaceNets(f, step) {
 export const ARCH_STEPS = { 50: 0.683, 200: 0.342, 1000: 0.153 }
 
 /** The made arch. @param step of its grid, mm */
-export const madeArch = (step, { seed = 3, missing = [25, 26, 16], flange = 1 } = {}) =>
-  surfaceNets(solid({ seed, missing, flange }), step)
+export const madeArch = (step, { seed = 3, missing = [25, 26, 16], flange = 1, foot = 0.2 } = {}) =>
+  surfaceNets(solid({ seed, missing, flange, foot }), step, foot)
 
 /** As a binary PLY, little-endian. */
 export function asPly({ positions, triangles }) {
@@ -277,8 +277,20 @@ export function asPly({ positions, triangles }) {
   return Buffer.concat([head, body])
 }
 
-if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  const arch = madeArch(ARCH_STEPS[50])
-  writeFileSync(new URL('../demo/arch.ply', import.meta.url), asPly(arch))
-  console.log(`demo/arch.ply: ${arch.triangles.length / 3} triangles`)
-}
+/** A ridge without teeth, for a denture's cast. */
+export const madeRidge = (step = 0.9) =>
+  madeArch(step, {
+    missing: [1, 2].flatMap((quadrant) => TEETH.map((_, n) => 10 * quadrant + n + 1)),
+    flange: 1.6,
+    // A base to saw.
+    foot: -7,
+  })
+
+if (process.argv[1] === fileURLToPath(import.meta.url))
+  for (const [name, mesh] of [
+    ['arch', madeArch(ARCH_STEPS[50])],
+    ['ridge', madeRidge()],
+  ]) {
+    writeFileSync(new URL(`../demo/${name}.ply`, import.meta.url), asPly(mesh))
+    console.log(`demo/${name}.ply: ${mesh.triangles.length / 3} triangles`)
+  }

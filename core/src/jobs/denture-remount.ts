@@ -217,6 +217,7 @@ export const dentureRemount: readonly TemplateStep[] = [
     name: 'Cut the cast away',
     stage: 'recover',
     kind: 'attended',
+    instrument: { opens: 'survey', view: 'recovery' },
     how: [
       'Saw cuts in sections from the base, running water, mind the vault.',
       'Wedge the pieces; never pry in one direction.',

@@ -57,7 +57,17 @@ export const machineKinds = ['furnace', 'bath'] as const
 export type MachineKind = (typeof machineKinds)[number]
 
 /** The screens that work something out, in the order of the work; each may be opened by a step. */
-export const instruments = ['mix', 'trim', 'mount', 'setUp', 'cast', 'cure', 'remount', 'finish'] as const
+export const instruments = [
+  'mix',
+  'trim',
+  'mount',
+  'survey',
+  'setUp',
+  'cast',
+  'cure',
+  'remount',
+  'finish',
+] as const
 export type Instrument = (typeof instruments)[number]
 
 const minutes = figure(0, 100_000)

@@ -1,3 +1,4 @@
+export { type AimedPlace, bestTiltFor, type TiltAim, tiltAims } from './aims.ts'
 export {
   type BestTilt,
   bestTilt,
@@ -24,11 +25,19 @@ export {
 export { peakPull, roundWall, straightWall, USUAL_FRICTION } from './clasp-pull.ts'
 export { areasDeeper, DEPTH_CLASSES, depthLine, depthsOf, type SurveyLine, surveyLine } from './depths.ts'
 export { FreeEdge } from './free-edge.ts'
-export { gauges, type SurveyedPlace, surveyPlace } from './place.ts'
+export { gauges, nearestCorner, type SurveyedPlace, surveyPlace } from './place.ts'
 export { roomUnder, TAPERS, taperAdds } from './room.ts'
 export { type ScanWord, type SoundScan, soundScan, turnedOver } from './scan.ts'
 export { sectionAt, type WallPlace, wallAt, wallDown } from './section.ts'
-export { CastSurvey, FULL_CELL, MIX_WASTE, type SurveyOfCast, usualFloor, waxGrams } from './survey.ts'
+export {
+  type CastPlan,
+  CastSurvey,
+  FULL_CELL,
+  MIX_WASTE,
+  type SurveyOfCast,
+  usualFloor,
+  waxGrams,
+} from './survey.ts'
 export {
   areaNormal,
   boundsOf,
@@ -46,17 +55,19 @@ export {
 export {
   type BaseCorner,
   type BaseLift,
+  baseCornerShape,
   baseLifts,
   handWords,
   LEVEL,
   pathOf,
   type SurveyArch,
   sideOf,
+  surveyArchShape,
   type TableTilt,
   tableTiltShape,
   tiltOf,
   tiltWords,
 } from './table.ts'
 export { pathOfTripod, type Tripod, tripodOf, tripodShape } from './tripod.ts'
-export type { Vector } from './vector.ts'
+export { squareTo, type Vector } from './vector.ts'
 export { type Contact, twoWalls, type WayOut, wayOut } from './way-out.ts'

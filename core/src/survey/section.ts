@@ -10,9 +10,6 @@ export interface Section {
   readonly origin: Vector
 }
 
-/** Cut lines near a place only, mm. */
-const HALF_WIDTH = 9
-
 /** Where an edge of the mesh is cut, and the cut edges next to it. */
 interface CutEnd {
   readonly at: readonly [number, number]
@@ -54,20 +51,18 @@ export function sectionAt(view: CastView, origin: Vector, out: Vector): Section 
     ends.get(keys[0]!)!.joins.push(keys[1]!)
     ends.get(keys[1]!)!.joins.push(keys[0]!)
   }
-  const near = ([x]: readonly [number, number]) => Math.abs(x) <= HALF_WIDTH
   const used = new Set<string>()
   const runs: (readonly [number, number])[][] = []
   const follow = (key: string, into: (readonly [number, number])[]) => {
     for (let at: string | undefined = key; at !== undefined && !used.has(at); ) {
       used.add(at)
       const { at: place, joins }: CutEnd = ends.get(at)!
-      if (!near(place)) break
       into.push(place)
       at = joins.find((next) => !used.has(next))
     }
   }
-  for (const [key, { at, joins }] of ends) {
-    if (used.has(key) || !near(at)) continue
+  for (const [key, { joins }] of ends) {
+    if (used.has(key)) continue
     const one: (readonly [number, number])[] = []
     follow(key, one)
     const other: (readonly [number, number])[] = []

@@ -1,12 +1,14 @@
 import { USUAL_WAX_GRAMS_PER_CM3 } from '../materials/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { CastView, type Floor } from './cast-view.ts'
-import { areasDeeper, DEPTH_CLASSES, depthsOf, type SurveyLine, surveyLine } from './depths.ts'
+import { areasDeeper, DEPTH_CLASSES, depthLine, depthsOf, type SurveyLine, surveyLine } from './depths.ts'
 import { FreeEdge } from './free-edge.ts'
+import { outlineOf, seenAlong } from './plan.ts'
 import { roomUnder, taperAdds } from './room.ts'
 import { boundsOf, type Cluster, clustered, cornerNormals, type SurveyMesh } from './survey-mesh.ts'
 import { pathOf, type TableTilt } from './table.ts'
-import type { Vector } from './vector.ts'
+import { type Tripod, tripodOf } from './tripod.ts'
+import { dot, minus, type Vector } from './vector.ts'
 
 /** Cells of a survey that stands, and of one that is dragged, mm; and the coarse cast of the drag (choices). */
 export const FULL_CELL = 0.15
@@ -28,6 +30,20 @@ export function usualFloor(mesh: SurveyMesh, lowestSulcus?: number): Floor {
         ? min[2] + FLOOR_SHARE * (max[2] - min[2])
         : lowestSulcus + FLOOR_OVER_SULCUS_MILLIMETRES,
   }
+}
+
+/** Faces that lean less than this from the path can be scratched (the cosine; choice). */
+const ACROSS = 0.5
+/** Of the places that are offered (choices). */
+const LEAST_HOLD_MILLIMETRES = 0.2
+const PLACES_APART_MILLIMETRES = 7
+const MOST_PLACES = 12
+
+/** The cast as the rod sees it, mm to the right and ahead: pieces of line, four numbers each. */
+export interface CastPlan {
+  readonly outline: Float32Array
+  readonly line: Float32Array
+  readonly gauges: readonly Float32Array[]
 }
 
 /** What a cast is along one direction. */
@@ -91,6 +107,47 @@ export class CastSurvey {
       cubicMillimetres,
       holes: oddShare > HOLES_SHARE,
     }
+  }
+
+  /** The cast as the rod sees it, in mm: its outline, its survey line, and where the depth passes each gauge. */
+  plan(tilt: TableTilt, gauges: readonly number[]): CastPlan {
+    const { line, depths } = this.along(tilt)
+    const { d } = this.view
+    return {
+      outline: outlineOf(this.view),
+      line: seenAlong(line.pieces, d),
+      gauges: gauges.map((gauge) => seenAlong(depthLine(this.view, depths, gauge), d)),
+    }
+  }
+
+  /** Three marks of one height to scratch with the arm locked, on faces that the rod sees and that lie across it. */
+  tripod({ tilt, depths }: SurveyOfCast): Tripod | undefined {
+    const path = pathOf(tilt)
+    const { positions } = this.mesh
+    const { normal, height } = this.floor
+    const seen = new Uint8Array(depths.length)
+    for (let n = 0; n < seen.length; n++) {
+      const at: Vector = [positions[3 * n]!, positions[3 * n + 1]!, positions[3 * n + 2]!]
+      const face: Vector = [this.normals[3 * n]!, this.normals[3 * n + 1]!, this.normals[3 * n + 2]!]
+      if (depths[n] === 0 && dot(face, path) > ACROSS && dot(at, normal) > height) seen[n] = 1
+    }
+    return tripodOf(positions, seen, path)
+  }
+
+  /** The deepest places, apart from each other, the deepest first: where an arm may hold. */
+  deepPlaces({ depths }: SurveyOfCast): { readonly corner: number; readonly depthMillimetres: number }[] {
+    const { positions } = this.mesh
+    const order = [...depths.keys()]
+      .filter((n) => depths[n]! >= LEAST_HOLD_MILLIMETRES)
+      .sort((a, b) => depths[b]! - depths[a]!)
+    const at = (n: number): Vector => [positions[3 * n]!, positions[3 * n + 1]!, positions[3 * n + 2]!]
+    const found: number[] = []
+    for (const n of order) {
+      if (found.length === MOST_PLACES) break
+      if (found.every((other) => Math.hypot(...minus(at(n), at(other))) >= PLACES_APART_MILLIMETRES))
+        found.push(n)
+    }
+    return found.map((corner) => ({ corner, depthMillimetres: depths[corner]! }))
   }
 
   /** The block-out along a direction, with its walls tapered by each angle, mm³. */

@@ -41,6 +41,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../mounting/MountScreen.tsx')).MountScreen }),
       },
       {
+        path: 'survey',
+        lazy: async () => ({ Component: (await import('../survey/SurveyScreen.tsx')).SurveyScreen }),
+      },
+      {
         path: 'set-up',
         lazy: async () => ({ Component: (await import('../setup/SetUpScreen.tsx')).SetUpScreen }),
       },

@@ -9,6 +9,7 @@ import { BathDrawing } from '../drawings/BathDrawing.tsx'
 import { BowlDrawing } from '../drawings/BowlDrawing.tsx'
 import { DentureDrawing } from '../drawings/DentureDrawing.tsx'
 import { LadderPicture } from '../drawings/LadderPicture.tsx'
+import { SurveyPicture } from '../drawings/SurveyPicture.tsx'
 import { UsualRing } from '../drawings/UsualRing.tsx'
 import { clockTime, dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
@@ -29,6 +30,7 @@ const pictures: { readonly [I in Instrument]: (props: { readonly runs: boolean }
   mix: ({ runs }) => <BowlDrawing filled={runs} />,
   trim: TrimPicture,
   mount: () => <ArticulatorDrawing part={() => undefined} teeth={[]} choices={{}} />,
+  survey: () => <SurveyPicture />,
   setUp: () => <DentureDrawing />,
   cast: () => <UsualRing />,
   remount: () => <ArchesPicture />,
@@ -70,7 +72,7 @@ export function InstrumentsScreen() {
         </defs>
       </svg>
       <ul
-        className="bg-base-300/60 border-base-300 grid grow gap-3 rounded-3xl border p-3 sm:grid-cols-2 lg:grid-cols-4"
+        className="bg-base-300/60 border-base-300 grid grow gap-3 rounded-3xl border p-3 sm:grid-cols-2 lg:grid-cols-3"
         aria-label="Instruments"
       >
         {order.map((instrument) => (

@@ -15,6 +15,7 @@ export const instrumentsShown: { readonly [I in Instrument]: InstrumentShown } =
   mix: { name: 'Mix', path: '/mix', key: 'x', does: 'powder and liquid, their clock' },
   trim: { name: 'Trim', path: '/trim', key: 'r', does: 'cuts of a pair of study models' },
   mount: { name: 'Mount', path: '/mount', key: 'o', does: 'articulator, pin and cusps' },
+  survey: { name: 'Survey', path: '/survey', key: 'y', does: 'undercuts, tilt, block-out from a scan' },
   setUp: { name: 'Set up', path: '/set-up', key: 'u', does: 'where each tooth goes' },
   cast: { name: 'Cast', path: '/cast', key: 'k', does: 'ring, expansion, burnout, arm' },
   cure: { name: 'Cure', path: '/cure', key: 'e', does: 'what the bath does to the resin' },

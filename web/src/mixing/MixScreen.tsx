@@ -20,7 +20,11 @@ export function MixScreen() {
       amountId={query.get('amount') ?? ''}
     />
   ) : (
-    <MixTool title="Powder and liquid both ways" materialId={query.get('material') ?? undefined} />
+    <MixTool
+      title="Powder and liquid both ways"
+      materialId={query.get('material') ?? undefined}
+      cm3={Number(query.get('cm3')) || undefined}
+    />
   )
 }
 

@@ -64,26 +64,36 @@ interface MixForStepOf {
 interface MixToolProps {
   readonly title: ReactNode
   readonly materialId?: string
+  /** A volume that another instrument worked out, to begin with. */
+  readonly cm3?: number | undefined
   readonly refusal?: Saying
   readonly step?: MixForStepOf
 }
 
 /** The instrument: how much, the balance, what the ratio does, the clock. */
-export function MixTool({ title, materialId, refusal: stepRefusal, step }: MixToolProps) {
+export function MixTool({ title, materialId, cm3, refusal: stepRefusal, step }: MixToolProps) {
   const shelf = useShelf()
   const devices = useDevices()
   const now = useNow()
   const running = useRunningMixes()
   const ofStep = step?.amount.materialId ?? materialId
   const draft = (what: string) =>
-    `mix ${step ? `${step.caseId} ${step.jobId} ${step.stepId} ${step.amount.id}` : (materialId ?? '')} ${what}`
+    `mix ${step ? `${step.caseId} ${step.jobId} ${step.stepId} ${step.amount.id}` : `${materialId ?? ''}${cm3 ? ` ${cm3}` : ''}`} ${what}`
   const [chosen, setChosen] = useDraft(draft('material'), () =>
     ofStep && isWeighed(materials.get(ofStep)) ? ofStep : 'dental-stone',
   )
   const [lotId, setLotId] = useDraft<string>(draft('lot'), () => 'first')
   const [flask, keepFlask] = useDraft(`flask ${step?.caseId ?? ''}`, () => emptyFlask)
   const [entry, setEntry] = useDraft(draft('amount'), () =>
-    freshEntry(step?.amount.powderGrams ?? 100, step?.means, flask),
+    cm3
+      ? {
+          ...freshEntry(100, undefined, flask),
+          basis: 'mesh' as const,
+          meshVolume: 1000 * cm3,
+          meshUnit: 'mm' as const,
+          waste: '0',
+        }
+      : freshEntry(step?.amount.powderGrams ?? 100, step?.means, flask),
   )
   const [ratioText, setRatioText] = useDraft(draft('ratio'), () =>
     step?.amount.millilitresPerGram ? String(step.amount.millilitresPerGram) : '',

@@ -6,6 +6,7 @@ import {
   sawPlan,
 } from '@yentrik/core'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { attempt } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
@@ -20,7 +21,17 @@ type Key = SawPlace | 'labialUndercut'
 const keys: readonly Key[] = ['middle', 'canines', 'ends', 'labialUndercut']
 
 /** The stone as it was measured on the cast; the cuts are drawn as it is typed. */
-export function SawPlanEntry({ sheet, last, draftKey, refusal, open, onRecord }: SheetEntryProps<'sawPlan'>) {
+export function SawPlanEntry({
+  sheet,
+  last,
+  caseId,
+  job,
+  step,
+  draftKey,
+  refusal,
+  open,
+  onRecord,
+}: SheetEntryProps<'sawPlan'>) {
   const { arch } = sheet
   const [typed, keep, forget] = useDraft<Readonly<Record<string, string>>>(draftKey, () =>
     last
@@ -53,6 +64,25 @@ export function SawPlanEntry({ sheet, last, draftKey, refusal, open, onRecord }:
           void onRecord({ kind: 'sawPlan', heights }).then((kept) => kept && forget())
       }}
     >
+      <Link
+        className="link justify-self-start"
+        to={`/survey?case=${caseId}&job=${job.jobId}&step=${step.id}&sheet=${sheet.id}&view=recovery`}
+      >
+        The cast was scanned: take it from the scan
+      </Link>
+      {last?.survey && (
+        <ul className="grid gap-1">
+          {last.survey.pieces.map(({ name, whole, inwardsDegrees }) => (
+            <li key={name}>
+              <Message tone={whole ? 'good' : 'warning'}>
+                {whole
+                  ? `${name}: inwards at ${Math.round(inwardsDegrees)}°, it comes whole`
+                  : `${name}: locked, split it along the crest`}
+              </Message>
+            </li>
+          ))}
+        </ul>
+      )}
       <SawPlanDrawing arch={arch} plan={plan} />
       <FigureFields specs={specs} typed={typed} faults={faults} onTyped={keep} wanted={tried} />
       {cannot && <Message tone="error" words={cannot} />}

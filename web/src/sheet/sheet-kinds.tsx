@@ -10,6 +10,7 @@ import { RegionsEntry } from '../inspection/RegionsEntry.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { SawPlanEntry } from '../recovery/SawPlanEntry.tsx'
 import { TeethSetEntry } from '../setup/TeethSetEntry.tsx'
+import { SurveyEntry } from '../survey/SurveyEntry.tsx'
 import { GroovesEntry } from '../waxing/GroovesEntry.tsx'
 import { RoomEntry } from '../waxing/RoomEntry.tsx'
 import { DisinfectionEntry, EnclosuresEntry, ReleaseEntry } from './DeliveryEntries.tsx'
@@ -56,6 +57,7 @@ export const sheetKindsShown: { readonly [K in SheetKind]: SheetKindShown<K> } =
   regions: { Entry: RegionsEntry },
   sawPlan: { Entry: SawPlanEntry },
   wheel: { Entry: WheelEntry },
+  survey: { Entry: SurveyEntry },
   burnout: { Entry: BurnoutEntry },
   cure: { Entry: CureEntry },
   closures: { Entry: ClosuresEntry },

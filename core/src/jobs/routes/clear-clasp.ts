@@ -79,7 +79,7 @@ const claspPictures: RouteTemplate['pictures'] = {
 
 export const clearClasp: RouteTemplate = {
   id: 'clear-clasp',
-  version: 6,
+  version: 7,
   name: 'Clear clasp',
   usualDays: 4,
   pictures: claspPictures,
@@ -123,6 +123,7 @@ export const clearClasp: RouteTemplate = {
       kind: 'attended',
       // The strips dry meanwhile.
       after: ['warm-oven'],
+      instrument: { opens: 'survey', view: 'blockOut' },
       how: ['Survey the tooth; block out severe undercut only: more can be kept than with metal.'],
       howWhen: [
         { when: fresh, say: 'Before the mould is made, so that the clasp stays free of the base.' },
@@ -130,6 +131,18 @@ export const clearClasp: RouteTemplate = {
       ],
       why: 'What is too deep will not come out of the undercut again.',
       handsOnMinutes: 6,
+      sheets: [
+        {
+          id: 'survey',
+          kind: 'survey',
+          name: 'Survey',
+          how: 'At the clasp tooth: the undercut that is kept, by scan or by gauge.',
+          leastPlaces: 1,
+          usualGauge: 0.6,
+          source: 'common practice: more than with metal, 0.50-0.75 mm our choice; its strain decides',
+          failing: askDentist('The undercut does not hold a clear clasp. Another tooth, or a contour?'),
+        },
+      ],
       checks: [
         look('undercut', 'Undercut', 'Surveyor, or the eye along the path.', 'Kept where it holds', {
           'Severe, still open': adjust('Block it out.'),

@@ -14,7 +14,7 @@ import { baseMatter, mixingMatter } from '../pour-steps.ts'
 /** A complete denture, upper, lower or a pair, from the final impressions to the bag (common practice throughout). */
 export const completeDenture: RouteTemplate = {
   id: 'complete-denture',
-  version: 11,
+  version: 12,
   name: 'Complete denture',
   usualDays: 11,
   pictures: denturePictures,

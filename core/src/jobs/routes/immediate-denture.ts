@@ -155,7 +155,7 @@ const replaceSteps: readonly TemplateStep[] = [
 /** Tooth copies and an immediate denture: copies stand where the teeth stood (common practice throughout). */
 export const immediateDenture: RouteTemplate = {
   id: 'immediate-denture',
-  version: 9,
+  version: 10,
   name: 'Immediate denture',
   usualDays: 9,
   pictures: denturePictures,

@@ -16,7 +16,7 @@ import { denturePictures } from '../pictures.ts'
 /** An acrylic partial with wire clasps, from the cast with its clasps to the bag (common practice throughout). */
 export const wireClaspPartial: RouteTemplate = {
   id: 'wire-clasp-partial',
-  version: 9,
+  version: 10,
   name: 'Partial, wire clasps',
   usualDays: 7,
   pictures: denturePictures,
@@ -47,7 +47,9 @@ export const wireClaspPartial: RouteTemplate = {
       name: 'Inspect cast and clasps',
       stage: 'receive',
       kind: 'attended',
+      instrument: { opens: 'survey', view: 'clasp' },
       how: [
+        'Survey the clasp teeth, by scan or by gauge: the last third of an arm alone lies under the line.',
         'Each clasp on its tooth: arm in its undercut, tail over the ridge.',
         'Outline drawn, undercuts blocked out.',
       ],
@@ -62,6 +64,20 @@ export const wireClaspPartial: RouteTemplate = {
           unit: 'set of clasps',
           note: 'its lot as it came with the clasps',
           source: COMMON_PRACTICE,
+        },
+      ],
+      sheets: [
+        {
+          id: 'survey',
+          kind: 'survey',
+          name: 'Survey',
+          how: 'At each clasp tooth: the undercut where the tip of its arm lies.',
+          leastPlaces: 1,
+          usualGauge: 0.5,
+          source: 'partial-denture textbooks, recalled: wrought wire 0.50 mm (0.020 in)',
+          failing: askDentist(
+            'The undercut does not hold this arm. Another tooth, another arm, or a contour?',
+          ),
         },
       ],
       checks: [

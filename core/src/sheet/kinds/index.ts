@@ -19,6 +19,7 @@ import { roomSheet } from './room.ts'
 import { sawPlanSheet } from './saw-plan.ts'
 import { setUpSheet } from './set-up.ts'
 import { setUpPlanSheet } from './set-up-plan.ts'
+import { surveySheet } from './survey.ts'
 import { teethSetSheet } from './teeth-set.ts'
 import { trimPlanSheet } from './trim-plan.ts'
 import { tryInAnswerSheet } from './try-in-answer.ts'
@@ -48,6 +49,7 @@ export const sheetKinds = {
   tryInAnswer: tryInAnswerSheet,
   sawPlan: sawPlanSheet,
   wheel: wheelSheet,
+  survey: surveySheet,
   disinfection: disinfectionSheet,
   enclosures: enclosuresSheet,
   release: releaseSheet,

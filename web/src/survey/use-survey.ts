@@ -1,0 +1,159 @@
+import {
+  type BestTilt,
+  LEVEL,
+  type MeshUnitId,
+  type TableTilt,
+  type TiltAim,
+  type Vector,
+} from '@yentrik/core'
+import { proxy } from 'comlink'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Attempt } from '../parts/attempt.ts'
+import { useWorker } from '../worker/use-worker.ts'
+import { startWorker, type WorkerThread } from '../worker/worker.ts'
+import type { LaidScan, OpenedScan, PlaceAsked, ScanLay, SurveyShown, SurveyWork } from './survey.worker.ts'
+
+const start = () =>
+  startWorker<SurveyWork>(
+    () => new Worker(new URL('./survey.worker.ts', import.meta.url), { type: 'module' }),
+  )
+
+const broken = { refusal: 'The survey was broken off. Open the scan again, or a coarser one.' } as const
+
+/** What a brush covers, mm. */
+export const BRUSH_MILLIMETRES = 2.5
+
+/** What counts of the cast. */
+export interface Counted {
+  readonly floorMillimetres: number
+  readonly painted: readonly Vector[]
+  readonly gum: readonly Vector[]
+}
+
+/**
+ * One scan in a worker thread: opened, laid, and surveyed again whenever the table or what counts is changed. The page never waits
+ * for it; leaving the screen ends it.
+ */
+export function useSurvey() {
+  const thread = useRef<WorkerThread<SurveyWork>>(undefined)
+  const [scan, setScan] = useState<{ readonly name: string; readonly opened: OpenedScan }>()
+  const [laid, setLaid] = useState<LaidScan>()
+  const [lay, setLayState] = useState<ScanLay>()
+  const [counted, setCountedState] = useState<Counted>()
+  /** Counts what was laid and counted: another number, another survey. */
+  const [version, setVersion] = useState(0)
+  const [reading, setReading] = useState(false)
+  const [refusal, setRefusal] = useState<Attempt<unknown>['refusal']>()
+  const [tilt, setTilt] = useState<TableTilt>(LEVEL)
+  const [moving, setMoving] = useState(false)
+  const [search, setSearch] = useState<{ readonly aim: TiltAim; readonly tried: number }>()
+  useEffect(() => () => thread.current?.stop(), [])
+
+  const give = useCallback(
+    <A>(work: Parameters<WorkerThread<SurveyWork>['give']>[0]) =>
+      (thread.current?.give(work) ?? Promise.reject(new Error('no thread'))).catch(() => broken) as Promise<
+        Attempt<A>
+      >,
+    [],
+  )
+  const count = useCallback(
+    async (next: Counted) => {
+      setCountedState(next)
+      const answer = await give<true>((work) =>
+        work.count(next.floorMillimetres, next.painted, next.gum, BRUSH_MILLIMETRES),
+      )
+      setRefusal(answer.refusal)
+      if (answer.answer) setVersion((before) => before + 1)
+    },
+    [give],
+  )
+  const layScan = useCallback(
+    async (next: ScanLay) => {
+      setLayState(next)
+      setReading(true)
+      const answer = await give<LaidScan>((work) => work.lay(next))
+      setReading(false)
+      setRefusal(answer.refusal)
+      if (!answer.answer) return
+      setLaid(answer.answer)
+      await count({ floorMillimetres: answer.answer.floorMillimetres, painted: [], gum: [] })
+    },
+    [give, count],
+  )
+  const open = useCallback(
+    async (name: string, blob: Blob) => {
+      thread.current?.stop()
+      thread.current = start()
+      setScan(undefined)
+      setLaid(undefined)
+      setLayState(undefined)
+      setCountedState(undefined)
+      setRefusal(undefined)
+      setSearch(undefined)
+      setReading(true)
+      const answer = await give<OpenedScan>((work) => work.open(blob))
+      setReading(false)
+      setRefusal(answer.refusal)
+      if (!answer.answer) return
+      setScan({ name, opened: answer.answer })
+      const [likely, ...others] = answer.answer.likely
+      // One unit alone makes it the size of dental work: taken and shown. Several or none: asked.
+      if (likely && others.length === 0) await layScan({ unit: likely, turnedOver: false, keepStray: false })
+    },
+    [give, layScan],
+  )
+  /** Another scan: what was opened is let go. */
+  const close = useCallback(() => {
+    thread.current?.stop()
+    setScan(undefined)
+    setLaid(undefined)
+    setLayState(undefined)
+    setCountedState(undefined)
+    setVersion(0)
+  }, [])
+  const survey = useWorker<{ tilt: TableTilt; moving: boolean; version: number }, SurveyShown>(
+    version === 0 || !laid ? undefined : { tilt, moving, version },
+    ({ tilt, moving }) => give((work) => (moving ? work.drag(tilt) : work.along(tilt))),
+  )
+  const best = useCallback(
+    async (aim: TiltAim, places: readonly PlaceAsked[]): Promise<Attempt<BestTilt>> => {
+      setSearch({ aim, tried: 0 })
+      const answer = await give<BestTilt>((work) =>
+        work.best(
+          aim,
+          tilt,
+          places,
+          proxy((tried: number) => setSearch((now) => now && { aim, tried })),
+        ),
+      )
+      setSearch(undefined)
+      return answer
+    },
+    [give, tilt],
+  )
+  return {
+    scan,
+    laid,
+    lay,
+    counted,
+    version,
+    reading,
+    refusal: refusal ?? survey?.refusal,
+    tilt,
+    moving,
+    survey: survey?.answer,
+    search,
+    open,
+    close,
+    layScan,
+    count,
+    setTilt,
+    setMoving,
+    best,
+    give,
+    /** The unit that nobody has said yet. */
+    unitAsked: scan !== undefined && lay === undefined,
+  }
+}
+export type SurveyState = ReturnType<typeof useSurvey>
+export type { MeshUnitId }
