@@ -1,4 +1,4 @@
-import { inBrowser } from './in-browser.mjs'
+import { framesOf, inBrowser } from './in-browser.mjs'
 
 /** Four baths on the Cure screen, and the hold of one dragged: how many pictures a second come, and how many of the resin. */
 const SECONDS = 5
@@ -10,25 +10,24 @@ const seen = await inBrowser('/cure', async (page) => {
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
   await page.mouse.move(x, y)
   await page.mouse.down()
-  const measuring = page.evaluate(async (seconds) => {
+  const curves = page.evaluate(async (seconds) => {
     const resin = () =>
       [...document.querySelectorAll('[aria-label="Bath and resin over the hours"] svg path')]
         .map((path) => path.getAttribute('d'))
         .join()
-    let [frames, curves, longest, shown] = [0, 0, 0, resin()]
-    const begun = performance.now()
-    let last = begun
-    while (last - begun < seconds * 1000) {
-      const now = await new Promise(requestAnimationFrame)
-      frames++
-      longest = Math.max(longest, now - last)
-      last = now
+    let [curves, shown] = [0, resin()]
+    for (const begun = performance.now(); performance.now() - begun < seconds * 1000; ) {
+      await new Promise(requestAnimationFrame)
       const curve = resin()
       if (curve !== shown) curves++
       shown = curve
     }
-    return { frames: frames / seconds, curves: curves / seconds, longest }
+    return curves / seconds
   }, SECONDS)
+  const measuring = Promise.all([framesOf(page, SECONDS), curves]).then(([seen, curves]) => ({
+    ...seen,
+    curves,
+  }))
   let over = false
   void measuring.finally(() => {
     over = true

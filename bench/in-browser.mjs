@@ -27,3 +27,18 @@ export async function inBrowser(path, work) {
   rmSync(folder, { recursive: true, force: true })
   return measured
 }
+
+/** Frames a second of a page, and the longest gap between two. */
+export const framesOf = (page, seconds) =>
+  page.evaluate(async (seconds) => {
+    let [frames, longest] = [0, 0]
+    const begun = performance.now()
+    let last = begun
+    while (last - begun < seconds * 1000) {
+      const now = await new Promise(requestAnimationFrame)
+      frames++
+      longest = Math.max(longest, now - last)
+      last = now
+    }
+    return { frames: frames / seconds, longest }
+  }, seconds)

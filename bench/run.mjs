@@ -13,6 +13,7 @@ for (const name of [
   'cure-drag',
   'mouth',
   'million-triangles',
+  'survey',
 ])
   sections.push((await import(`./${name}.mjs`)).section)
 const text = `# Benchmarks

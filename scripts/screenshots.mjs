@@ -37,7 +37,6 @@ const views = [
   { name: 'bench', path: '/' },
   { name: 'bench-night', path: '/', theme: 'nightbench' },
   { name: 'cases', path: '/cases' },
-  { name: 'new-case', path: '/cases/new' },
   { name: 'case-flask', path: `/case/${await caseOf('K-2141')}` },
   { name: 'mix', path: '/mix?material=high-strength-stone', prepare: pourSome },
   {
@@ -56,6 +55,7 @@ const views = [
     prepare: measureLow,
   },
   { name: 'wax-room', path: `/case/${await caseOf('K-2166')}`, prepare: measureRoom },
+  { name: 'survey', path: '/survey', prepare: surveyArch },
   { name: 'cast-sprue', path: '/cast' },
   {
     name: 'cast-burnout',
@@ -135,6 +135,19 @@ async function measureRoom(page) {
     await page.getByLabel(`Resin, ${place}`).fill(resin)
   }
   await page.getByRole('heading', { level: 3, name: 'Room' }).scrollIntoViewIfNeeded()
+}
+async function surveyArch(page) {
+  await page.getByRole('button', { name: 'a made arch' }).click()
+  const place = page.getByRole('region', { name: 'Place' })
+  await place
+    .getByRole('button', { name: /^0\.\d+ mm left/ })
+    .first()
+    .click()
+  await place.getByText('Dividers').waitFor()
+  await page.getByRole('slider', { name: 'Side of the table' }).focus()
+  for (let n = 0; n < 4; n++) await page.keyboard.press('ArrowUp')
+  await page.getByText('left side up 2°').waitFor()
+  await page.waitForTimeout(3000)
 }
 
 /** A pin at 1 mm, and two marks by their tooth and region. */

@@ -10,6 +10,7 @@ import {
   start,
   step,
   takeIn,
+  weigh,
   work,
 } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
@@ -260,10 +261,20 @@ test('a partial with wire clasps: wax on the flexing arm is found before the fla
   const go = (name: string, plan: Plan = {}) => work(page, request, name, plan)
   await go('Read the work authorisation', { looks: { Complete: 'Complete' } })
   await go('Disinfect everything that came')
-  await go('Inspect cast and clasps', {
-    mixes: [undefined],
-    looks: { Clasps: 'Lie right', Outline: 'Drawn, as prescribed' },
-  })
+  // Without a scan: the gauge is read at each clasp tooth.
+  await start(page)
+  const survey = check(page, 'Survey')
+  await survey.getByRole('textbox', { name: 'Place 1', exact: true }).fill('15, towards the cheek')
+  await survey.getByRole('textbox', { name: 'Undercut at place 1' }).fill('0.2')
+  await survey.getByRole('button', { name: 'Record', exact: true }).click()
+  await expect(survey).toContainText('15, towards the cheek: 0.2 mm where 0.5 mm is wanted')
+  await survey.getByRole('textbox', { name: 'Undercut at place 1' }).fill('0.5')
+  await survey.getByRole('button', { name: 'Record', exact: true }).click()
+  await expect(survey).not.toContainText('is wanted')
+  await weigh(page)
+  await look(page, 'Clasps', 'Lie right')
+  await look(page, 'Outline', 'Drawn, as prescribed')
+  await done(page)
   await go('Set the teeth', { mixes: [undefined], looks: { Bite: 'Pin down, even' } })
   await go('Wax the base', { mixes: [undefined] })
   await start(page)

@@ -4,7 +4,7 @@ import { EdgeTable } from './edge-table.ts'
 import type { Triangles } from './triangles.ts'
 
 // Looked up once: these loops run through every triangle.
-const { abs, sqrt } = Math
+const { abs, min, sqrt } = Math
 
 /** What is known of a mesh after one look at each triangle. */
 export interface MeshSize {
@@ -55,21 +55,57 @@ export function meshSize(triangles: Triangles, { onProgress }: MeasureOptions = 
     )
   const t = new Float64Array(9)
   triangles.read(0, t)
-  const [ox, oy, oz] = [t[0]!, t[1]!, t[2]!]
-  let [minX, minY, minZ] = [ox, oy, oz]
-  let [maxX, maxY, maxZ] = [ox, oy, oz]
-  let six = 0
-  for (let n = 0; n < count; n++) {
-    triangles.read(n, t)
-    const x0 = t[0]!
-    const y0 = t[1]!
-    const z0 = t[2]!
-    const x1 = t[3]!
-    const y1 = t[4]!
-    const z1 = t[5]!
-    const x2 = t[6]!
-    const y2 = t[7]!
-    const z2 = t[8]!
+  const [x, y, z] = [t[0]!, t[1]!, t[2]!]
+  const sums = { six: 0, ox: x, oy: y, oz: z, minX: x, minY: y, minZ: z, maxX: x, maxY: y, maxZ: z }
+  const block = new Float32Array(9 * BLOCK)
+  for (let first = 0; first < count; first += BLOCK) {
+    const many = min(BLOCK, count - first)
+    triangles.readMany(first, many, block)
+    addBlock(block, 9 * many, sums)
+    if (first % (128 * BLOCK) === 127 * BLOCK) mayGoOn(onProgress, (first + many) / count)
+  }
+  const { six, minX, minY, minZ, maxX, maxY, maxZ } = sums
+  // What is no number, or has no end, is in the sum by then.
+  if (!Number.isFinite(six)) throw notANumber(triangles)
+  return {
+    triangles: count,
+    volume: abs(six) / 6,
+    min: [minX, minY, minZ],
+    max: [maxX, maxY, maxZ],
+    insideOut: six < 0,
+  }
+}
+
+/** Triangles that are taken at a time. */
+const BLOCK = 512
+
+interface Sums {
+  six: number
+  readonly ox: number
+  readonly oy: number
+  readonly oz: number
+  minX: number
+  minY: number
+  minZ: number
+  maxX: number
+  maxY: number
+  maxZ: number
+}
+
+/** Adds a block of triangles to the sums: short, and called often, so that it is compiled after a few blocks. */
+function addBlock(block: Float32Array, length: number, sums: Sums): void {
+  const { ox, oy, oz } = sums
+  let { six, minX, minY, minZ, maxX, maxY, maxZ } = sums
+  for (let n = 0; n < length; n += 9) {
+    const x0 = block[n]!
+    const y0 = block[n + 1]!
+    const z0 = block[n + 2]!
+    const x1 = block[n + 3]!
+    const y1 = block[n + 4]!
+    const z1 = block[n + 5]!
+    const x2 = block[n + 6]!
+    const y2 = block[n + 7]!
+    const z2 = block[n + 8]!
     if (x0 < minX) minX = x0
     if (x0 > maxX) maxX = x0
     if (x1 < minX) minX = x1
@@ -95,17 +131,14 @@ export function meshSize(triangles: Triangles, { onProgress }: MeasureOptions = 
     const cy = y2 - oy
     const cz = z2 - oz
     six += (x0 - ox) * (by * cz - bz * cy) + (y0 - oy) * (bz * cx - bx * cz) + (z0 - oz) * (bx * cy - by * cx)
-    if ((n & 0xffff) === 0xffff) mayGoOn(onProgress, (n + 1) / count)
   }
-  // What is no number, or has no end, is in the sum by then.
-  if (!Number.isFinite(six)) throw notANumber(triangles)
-  return {
-    triangles: count,
-    volume: abs(six) / 6,
-    min: [minX, minY, minZ],
-    max: [maxX, maxY, maxZ],
-    insideOut: six < 0,
-  }
+  sums.six = six
+  sums.minX = minX
+  sums.minY = minY
+  sums.minZ = minZ
+  sums.maxX = maxX
+  sums.maxY = maxY
+  sums.maxZ = maxZ
 }
 
 /** The first triangle with a corner that is no number. */

@@ -48,10 +48,25 @@ export function readBinaryStl(file: ArrayBuffer): Triangles {
   const view = new DataView(file)
   return {
     count,
+    readMany: (first, many, into) => readBlock(view, HEADER_BYTES + TRIANGLE_BYTES * first + 12, many, into),
     read: (triangle, into) => {
       const at = HEADER_BYTES + TRIANGLE_BYTES * triangle + 12
       for (let n = 0; n < 9; n++) into[n] = view.getFloat32(at + 4 * n, true)
     },
+  }
+}
+
+function readBlock(view: DataView, from: number, count: number, into: Float32Array): void {
+  for (let n = 0, to = 0, at = from; n < count; n++, at += TRIANGLE_BYTES, to += 9) {
+    into[to] = view.getFloat32(at, true)
+    into[to + 1] = view.getFloat32(at + 4, true)
+    into[to + 2] = view.getFloat32(at + 8, true)
+    into[to + 3] = view.getFloat32(at + 12, true)
+    into[to + 4] = view.getFloat32(at + 16, true)
+    into[to + 5] = view.getFloat32(at + 20, true)
+    into[to + 6] = view.getFloat32(at + 24, true)
+    into[to + 7] = view.getFloat32(at + 28, true)
+    into[to + 8] = view.getFloat32(at + 32, true)
   }
 }
 

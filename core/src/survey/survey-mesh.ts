@@ -54,7 +54,7 @@ export function planeUp(places: readonly [Vector, Vector, Vector], middle: Vecto
  * triangles without area are left out. The file is never changed.
  * @throws {DomainError} `mesh-too-large` above 2.5 M triangles, `mesh-not-a-number`
  */
-export function surveyMesh(file: Triangles, millimetres = 1): SurveyMesh {
+export function surveyMesh(file: Pick<Triangles, 'count' | 'read'>, millimetres = 1): SurveyMesh {
   const { count, read } = file
   if (count > MOST_TRIANGLES)
     throw new DomainError(

@@ -10,6 +10,7 @@ import {
   likelyMeshUnits,
   meshSize,
   pathOf,
+  plainTriangles,
   readMesh,
   type SurveyMesh,
   soundScan,
@@ -60,14 +61,10 @@ describe('the made arch, read as any scan', () => {
     )
   })
   it('in inches it is told by its size, and taken in millimetres', () => {
-    const { count, read: triangle } = read()
-    const inches = {
-      count,
-      read: (n: number, into: Float64Array) => {
-        triangle(n, into)
-        for (let k = 0; k < 9; k++) into[k]! /= 25.4
-      },
-    }
+    const { count, readMany } = read()
+    const corners = new Float32Array(9 * count)
+    readMany(0, count, corners)
+    const inches = plainTriangles(corners.map((value) => value / 25.4))
     const { min, max } = meshSize(inches)
     expect(likelyMeshUnits(Math.max(...max.map((high, n) => high - min[n]!)))).not.toContain('mm')
     const [back, whole] = [boundsOf(surveyMesh(inches, 25.4)), boundsOf(arch)]

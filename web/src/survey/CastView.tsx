@@ -1,6 +1,6 @@
 import type { SurveyArch, TableTilt, Vector } from '@yentrik/core'
 import { useEffect, useRef, useState } from 'react'
-import { CastScene, classColours } from './cast-scene.ts'
+import { CastScene, classColours, severeColour } from './cast-scene.ts'
 import type { LaidScan, SurveyShown } from './survey.worker.ts'
 import { TiltKnob } from './TiltKnob.tsx'
 
@@ -9,6 +9,8 @@ interface CastViewProps {
   readonly survey: SurveyShown | undefined
   readonly arch: SurveyArch
   readonly tilt: TableTilt
+  /** Deeper than this a clear arm does not pass. */
+  readonly severeMillimetres: number | undefined
   /** Its tilt stays; `level`: it has none to set. */
   readonly locked: boolean | 'level'
   readonly places: readonly { readonly id: number; readonly name: string; readonly tap: Vector }[]
@@ -56,7 +58,9 @@ export function CastView(props: CastViewProps) {
       scene.current = undefined
     }
   }, [laid])
+  const { severeMillimetres } = props
   useEffect(() => scene.current?.setTilt(tilt), [tilt, laid])
+  useEffect(() => scene.current?.setSevere(severeMillimetres), [severeMillimetres, laid])
   useEffect(() => {
     if (survey) scene.current?.setDepths(survey.depths)
     scene.current?.setLine(survey?.full?.line ?? new Float32Array())
@@ -95,7 +99,7 @@ export function CastView(props: CastViewProps) {
           This browser shows no 3D. The plan, the places and the figures are the same.
         </p>
       )}
-      <Legend />
+      <Legend severe={severeMillimetres !== undefined} />
       {mark && (
         <span
           ref={label}
@@ -138,7 +142,7 @@ export function CastView(props: CastViewProps) {
 
 const classes = ['to 0.25', 'to 0.50', 'to 0.75', 'deeper'] as const
 /** Depth by colour and pattern. */
-function Legend() {
+function Legend({ severe }: { readonly severe: boolean }) {
   return (
     <div className="pointer-events-none absolute top-3 left-4 max-sm:top-auto max-sm:bottom-1">
       <p className="font-semibold max-sm:text-sm">Undercut, mm</p>
@@ -168,6 +172,12 @@ function Legend() {
             <span className="figures">{words}</span>
           </li>
         ))}
+        {severe && (
+          <li className="flex items-center gap-2">
+            <span className="h-4 w-8.5 rounded" style={{ background: severeColour }} aria-hidden />
+            block out
+          </li>
+        )}
         <li className="flex items-center gap-2">
           <svg width="34" height="6" aria-hidden>
             <path d="M0 3h34" stroke="currentColor" strokeWidth="3" />

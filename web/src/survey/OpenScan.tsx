@@ -57,7 +57,15 @@ export function OpenScan({
           }}
         />
       </label>
-      {reading && <p role="status">Reading the scan</p>}
+      {reading && (
+        <p role="status" className="flex items-center gap-3">
+          <progress className="progress progress-primary grow" aria-label="Reading the scan" />
+          Reading the scan
+          <button type="button" className="small-act" onClick={() => state.close()}>
+            Stop
+          </button>
+        </p>
+      )}
       {refusal && <Message tone="error" words={refusal} />}
       {scan && !lay && <AskUnit state={state} size={scan.opened.size} />}
       {!scan && !reading && (

@@ -21,7 +21,7 @@ import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
-import { useMillimetres } from '../preferences/words.tsx'
+import { Said, useMillimetres } from '../preferences/words.tsx'
 import type { SurveyShown } from './survey.worker.ts'
 import { type ArmTyped, armOf, isStrip, type PlaceDraft } from './survey-draft.ts'
 
@@ -29,11 +29,14 @@ import { type ArmTyped, armOf, isStrip, type PlaceDraft } from './survey-draft.t
 export function PlacePanel({
   place,
   found,
+  onWhichTilt,
   onPlace,
   onRemove,
 }: {
   readonly place: PlaceDraft
   readonly found: Attempt<SurveyedPlace> | undefined
+  /** Nothing is deep enough here: a tilt that would give it is looked for. */
+  readonly onWhichTilt: () => void
   readonly onPlace: (place: PlaceDraft) => void
   readonly onRemove: () => void
 }) {
@@ -54,6 +57,11 @@ export function PlacePanel({
       {surveyed?.words.map(({ code, say }) => (
         <Message key={code} tone="warning" words={say} />
       ))}
+      {surveyed && !surveyed.tip && (
+        <button type="button" className="small-act justify-self-start" onClick={onWhichTilt}>
+          Which tilt would give it?
+        </button>
+      )}
       {surveyed?.tip && (
         <>
           <ArmWords arm={place.arm} deflection={surveyed.tip.depthMillimetres} />
@@ -106,7 +114,18 @@ function ArmWords({ arm, deflection }: { readonly arm: ArmTyped; readonly deflec
   const whole = { ...asked, deflectionMillimetres: deflection } as Parameters<typeof armLoad>[0]
   const { answer, refusal } = attempt(() => ({ load: armLoad(whole), say: armWords(whole) }))
   if (refusal) return <Message tone="error" words={refusal} />
-  return <Message tone={answer!.load.verdict === 'springs' ? 'good' : 'warning'} words={answer!.say} />
+  return (
+    <>
+      <Message tone={answer!.load.verdict === 'springs' ? 'good' : 'warning'} words={answer!.say} />
+      {isStrip(arm.material) && (
+        <p className="font-semibold">
+          <Said
+            words={saying`Block out only what is deeper than ${qty.mm(answer!.load.limitMillimetres, 2)}: it would not come out again.`}
+          />
+        </p>
+      )}
+    </>
+  )
 }
 
 function ArmFields({ arm, onArm }: { readonly arm: ArmTyped; readonly onArm: (arm: ArmTyped) => void }) {

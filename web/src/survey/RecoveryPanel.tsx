@@ -1,4 +1,4 @@
-import type { RecoveredArch, SawPlace, StoneHeights, StonePieces } from '@yentrik/core'
+import { type RecoveredArch, type SawPlace, type StoneHeights, type StonePieces, saying } from '@yentrik/core'
 import type { Attempt } from '../parts/attempt.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
@@ -175,5 +175,29 @@ function PiecesDrawing({ found }: { readonly found: StonePieces }) {
         middle first
       </text>
     </svg>
+  )
+}
+
+/** How many pieces come whole, and where no lever bears. */
+export function RecoveryHead({ pieces }: { readonly pieces: StonePieces | undefined }) {
+  const locked = pieces?.pieces.filter(({ out }) => !out.whole) ?? []
+  const never = pieces?.pieces.filter(({ neverPry }) => neverPry) ?? []
+  if (!pieces) return <p role="status">Looking how the pieces come out</p>
+  return (
+    <div className="grid gap-3">
+      <p className="figures text-6xl font-bold">
+        {pieces.pieces.length - locked.length} of {pieces.pieces.length}
+      </p>
+      <p className="text-xl font-bold">pieces come whole</p>
+      {locked.map(({ name }) => (
+        <Message key={name} tone="warning">{`${name} stays locked: split it.`}</Message>
+      ))}
+      {never.length > 0 && (
+        <Message tone="warning">
+          {`Never pry at ${never.map(({ name }) => name.toLowerCase()).join(', ')}: stone holds the outer flange.`}
+        </Message>
+      )}
+      <Said words={saying`Middle first, then each piece inwards and down.`} />
+    </div>
   )
 }

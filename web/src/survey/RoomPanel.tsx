@@ -30,6 +30,7 @@ export function RoomPanel({
   aims,
   onTaper,
   onBest,
+  onStop,
   onTilt,
 }: {
   readonly cubicMillimetres: number | undefined
@@ -43,6 +44,7 @@ export function RoomPanel({
   readonly aims: readonly (readonly [TiltAim, string])[]
   readonly onTaper: (taper: '0' | '2' | '6') => void
   readonly onBest: (aim: TiltAim) => void
+  readonly onStop: () => void
   readonly onTilt: (tilt: TableTilt) => void
 }) {
   const [aim, setAim] = useState<TiltAim>('room')
@@ -84,14 +86,19 @@ export function RoomPanel({
         <div className="flex flex-wrap items-end gap-2">
           <Pills<TiltAim> label="Best tilt for" options={aims} value={aim} onChoose={setAim} />
         </div>
-        <button
-          type="button"
-          className="act justify-self-start"
-          disabled={searching !== undefined}
-          onClick={() => onBest(aim)}
-        >
-          {searching ? `Looking: ${searching.tried} tilts` : 'Find the best tilt'}
-        </button>
+        {searching ? (
+          <p role="status" className="flex items-center gap-3">
+            <progress className="progress progress-primary grow" value={searching.tried} max={USUAL_TRIED} />
+            <span className="figures">{searching.tried} tilts</span>
+            <button type="button" className="small-act" onClick={onStop}>
+              Stop
+            </button>
+          </p>
+        ) : (
+          <button type="button" className="act justify-self-start" onClick={() => onBest(aim)}>
+            Find the best tilt
+          </button>
+        )}
         {best?.answer.refusal && <Message tone="error" words={best.answer.refusal} />}
         {found && best && !searching && (
           <>
@@ -127,6 +134,9 @@ export function RoomPanel({
     </section>
   )
 }
+
+/** A search takes about so many. */
+const USUAL_TRIED = 175
 
 const same = (a: TableTilt, b: TableTilt) =>
   Math.abs(a.lateralDegrees - b.lateralDegrees) < 0.05 &&

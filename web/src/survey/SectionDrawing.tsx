@@ -9,10 +9,13 @@ const GAUGE_HEAD = 0.5
 export function SectionDrawing({
   place,
   gaugeMillimetres,
+  armMillimetres,
   name,
 }: {
   readonly place: SurveyedPlace
   readonly gaugeMillimetres: number
+  /** Of the arm whose tip lies there. */
+  readonly armMillimetres: number
   readonly name: string
 }) {
   const { section, tip, line, walls } = place
@@ -84,6 +87,16 @@ export function SectionDrawing({
             )}
           </g>
         )}
+        {tip && armMillimetres > 0 && (
+          <circle
+            cx={x(tip.out + armMillimetres / 2)}
+            cy={y(tip.up)}
+            r={armMillimetres / 2}
+            fill="none"
+            stroke="var(--color-primary)"
+            strokeWidth="0.12"
+          />
+        )}
         {line && <circle cx={x(line.out)} cy={y(line.up)} r="0.17" fill="var(--color-base-content)" />}
         <g
           transform={`translate(${WIDE - 2.6} ${HIGH - 0.5})`}
@@ -106,6 +119,7 @@ export function SectionDrawing({
       <figcaption className="flex flex-wrap gap-x-4 text-sm">
         <span>● survey line</span>
         <span style={{ color: 'var(--color-base-content)' }}>▬ gauge</span>
+        <span>○ arm</span>
         <span>hatched: block out</span>
       </figcaption>
     </figure>

@@ -25,6 +25,8 @@ import { MeshBVH } from 'three-mesh-bvh'
 
 /** Classes by colour and by pattern: dots, lines, lines crossed, solid with a light edge. */
 export const classColours = ['#f2d675', '#e08a2b', '#c4502f', '#8f2436'] as const
+/** What a clear arm cannot pass. */
+export const severeColour = '#d14f8c'
 const rgb = (hex: string) =>
   `vec3(${[1, 3, 5]
     .map((at) => (Number.parseInt(hex.slice(at, at + 2), 16) / 255) ** 2.2)
@@ -143,6 +145,12 @@ export class CastScene {
     this.draw()
   }
 
+  /** What is deeper is shown as block-out. */
+  setSevere(millimetres: number | undefined): void {
+    severe.value = millimetres ?? NEVER
+    this.draw()
+  }
+
   setLine(pieces: Float32Array): void {
     this.line.geometry.dispose()
     this.line.geometry = new BufferGeometry()
@@ -201,6 +209,10 @@ export class CastScene {
   }
 }
 
+/** Deeper than any depth. */
+const NEVER = 1000
+const severe = { value: NEVER }
+
 /** Stone, with its depth in colours and patterns of the screen. */
 function stone(): MeshStandardMaterial {
   const material = new MeshStandardMaterial({
@@ -211,11 +223,12 @@ function stone(): MeshStandardMaterial {
     polygonOffsetUnits: 1,
   })
   material.onBeforeCompile = (shader) => {
+    shader.uniforms.severe = severe
     shader.vertexShader = shader.vertexShader
       .replace('#include <common>', '#include <common>\nattribute float depth;\nvarying float vDepth;')
       .replace('#include <begin_vertex>', '#include <begin_vertex>\nvDepth = depth;')
     shader.fragmentShader = shader.fragmentShader
-      .replace('#include <common>', '#include <common>\nvarying float vDepth;')
+      .replace('#include <common>', '#include <common>\nvarying float vDepth;\nuniform float severe;')
       .replace(
         '#include <color_fragment>',
         `#include <color_fragment>
@@ -224,7 +237,8 @@ function stone(): MeshStandardMaterial {
           vec3 ink = vec3(0.12, 0.05, 0.03);
           float one = step(mod(at.x + at.y, 7.0), 1.6);
           float other = step(mod(at.x - at.y, 7.0), 1.6);
-          if (vDepth <= 0.25) {
+          if (vDepth > severe) diffuseColor.rgb = ${rgb(severeColour)};
+          else if (vDepth <= 0.25) {
             float dot = step(length(mod(at, 6.0) - 3.0), 1.1);
             diffuseColor.rgb = mix(${rgb(classColours[0])}, ink, dot * 0.75);
           } else if (vDepth <= 0.5) diffuseColor.rgb = mix(${rgb(classColours[1])}, ink, one * 0.7);

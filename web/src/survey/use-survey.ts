@@ -47,7 +47,15 @@ export function useSurvey() {
   const [tilt, setTilt] = useState<TableTilt>(LEVEL)
   const [moving, setMoving] = useState(false)
   const [search, setSearch] = useState<{ readonly aim: TiltAim; readonly tried: number }>()
-  useEffect(() => () => thread.current?.stop(), [])
+  const file = useRef<Blob>(undefined)
+  const searcher = useRef<WorkerThread<SurveyWork>>(undefined)
+  useEffect(
+    () => () => {
+      thread.current?.stop()
+      searcher.current?.stop()
+    },
+    [],
+  )
 
   const give = useCallback(
     <A>(work: Parameters<WorkerThread<SurveyWork>['give']>[0]) =>
@@ -84,6 +92,7 @@ export function useSurvey() {
     async (name: string, blob: Blob) => {
       thread.current?.stop()
       thread.current = start()
+      file.current = blob
       setScan(undefined)
       setLaid(undefined)
       setLayState(undefined)
@@ -102,34 +111,61 @@ export function useSurvey() {
     },
     [give, layScan],
   )
+  const stopSearch = useCallback(() => {
+    searcher.current?.stop()
+    searcher.current = undefined
+    setSearch(undefined)
+  }, [])
   /** Another scan: what was opened is let go. */
   const close = useCallback(() => {
     thread.current?.stop()
+    stopSearch()
+    setReading(false)
     setScan(undefined)
     setLaid(undefined)
     setLayState(undefined)
     setCountedState(undefined)
     setVersion(0)
-  }, [])
+  }, [stopSearch])
   const survey = useWorker<{ tilt: TableTilt; moving: boolean; version: number }, SurveyShown>(
     version === 0 || !laid ? undefined : { tilt, moving, version },
     ({ tilt, moving }) => give((work) => (moving ? work.drag(tilt) : work.along(tilt))),
   )
+  /**
+   * The best tilt, in a thread of its own: the table can be looked at meanwhile, and stopping it loses nothing.
+   */
   const best = useCallback(
-    async (aim: TiltAim, places: readonly PlaceAsked[]): Promise<Attempt<BestTilt>> => {
+    async (aim: TiltAim, places: readonly PlaceAsked[]): Promise<Attempt<BestTilt> | undefined> => {
+      const { current: blob } = file
+      if (!blob || !lay || !counted) return undefined
+      searcher.current?.stop()
+      const thread = start()
+      searcher.current = thread
       setSearch({ aim, tried: 0 })
-      const answer = await give<BestTilt>((work) =>
-        work.best(
-          aim,
-          tilt,
-          places,
-          proxy((tried: number) => setSearch((now) => now && { aim, tried })),
-        ),
-      )
+      const answer = await thread
+        .give(async (work): Promise<Attempt<BestTilt>> => {
+          const opened = await work.open(blob)
+          const laid = opened.answer && (await work.lay(lay))
+          const ready =
+            laid?.answer &&
+            (await work.count(counted.floorMillimetres, counted.painted, counted.gum, BRUSH_MILLIMETRES))
+          if (!ready?.answer) return broken
+          return work.best(
+            aim,
+            tilt,
+            places,
+            proxy((tried: number) => setSearch((now) => now && { aim, tried })),
+          )
+        })
+        .catch((): Attempt<BestTilt> => broken)
+      thread.stop()
+      // Another search has begun, or this one was stopped.
+      if (searcher.current !== thread) return undefined
+      searcher.current = undefined
       setSearch(undefined)
       return answer
     },
-    [give, tilt],
+    [tilt, lay, counted],
   )
   return {
     scan,
@@ -150,6 +186,7 @@ export function useSurvey() {
     setTilt,
     setMoving,
     best,
+    stopSearch,
     give,
     /** The unit that nobody has said yet. */
     unitAsked: scan !== undefined && lay === undefined,
