@@ -37,6 +37,8 @@ export const workspaceTests = (name, { decorators = false, environment = 'node',
 const loadedWhole = {
   '^@yentrik/core$': '<rootDir>/../node_modules/.cache/yentrik/core.mjs',
   '^@yentrik/core/testing$': '<rootDir>/../node_modules/.cache/yentrik/testing.mjs',
+  // Where a file that comes along is, the build knows.
+  '\\.ply$': '<rootDir>/src/testing/asset.ts',
   '^lucide-react$': '<rootDir>/../node_modules/lucide-react/dist/cjs/lucide-react.js',
 }
 const whole = (tests) => ({ ...tests, moduleNameMapper: loadedWhole })

@@ -70,7 +70,7 @@ export function MeshDrop({ unit, onMesh, onUnit }: MeshDropProps) {
     onMesh(undefined)
   }
   return (
-    <section className="grid gap-3" aria-label="Mesh">
+    <section className="grid grid-cols-[minmax(0,1fr)] gap-3" aria-label="Mesh">
       <label
         className="border-base-300 hover:bg-base-200 has-focus-visible:outline-3 flex min-h-20 cursor-pointer items-center gap-3 rounded-2xl border-2 border-dashed px-4 py-3"
         onDragOver={(event) => event.preventDefault()}
@@ -80,7 +80,9 @@ export function MeshDrop({ unit, onMesh, onUnit }: MeshDropProps) {
         }}
       >
         <Upload aria-hidden className="size-7 shrink-0" strokeWidth={1.5} />
-        <span className="min-w-0 truncate">{name ?? 'Drop an STL, PLY or OBJ here, or choose one'}</span>
+        <span className="line-clamp-2 min-w-0 break-words">
+          {name ?? 'Drop an STL, PLY or OBJ here, or choose one'}
+        </span>
         <input
           type="file"
           className="sr-only"

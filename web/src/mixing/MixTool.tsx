@@ -1,6 +1,7 @@
 import {
   type Amount,
   joined,
+  MIX_WASTE,
   type Mix,
   materials,
   mixClock,
@@ -91,7 +92,7 @@ export function MixTool({ title, materialId, cm3, refusal: stepRefusal, step }: 
           basis: 'mesh' as const,
           meshVolume: 1000 * cm3,
           meshUnit: 'mm' as const,
-          waste: '0',
+          waste: String(Math.round(100 * (MIX_WASTE - 1))),
         }
       : freshEntry(step?.amount.powderGrams ?? 100, step?.means, flask),
   )

@@ -2,7 +2,6 @@ import {
   type BestTilt,
   joined,
   LEVEL,
-  MIX_WASTE,
   type SurveyArch,
   saying,
   TAPERS,
@@ -74,10 +73,7 @@ export function RoomPanel({
           onChoose={onTaper}
         />
         {volume !== undefined && (
-          <Link
-            className="link"
-            to={`/mix?material=model-plaster&cm3=${((volume / 1000) * MIX_WASTE).toFixed(2)}`}
-          >
+          <Link className="link" to={`/mix?material=model-plaster&cm3=${(volume / 1000).toFixed(2)}`}>
             Plaster for it, in Mix
           </Link>
         )}

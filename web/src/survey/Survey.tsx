@@ -17,7 +17,7 @@ import {
   type TiltAim,
   type Vector,
 } from '@yentrik/core'
-import { type ReactNode, useEffect, useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { type Attempt, attempt } from '../parts/attempt.ts'
 import { type Options, Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
@@ -72,14 +72,13 @@ export function Survey({
   const arch: SurveyArch =
     sheet?.kind === 'sawPlan' ? sheet.arch : job?.route.choices.arch === 'lower' ? 'lower' : 'upper'
   const [draft, keep, forget] = useDraft<SurveyDraft>(kept, () => surveyFor(use, arch))
-  const state = useSurvey()
-  const { laid, survey, tilt, version, setTilt, setMoving, give } = state
+  const { tilt } = draft
+  const state = useSurvey(tilt)
+  const { laid, survey, version, setMoving, give } = state
   const [tapFor, setTapFor] = useState<TapFor>('place')
   const [layTaps, setLayTaps] = useState<LayTaps>({ plane: [] })
   const [best, setBest] = useState<{ readonly aim: TiltAim; readonly answer: Attempt<BestTilt> }>()
   const change = (to: Partial<SurveyDraft>) => keep((before) => ({ ...before, ...to }))
-  // What was set before the scan was opened again is set again.
-  useEffect(() => setTilt(draft.tilt), [draft.tilt, setTilt])
   const onTilt = (next: TableTilt) => !draft.locked && change({ tilt: next })
   const place = draft.places.find(({ id }) => id === draft.chosen)
   const still = version > 0 && !state.moving

@@ -1,11 +1,4 @@
-import {
-  type BestTilt,
-  LEVEL,
-  type MeshUnitId,
-  type TableTilt,
-  type TiltAim,
-  type Vector,
-} from '@yentrik/core'
+import type { BestTilt, MeshUnitId, TableTilt, TiltAim, Vector } from '@yentrik/core'
 import { proxy } from 'comlink'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Attempt } from '../parts/attempt.ts'
@@ -34,7 +27,7 @@ export interface Counted {
  * One scan in a worker thread: opened, laid, and surveyed again whenever the table or what counts is changed. The page never waits
  * for it; leaving the screen ends it.
  */
-export function useSurvey() {
+export function useSurvey(tilt: TableTilt) {
   const thread = useRef<WorkerThread<SurveyWork>>(undefined)
   const [scan, setScan] = useState<{ readonly name: string; readonly opened: OpenedScan }>()
   const [laid, setLaid] = useState<LaidScan>()
@@ -44,7 +37,6 @@ export function useSurvey() {
   const [version, setVersion] = useState(0)
   const [reading, setReading] = useState(false)
   const [refusal, setRefusal] = useState<Attempt<unknown>['refusal']>()
-  const [tilt, setTilt] = useState<TableTilt>(LEVEL)
   const [moving, setMoving] = useState(false)
   const [search, setSearch] = useState<{ readonly aim: TiltAim; readonly tried: number }>()
   const file = useRef<Blob>(undefined)
@@ -175,7 +167,6 @@ export function useSurvey() {
     version,
     reading,
     refusal: refusal ?? survey?.refusal,
-    tilt,
     moving,
     survey: survey?.answer,
     search,
@@ -183,7 +174,6 @@ export function useSurvey() {
     close,
     layScan,
     count,
-    setTilt,
     setMoving,
     best,
     stopSearch,
