@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, test } from './lab.ts'
+import { expect, type Page, test } from './lab.ts'
 import { caseAddress, prefer, screens, visit } from './screens.ts'
 
 // The longest of the journeys, each on its own: side by side they end sooner.
@@ -13,6 +13,18 @@ const papers = (denture: string, models: string, done: string): readonly string[
     (paper) => `/papers/${paper}/${done}`,
   ),
 ]
+
+/** A cast on the table, a place taken. */
+async function surveyed(page: Page): Promise<void> {
+  await page.goto('/survey')
+  await page.getByRole('button', { name: 'a made arch' }).click()
+  const place = page.getByRole('region', { name: 'Place' })
+  await place
+    .getByRole('button', { name: /^0\.\d+ mm left/ })
+    .first()
+    .click()
+  await expect(place).toContainText('Dividers:')
+}
 
 for (const theme of ['plaster', 'nightbench'])
   test(`axe finds nothing serious on any screen, ${theme}`, async ({ page }) => {
@@ -48,6 +60,13 @@ for (const theme of ['plaster', 'nightbench'])
       const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
       expect(serious.map((v) => `${path} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([])
     }
+    await surveyed(page)
+    const table = await new AxeBuilder({ page }).analyze()
+    expect(
+      table.violations
+        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+        .map((v) => `${v.id}: ${v.nodes[0]?.html}`),
+    ).toEqual([])
     await page.goto('/')
     await expect(page.getByRole('region', { name: 'Do now' })).toBeVisible()
     await page.keyboard.press('?')
@@ -62,8 +81,9 @@ test('everything to touch is 44 px or more', async ({ page }) => {
   const working = await Promise.all(
     ['K-2147', 'K-2166', 'K-2168', 'K-2138'].map((each) => caseAddress(page, each)),
   )
-  for (const path of [...screens, ...working]) {
-    await visit(page, path)
+  for (const path of [...screens, ...working, 'a cast on the table']) {
+    if (path.startsWith('/')) await visit(page, path)
+    else await surveyed(page)
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
     const small = await page.evaluate(() =>
       [

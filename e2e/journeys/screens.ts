@@ -9,6 +9,7 @@ export const screens = [
   '/mix',
   '/trim',
   '/mount',
+  '/survey',
   '/set-up',
   '/cast',
   '/shelf',

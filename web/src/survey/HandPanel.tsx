@@ -35,7 +35,7 @@ export function HandPanel({
         </p>
         {plan && (
           <details>
-            <summary className="cursor-pointer font-semibold">Plan and tripod</summary>
+            <summary className="cursor-pointer py-2.5 font-semibold">Plan and tripod</summary>
             <PlanDrawing plan={plan} tilt={tilt} places={places} tripod={marks} />
             <p className="text-sm">
               {marks.length > 0

@@ -51,7 +51,7 @@ export function LayPanel({
   const change = (to: Partial<Counted>) => void state.count({ ...counted, ...to })
   return (
     <details className="card-flat p-4">
-      <summary className="cursor-pointer text-lg font-bold">How it lies, and what counts</summary>
+      <summary className="cursor-pointer py-2 text-lg font-bold">How it lies, and what counts</summary>
       <div className="mt-3 grid gap-4 md:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
         <div className="grid content-start gap-3">
           <Pills<TapFor> label="A tap on the cast is" options={taps} value={tapFor} onChoose={onTapFor} />

@@ -81,7 +81,7 @@ export function PlacePanel({
         Forces to ±50 %, free length from where it leaves the resin. Which tooth: the dentist's choice.
       </p>
       <details>
-        <summary className="cursor-pointer font-semibold">Name, gauge and arm</summary>
+        <summary className="cursor-pointer py-2.5 font-semibold">Name, gauge and arm</summary>
         <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-1">
           <TextField label="Place" text={place.name} onText={(name) => onPlace({ ...place, name })} />
           <NumberField
@@ -202,7 +202,7 @@ export function PlaceList({
         />
       )}
       <details open={places.length === 0}>
-        <summary className="cursor-pointer font-semibold">
+        <summary className="cursor-pointer py-2.5 font-semibold">
           {places.length === 0
             ? 'Tap the cast where an arm shall hold, or take one of the deepest'
             : 'Another place'}
