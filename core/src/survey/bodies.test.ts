@@ -127,7 +127,24 @@ describe('a cone that is wider above', () => {
 describe('other bodies', () => {
   it('an ellipsoid, tilted both ways: its shadow gives its room', () => {
     const body = moved(ball(1, [0, 0, 0]), (x, y, z) => [5 * x, 3 * y, 4 * z + 5])
-    near(surveyed(body, -8, 10).room(), 116.349993, 1.5)
+    const tilted = surveyed(body, -8, 10)
+    near(tilted.room(), 116.349993, 1.5)
+    // Its shadow: the columns with stone in them.
+    const { columns, rows, top, d, cell } = tilted.view
+    let columnsWithStone = 0
+    for (let n = 0; n < columns * rows; n++) if (top[n]! > -1000) columnsWithStone++
+    near(columnsWithStone * cell * cell, 47.217288, 1)
+    // Its line lies in the plane in which its normals are square to d.
+    const { pieces } = surveyLine(tilted.view, new FreeEdge(tilted.view), cornerNormals(body))
+    const off = Array.from({ length: pieces.length / 3 }, (_, n) =>
+      Math.abs(
+        (pieces[3 * n]! * d[0]) / 25 +
+          (pieces[3 * n + 1]! * d[1]) / 9 +
+          ((pieces[3 * n + 2]! - 5) * d[2]) / 16,
+      ),
+    )
+    expect(pieces.length).toBeGreaterThan(600)
+    expect(Math.max(...off)).toBeLessThan(0.01)
   })
   it('a ring lying level: both walls, two lines, its room and its area', () => {
     const body = torus(6, 1.5, 1.5)
@@ -160,6 +177,64 @@ describe('other bodies', () => {
     // Too large in a crease, by half a cell times the cotangent of its half-angle.
     expect(found).toBeGreaterThanOrEqual(0.19)
     expect(found).toBeLessThan(0.196262 + 0.05 * (1 / Math.tan(radians(41))) + 0.005)
+  })
+})
+
+describe('where the map is hard to read', () => {
+  const cap = (radius: number, z: number) =>
+    moved(post(radius, 1, { rounds: 200 }), (x, y, h) => [x, y, h + z])
+  const around = Array.from({ length: 16 }, (_, n) => (n * Math.PI * 2) / 16 + 0.05)
+  it('a low cliff is found where it is, not between two cells', () => {
+    // A cap 2 mm over a plate: 3 mm from its top to the plate.
+    const level = surveyed(together(post(8, 1, { rounds: 200 }), post(2.5, 3.5, { rounds: 200 }), cap(4, 3)))
+    const off = around.map((turn) => level.at([2.5 * Math.cos(turn), 2.5 * Math.sin(turn), 2]) - 1.5)
+    expect(Math.max(...off.map(Math.abs))).toBeLessThan(0.01)
+  })
+  it('a place is free at its own height, whatever was asked before', () => {
+    const level = surveyed(together(post(2.5, 7, { rounds: 200 }), cap(4, 6), cap(5, 3)))
+    const wrong = around.filter((turn) => {
+      const at = (z: number) => level.at([2.5 * Math.cos(turn), 2.5 * Math.sin(turn), z])
+      const [high, low, again] = [at(5), at(2), at(5)]
+      return Math.abs(high - 1.5) > 0.01 || Math.abs(low - 2.5) > 0.01 || Math.abs(again - 1.5) > 0.01
+    })
+    expect(wrong).toEqual([])
+  })
+  it('edges that run through the middles of cells are hit once', () => {
+    // A floating slab whose top has its corners on the middles of cells, in every order of corners; its bottom has none.
+    const [cell, across] = [0.2, 12]
+    const positions: number[] = []
+    const triangles: number[] = []
+    const corner = (i: number, j: number) => i * (across + 1) + j
+    for (let i = 0; i <= across; i++)
+      for (let j = 0; j <= across; j++) positions.push((i + 0.5) * cell, (j + 0.5) * cell, 3)
+    for (let i = 0; i < across; i++)
+      for (let j = 0; j < across; j++) {
+        const [a, b, c, d] = [corner(i, j), corner(i + 1, j), corner(i + 1, j + 1), corner(i, j + 1)]
+        const turned = (list: readonly number[], by: number) => list.map((_, n) => list[(n + by) % 3]!)
+        triangles.push(...turned([a, b, c], (i + j) % 3), ...turned([a, c, d], (2 * i + j) % 3))
+      }
+    const from = positions.length / 3
+    const far = (across + 0.5) * cell
+    const foot = [
+      [0.5 * cell, 0.5 * cell],
+      [far, 0.5 * cell],
+      [far, far],
+      [0.5 * cell, far],
+    ]
+    for (const [x, y] of foot) positions.push(x!, y!, 2)
+    triangles.push(from, from + 2, from + 1, from, from + 3, from + 2)
+    // Something at the left and in front lays the grid so that its cells have their middles there.
+    positions.push(0, 0, 0, 0.01, 0, 0, 0, 0.01, 0)
+    triangles.push(from + 4, from + 5, from + 6)
+    const view = new CastView(
+      { positions: Float32Array.from(positions), triangles: Uint32Array.from(triangles) },
+      levelFloor(1),
+    )
+    view.look([0, 0, 1], cell)
+    const { oddShare, cubicMillimetres } = roomUnder(view)
+    expect(oddShare).toBe(0)
+    // 1 mm under it: its cells once each.
+    expect(cubicMillimetres).toBeCloseTo(across * across * cell * cell, 6)
   })
 })
 
@@ -234,7 +309,20 @@ describe('laws of a survey', () => {
       0,
       0,
     )
-    near(turned.room(), surveyed(body).room(), 1)
+    const still = surveyed(body)
+    near(turned.room(), still.room(), 1)
+    const differ = still.depths.filter((depth, n) => Math.abs(depth - turned.depths[n]!) > 0.04).length
+    expect(differ).toBeLessThan(0.05 * still.depths.length)
+  })
+  it('there and back the figures are the same to the last bit', () => {
+    const view = new CastView(body, levelFloor(0))
+    const read = (lateralDegrees: number) => {
+      view.look(pathOf({ lateralDegrees, anteroposteriorDegrees: 0 }), 0.15)
+      return depthsOf(view, new FreeEdge(view), new Float32Array(view.u.length))
+    }
+    const first = read(2)
+    read(9)
+    expect(read(2)).toEqual(first)
   })
   it('a lower floor: more room, by what hangs over', () => {
     const raised = moved(body, (x, y, z) => [x, y, z + 1])

@@ -27,7 +27,7 @@ export { areasDeeper, DEPTH_CLASSES, depthLine, depthsOf, type SurveyLine, surve
 export { FreeEdge } from './free-edge.ts'
 export { gauges, nearestCorner, type SurveyedPlace, surveyPlace } from './place.ts'
 export { roomUnder, TAPERS, taperAdds } from './room.ts'
-export { type ScanWord, type SoundScan, soundScan, turnedOver } from './scan.ts'
+export { type ScanWord, type SoundScan, soundScan, turnedOver, unitOf } from './scan.ts'
 export { sectionAt, type WallPlace, wallAt, wallDown } from './section.ts'
 export {
   type CastPlan,

@@ -13,8 +13,11 @@ import {
   levelFloor,
   planeUp,
   roomUnder,
+  soundScan,
   surveyMesh,
   surveyPlace,
+  turnedOver,
+  unitOf,
   usualFloor,
 } from './index.ts'
 
@@ -89,6 +92,26 @@ describe('the frame of a cast', () => {
     expect(painted((n) => n >= balls)).toBeCloseTo(all, 6)
     expect(painted(() => false)).toBe(0)
   })
+})
+
+it('the unit is taken where one alone fits, and asked where several or none do', () => {
+  expect(unitOf(64)).toBe('mm')
+  expect(unitOf(0.07)).toBe('m')
+  // 2.5 is a cast in inches, or half of one in centimetres.
+  for (const size of [2.5, 0.0004, 50_000]) {
+    const against = refused(() => unitOf(size))
+    expect([against?.code, against?.field]).toEqual(['units-unclear', 'unit'])
+  }
+  expect(refused(() => unitOf(0.0004))?.message).toBe('The cast would be 0.0004 mm wide.')
+})
+
+it('a base that lies upwards is told; the flat tops of a few teeth are none', () => {
+  const teeth = [-9, 0, 9].map((x) =>
+    moved(post(3, 6, { rounds: 64, middle: [x, 0] }), (px, py, z) => [px, py, z + 3]),
+  )
+  const cast = together(post(20, 4, { rounds: 96 }), ...teeth)
+  expect(soundScan(cast).upsideDown).toBe(false)
+  expect(soundScan(turnedOver(cast)).upsideDown).toBe(true)
 })
 
 describe('a place', () => {
@@ -181,6 +204,27 @@ describe('a place', () => {
       gaugeMillimetres: 1.5,
     })
     expect(found.words.map(({ code }) => code)).toContain('not-reachable')
+  })
+  it('a narrow gap is told', () => {
+    // Two long bodies that nearly touch: 0.12 mm of free between them, which coarser cells do not see.
+    const pair = moved(
+      together(
+        post(3, 8, { top: 3.6, rounds: 128, middle: [-3.66, 0] }),
+        post(3, 8, { top: 3.6, rounds: 128, middle: [3.66, 0] }),
+      ),
+      (x, y, z) => [x, 12 * y, z],
+    )
+    const codes = (tap: readonly [number, number, number]) =>
+      surveyPlace({
+        mesh: pair,
+        normals: new CastSurvey(pair, levelFloor(0.2)).normals,
+        floor: levelFloor(0.2),
+        tilt: LEVEL,
+        tap,
+        gaugeMillimetres: 0.35,
+      }).words.map(({ code }) => code)
+    expect(codes([-0.36, 0, 4])).toContain('crease')
+    expect(codes([-3.66 - 3.3, 0, 4])).not.toContain('crease')
   })
   it('a tap beside the cast is refused', () =>
     expect(refused(() => place({ tap: [9, 0, 3] }))?.code).toBe('place-not-on-cast'))

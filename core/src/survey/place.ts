@@ -29,11 +29,20 @@ const FINE_CELL = 0.05
 /** Choices: a tip this near to the gum is warned of; a wall nearer to the path is marked by hand. */
 const GUM_MILLIMETRES = 1
 const PARALLEL_DEGREES = 5
+/** Surveyed in coarser cells a place in a narrow gap reads deeper by so much (choices). */
+const COARSE_CELLS = [0.2, 0.3]
+const CREASE_MILLIMETRES = 0.05
 /** The rod follows no gap that is narrower than a cell: told where the wall is cut so sharply. */
 const LEAST_UNDERCUT_MILLIMETRES = 0.1
 
 export interface PlaceWord {
-  readonly code: 'only-by-tilt' | 'near-gum' | 'nearly-parallel' | 'not-reachable' | 'no-undercut-here'
+  readonly code:
+    | 'crease'
+    | 'only-by-tilt'
+    | 'near-gum'
+    | 'nearly-parallel'
+    | 'not-reachable'
+    | 'no-undercut-here'
   readonly say: Saying
 }
 
@@ -101,7 +110,7 @@ export function surveyPlace(asked: {
   const section = sectionAt(view, through, wayOutwards(view, edge, through, own))
   const walls = wallDown(view, edge, section)
   const tip = wallAt(walls, gaugeMillimetres)
-  const levelMillimetres = tip ? depthAtLevel(mesh, floor, tip.point) : 0
+  const levelMillimetres = tip ? depthAlong(mesh, floor, pathOf(LEVEL), tip.point, FINE_CELL) : 0
   const words: PlaceWord[] = []
   const most = Math.max(deepestMillimetres, ...walls.map(({ depthMillimetres }) => depthMillimetres))
   if (!tip)
@@ -127,15 +136,21 @@ export function surveyPlace(asked: {
       code: 'nearly-parallel',
       say: 'The wall is nearly parallel to the rod: mark the place by hand.',
     })
+  const coarse = tip ? COARSE_CELLS.map((cell) => depthAlong(mesh, floor, pathOf(tilt), tip.point, cell)) : []
+  if (Math.max(0, ...coarse) > gaugeMillimetres + CREASE_MILLIMETRES)
+    words.push({
+      code: 'crease',
+      say: 'A narrow gap here: the rod does not follow it, and the gauge may read less.',
+    })
   if (tip && !reachable(view, edge, tip))
     words.push({ code: 'not-reachable', say: 'The gauge cannot come in here: stone is in its way.' })
   return { tap, deepestMillimetres: most, walls, section, line: walls[0], tip, levelMillimetres, words }
 }
 
-/** How deep a place is when the table stands level. */
-export function depthAtLevel(mesh: SurveyMesh, floor: Floor, point: Vector): number {
+/** How deep one place is along a path, in cells of so many mm. */
+function depthAlong(mesh: SurveyMesh, floor: Floor, path: Vector, point: Vector, cell: number): number {
   const view = new CastView(mesh, floor)
-  view.look(pathOf(LEVEL), FINE_CELL, { middle: point, across: CROP_MILLIMETRES })
+  view.look(path, cell, { middle: point, across: CROP_MILLIMETRES })
   const { column, row, height } = view.placeOf(point)
   return new FreeEdge(view).depthAt(column, row, height)
 }

@@ -1,7 +1,25 @@
+import { likelyMeshUnits, type MeshUnitId } from '../mesh/index.ts'
 import { qty, type Saying, saying } from '../quantity/index.ts'
+import { DomainError } from '../refusal/index.ts'
 import { CastView, levelFloor } from './cast-view.ts'
 import { roomUnder } from './room.ts'
 import { areaNormal, boundsOf, flipped, type SurveyMesh } from './survey-mesh.ts'
+
+/**
+ * The unit of a scan: taken where one alone makes it the size of dental work.
+ * @param size largest side, in the unit of the file
+ * @throws {DomainError} `units-unclear` where several do, or none
+ */
+export function unitOf(size: number): MeshUnitId {
+  const [likely, ...others] = likelyMeshUnits(size)
+  if (likely && others.length === 0) return likely
+  throw new DomainError(
+    'units-unclear',
+    `The cast would be ${Number(size.toPrecision(2))} mm wide.`,
+    'Which unit is the file in?',
+    'unit',
+  )
+}
 
 /** What is odd about a scan, in words; `code` is stable. */
 export interface ScanWord {

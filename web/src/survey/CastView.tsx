@@ -1,6 +1,6 @@
 import type { SurveyArch, TableTilt, Vector } from '@yentrik/core'
 import { useEffect, useRef, useState } from 'react'
-import { CastScene, classColours, severeColour } from './cast-scene.ts'
+import { bandColour, CastScene, classColours, severeColour } from './cast-scene.ts'
 import type { LaidScan, SurveyShown } from './survey.worker.ts'
 import { TiltKnob } from './TiltKnob.tsx'
 
@@ -63,7 +63,7 @@ export function CastView(props: CastViewProps) {
   useEffect(() => scene.current?.setSevere(severeMillimetres), [severeMillimetres, laid])
   useEffect(() => {
     if (survey) scene.current?.setDepths(survey.depths)
-    scene.current?.setLine(survey?.full?.line ?? new Float32Array())
+    scene.current?.setLine(survey?.full?.line ?? new Float32Array(), survey?.full?.band ?? new Float32Array())
   }, [survey, laid])
   useEffect(
     () => scene.current?.setMarks([...places.map(({ tap }) => tap), ...strokes], mark?.tap),
@@ -99,7 +99,7 @@ export function CastView(props: CastViewProps) {
           This browser shows no 3D. The plan, the places and the figures are the same.
         </p>
       )}
-      <Legend severe={severeMillimetres !== undefined} />
+      <Legend severe={severeMillimetres !== undefined} band={(survey?.full?.band.length ?? 0) > 0} />
       {mark && (
         <span
           ref={label}
@@ -142,7 +142,7 @@ export function CastView(props: CastViewProps) {
 
 const classes = ['to 0.25', 'to 0.50', 'to 0.75', 'deeper'] as const
 /** Depth by colour and pattern. */
-function Legend({ severe }: { readonly severe: boolean }) {
+function Legend({ severe, band }: { readonly severe: boolean; readonly band: boolean }) {
   return (
     <div className="pointer-events-none absolute top-3 left-4 max-sm:top-auto max-sm:bottom-1">
       <p className="font-semibold max-sm:text-sm">Undercut, mm</p>
@@ -184,6 +184,14 @@ function Legend({ severe }: { readonly severe: boolean }) {
           </svg>
           survey line
         </li>
+        {band && (
+          <li className="flex items-center gap-2">
+            <svg width="34" height="6" aria-hidden>
+              <path d="M0 3h34" stroke={bandColour} strokeWidth="3" />
+            </svg>
+            anywhere on this wall
+          </li>
+        )}
       </ul>
     </div>
   )

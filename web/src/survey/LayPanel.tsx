@@ -1,8 +1,10 @@
-import type { Vector } from '@yentrik/core'
+import type { MeshTightness, Vector } from '@yentrik/core'
+import { useState } from 'react'
 import { Pills } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { useWorker } from '../worker/use-worker.ts'
 import type { SurveyDraft } from './survey-draft.ts'
 import type { Counted, SurveyState } from './use-survey.ts'
 
@@ -46,11 +48,15 @@ export function LayPanel({
   readonly onLay: () => void
 }) {
   const { lay, laid, counted } = state
+  const [open, setOpen] = useState(false)
+  const tight = useWorker(open && laid ? { sha: state.scan?.opened.sha256 } : undefined, () =>
+    state.give<MeshTightness>((work) => work.tightness()),
+  )?.answer
   if (!lay || !laid || !counted) return null
   const floor = readNumber(draft.floor, 'mm', { wanted: false })
   const change = (to: Partial<Counted>) => void state.count({ ...counted, ...to })
   return (
-    <details className="card-flat p-4">
+    <details className="card-flat p-4" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer py-2 text-lg font-bold">How it lies, and what counts</summary>
       <div className="mt-3 grid gap-4 md:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
         <div className="grid content-start gap-3">
@@ -115,6 +121,13 @@ export function LayPanel({
               </button>
             )}
           </div>
+          {tight && !tight.watertight && (
+            <p className="opacity-80">
+              {tight.openEdges > 0
+                ? `Open along ${tight.openEdges} edges: the floor closes the room, depths are right all the same.`
+                : `${tight.tangledEdges} edges are tangled: right for a survey, look twice before a volume is trusted.`}
+            </p>
+          )}
           {laid.words.map(({ code, say }) => (
             <Message key={code} tone="warning" words={say} />
           ))}

@@ -4,6 +4,7 @@ import archUrl from '../../../demo/arch.ply?url'
 import ridgeUrl from '../../../demo/ridge.ply?url'
 import { Pills } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
+import type { OpenedScan } from './survey.worker.ts'
 import type { SurveyState } from './use-survey.ts'
 
 /** A scan to open: a file, or one of the two that come along to try it with. */
@@ -67,7 +68,7 @@ export function OpenScan({
         </p>
       )}
       {refusal && <Message tone="error" words={refusal} />}
-      {scan && !lay && <AskUnit state={state} size={scan.opened.size} />}
+      {scan && !lay && <AskUnit state={state} opened={scan.opened} />}
       {!scan && !reading && (
         <p className="flex flex-wrap items-center gap-3">
           Try it with
@@ -87,13 +88,11 @@ export function OpenScan({
 }
 
 /** Scans carry no unit: where several make sense, or none, it is asked. */
-function AskUnit({ state, size }: { readonly state: SurveyState; readonly size: number }) {
-  const sizes = meshUnits.map(({ id, name, millimetres }) => ({ id, name, wide: size * millimetres }))
+function AskUnit({ state, opened }: { readonly state: SurveyState; readonly opened: OpenedScan }) {
+  const sizes = meshUnits.map(({ id, name, millimetres }) => ({ id, name, wide: opened.size * millimetres }))
   return (
     <div className="grid gap-2">
-      <Message tone="warning">
-        {`The cast would be ${sizes[0]!.wide.toPrecision(2)} mm wide: which unit is the file in?`}
-      </Message>
+      {opened.unit.refusal && <Message tone="warning" words={opened.unit.refusal} />}
       <Pills<MeshUnitId | ''>
         label="Unit of the file"
         options={sizes.map(({ id, name, wide }) => [id, `${name}: ${wide.toPrecision(3)} mm wide`])}

@@ -21,6 +21,7 @@ import { Said } from '../preferences/words.tsx'
 export function RoomPanel({
   cubicMillimetres,
   rooms,
+  before,
   taper,
   tilt,
   arch,
@@ -35,6 +36,8 @@ export function RoomPanel({
   readonly cubicMillimetres: number | undefined
   /** By each taper; undefined while it is worked out. */
   readonly rooms: Attempt<readonly number[]> | undefined
+  /** On record from a scan before it was blocked out, mL. */
+  readonly before?: number | undefined
   readonly taper: '0' | '2' | '6'
   readonly tilt: TableTilt
   readonly arch: SurveyArch
@@ -61,6 +64,12 @@ export function RoomPanel({
         {grams}
         <span className="text-lg font-semibold"> g of wax</span>
       </p>
+      {before !== undefined && volume !== undefined && volume / 1000 < before && (
+        <p className="font-semibold">
+          {before.toFixed(2)} mL on record: {(before - volume / 1000).toFixed(2)} mL, or{' '}
+          {waxGrams(1000 * before - volume).toFixed(2)} g of wax, went in since.
+        </p>
+      )}
       <div className="flex flex-wrap items-end justify-between gap-3">
         <Pills<'0' | '2' | '6'>
           label="Shaved"

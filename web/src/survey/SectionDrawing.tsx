@@ -10,12 +10,15 @@ export function SectionDrawing({
   place,
   gaugeMillimetres,
   armMillimetres,
+  taperDegrees,
   name,
 }: {
   readonly place: SurveyedPlace
   readonly gaugeMillimetres: number
   /** Of the arm whose tip lies there. */
   readonly armMillimetres: number
+  /** How the wax is shaved. */
+  readonly taperDegrees: number
   readonly name: string
 }) {
   const { section, tip, line, walls } = place
@@ -61,7 +64,7 @@ export function SectionDrawing({
         ))}
         {line && foot && (
           <path
-            d={`${path(under)}L${x(line.out).toFixed(3)} ${y(foot[1]).toFixed(3)}L${x(line.out).toFixed(3)} ${y(line.up).toFixed(3)}Z`}
+            d={`${path(under)}L${x(line.out + (line.up - foot[1]) * Math.tan((taperDegrees * Math.PI) / 180)).toFixed(3)} ${y(foot[1]).toFixed(3)}L${x(line.out).toFixed(3)} ${y(line.up).toFixed(3)}Z`}
             fill="url(#blocked)"
           />
         )}

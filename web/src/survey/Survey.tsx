@@ -6,6 +6,7 @@ import {
   type ClaspArm,
   handWords,
   type JobState,
+  lastSheetOf,
   type Saying,
   type SheetData,
   type StepSheet,
@@ -280,6 +281,7 @@ export function Survey({
                       place={found.answer}
                       gaugeMillimetres={gauge}
                       armMillimetres={readNumber(place.arm.thick, 'mm').value ?? 0}
+                      taperDegrees={Number(draft.taper)}
                       name={place.name}
                     />
                   ) : (
@@ -302,6 +304,7 @@ export function Survey({
                   <RoomPanel
                     cubicMillimetres={survey?.cubicMillimetres}
                     rooms={rooms}
+                    before={job && lastSheetOf(job, 'survey')?.blockOutMillilitres}
                     taper={draft.taper}
                     tilt={tilt}
                     arch={draft.arch}

@@ -25,6 +25,8 @@ import { MeshBVH } from 'three-mesh-bvh'
 
 /** Classes by colour and by pattern: dots, lines, lines crossed, solid with a light edge. */
 export const classColours = ['#f2d675', '#e08a2b', '#c4502f', '#8f2436'] as const
+/** A wall nearly along the rod: the line lies anywhere on it. */
+export const bandColour = '#0f7f8f'
 /** What a clear arm cannot pass. */
 export const severeColour = '#d14f8c'
 const rgb = (hex: string) =>
@@ -43,6 +45,7 @@ export class CastScene {
   private readonly geometry = new BufferGeometry()
   private readonly body: Mesh
   private readonly line: LineSegments
+  private readonly band: LineSegments
   private readonly marks = new Group()
   private readonly rod: Mesh
   private readonly bvh: MeshBVH
@@ -79,8 +82,10 @@ export class CastScene {
     this.body.position.copy(this.middle).negate()
     this.line = new LineSegments(new BufferGeometry(), new LineBasicMaterial({ color: '#16292b' }))
     this.line.position.copy(this.body.position)
+    this.band = new LineSegments(new BufferGeometry(), new LineBasicMaterial({ color: bandColour }))
+    this.band.position.copy(this.body.position)
     this.marks.position.copy(this.body.position)
-    this.cast.add(this.body, this.line, this.marks)
+    this.cast.add(this.body, this.line, this.band, this.marks)
     const table = new Mesh(
       new CylinderGeometry(this.radius * 0.98, this.radius * 0.92, 4, 64),
       new MeshStandardMaterial({ color: '#97a6a8', roughness: 0.5 }),
@@ -151,10 +156,16 @@ export class CastScene {
     this.draw()
   }
 
-  setLine(pieces: Float32Array): void {
-    this.line.geometry.dispose()
-    this.line.geometry = new BufferGeometry()
-    this.line.geometry.setAttribute('position', new BufferAttribute(pieces, 3))
+  /** The survey line, and where it is only a band. */
+  setLine(pieces: Float32Array, band: Float32Array): void {
+    for (const [of, places] of [
+      [this.line, pieces],
+      [this.band, band],
+    ] as const) {
+      of.geometry.dispose()
+      of.geometry = new BufferGeometry()
+      of.geometry.setAttribute('position', new BufferAttribute(places, 3))
+    }
     this.draw()
   }
 
@@ -204,6 +215,7 @@ export class CastScene {
     this.controls.dispose()
     this.geometry.dispose()
     this.line.geometry.dispose()
+    this.band.geometry.dispose()
     this.renderer.dispose()
     this.renderer.domElement.remove()
   }

@@ -6,10 +6,11 @@ import {
   clustered,
   inFrame,
   levelFloor,
-  likelyMeshUnits,
   type MeshFormat,
+  type MeshTightness,
   type MeshUnitId,
   meshSize,
+  meshTightness,
   meshUnits,
   nearestCorner,
   planeUp,
@@ -18,6 +19,7 @@ import {
   type ScanWord,
   type StonePieces,
   type SurveyedPlace,
+  type SurveyLine,
   type SurveyMesh,
   soundScan,
   stonePieces,
@@ -29,6 +31,7 @@ import {
   type Triangles,
   type Tripod,
   turnedOver,
+  unitOf,
   usualFloor,
   type Vector,
 } from '@yentrik/core'
@@ -44,7 +47,8 @@ export interface OpenedScan {
   readonly format: MeshFormat
   readonly triangles: number
   readonly sha256: string
-  readonly likely: readonly MeshUnitId[]
+  /** The unit, or why it must be asked. */
+  readonly unit: Attempt<MeshUnitId>
   /** Of its largest side, in the file's unit. */
   readonly size: number
 }
@@ -82,6 +86,8 @@ export interface SurveyShown {
   /** Left out while the table is moved. */
   readonly full?: {
     readonly line: Float32Array
+    /** Pieces where the wall is so near to the rod that the line is only a band. */
+    readonly band: Float32Array
     readonly areas: readonly number[]
     readonly holes: boolean
     readonly tripod?: Tripod
@@ -137,7 +143,7 @@ const surveyWork = {
           format,
           triangles: triangles.count,
           sha256: [...hash].map((byte) => byte.toString(16).padStart(2, '0')).join(''),
-          likely: likelyMeshUnits(size),
+          unit: attempt(() => unitOf(size)),
           size,
         }
       })
@@ -215,7 +221,7 @@ const surveyWork = {
         depths: drawn(found.depths),
         cubicMillimetres: found.cubicMillimetres,
         full: {
-          line: found.line.pieces,
+          ...linesOf(found.line),
           areas: found.areas,
           holes: found.holes,
           ...(tripod ? { tripod } : {}),
@@ -254,6 +260,9 @@ const surveyWork = {
     })
   },
 
+  /** Whether the file is closed and untangled: for what it is worth, as a survey reads it all the same. */
+  tightness: (): Attempt<MeshTightness> => attempt(() => meshTightness(file!.triangles)),
+
   plan: (tilt: TableTilt, gauges: readonly number[]) => attempt(() => ready().plan(tilt, gauges)),
 
   pieces(arch: RecoveredArch, canineDegrees: number, endDegrees: number): Attempt<StonePieces> {
@@ -272,6 +281,12 @@ const surveyWork = {
 }
 export type SurveyWork = typeof surveyWork
 expose(surveyWork)
+
+/** The survey line apart from where it is only a band. */
+function linesOf({ pieces, band }: SurveyLine): { line: Float32Array; band: Float32Array } {
+  const of = (what: number) => pieces.filter((_, n) => band[Math.floor(n / 6)] === what)
+  return { line: of(0), band: of(1) }
+}
 
 /** The triangles under the strokes of a brush; undefined where there is none. */
 function strokes(points: readonly Vector[], brush: number): Uint8Array | undefined {

@@ -97,9 +97,9 @@ export function useSurvey(tilt: TableTilt) {
       setRefusal(answer.refusal)
       if (!answer.answer) return
       setScan({ name, opened: answer.answer })
-      const [likely, ...others] = answer.answer.likely
       // One unit alone makes it the size of dental work: taken and shown. Several or none: asked.
-      if (likely && others.length === 0) await layScan({ unit: likely, turnedOver: false, keepStray: false })
+      const unit = answer.answer.unit.answer
+      if (unit) await layScan({ unit, turnedOver: false, keepStray: false })
     },
     [give, layScan],
   )
