@@ -146,7 +146,7 @@ async function surveyArch(page) {
   await place.getByText('Dividers').waitFor()
   await page.getByRole('slider', { name: 'Side of the table' }).focus()
   for (let n = 0; n < 4; n++) await page.keyboard.press('ArrowUp')
-  await page.getByText('left side up 2°').waitFor()
+  await page.getByRole('region', { name: 'For the hand' }).getByText('left side up 2°').waitFor()
   await page.waitForTimeout(3000)
 }
 

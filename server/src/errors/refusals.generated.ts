@@ -256,6 +256,7 @@ export const explainedRefusals: readonly ExplainedRefusal[] = [
   {"code":"triangle","status":422,"means":["Sides of … do not reach over …."],"remedies":["Measure from the condyle to the incisal edge again."]},
   {"code":"tripod-heights-impossible","status":422,"means":["Two heights differ by more than the places do."],"remedies":["Read the heights again."]},
   {"code":"tripod-on-a-line","status":422,"means":["The three marks lie almost on one line."],"remedies":["Set one of them well to the side."]},
+  {"code":"units-unclear","status":422,"means":["The cast would be … mm wide."],"remedies":["Which unit is the file in?"]},
   {"code":"unknown-name","status":421,"means":["This server does not go by the name …."],"remedies":["Use its own address, or add the name to YENTRIK_NAMES."]},
   {"code":"unknown-stage","status":422,"means":["That stage is not on this ladder."],"remedies":["Choose the stage at which the scratch was seen."]},
   {"code":"unknown-tooth","status":422,"means":["There is no tooth … on a denture."],"remedies":["Touch one of the fourteen teeth of an arch."]},

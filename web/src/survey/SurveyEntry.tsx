@@ -1,4 +1,4 @@
-import type { SurveyArch } from '@yentrik/core'
+import { type SurveyArch, showTooth } from '@yentrik/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { Pills } from '../parts/Choices.tsx'
@@ -6,6 +6,7 @@ import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberEntry } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { usePreferences } from '../preferences/preferences.ts'
 import { useMillimetres } from '../preferences/words.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 
@@ -34,6 +35,7 @@ export function SurveyEntry({
   onRecord,
 }: SheetEntryProps<'survey'>) {
   const mm = useMillimetres(2)
+  const notation = usePreferences((preferences) => preferences.teeth)
   const [draft, keep, forget] = useDraft<ByGauge>(draftKey, () => ({
     arch: last?.arch ?? (job.route.choices.arch === 'lower' ? 'lower' : 'upper'),
     gauge: String(last?.places[0]?.gaugeMillimetres ?? sheet.usualGauge),
@@ -46,7 +48,7 @@ export function SurveyEntry({
           }))
         : Array.from({ length: Math.max(1, sheet.leastPlaces) }, (_, key) => ({
             key,
-            place: teeth[key] === undefined ? '' : String(teeth[key]),
+            place: teeth[key] === undefined ? '' : showTooth(teeth[key], notation),
             depth: '',
           })),
   }))
