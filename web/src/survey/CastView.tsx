@@ -17,20 +17,36 @@ interface CastViewProps {
   readonly chosen: number | undefined
   /** Strokes of a brush instead of taps. */
   readonly painting: boolean
-  /** What was painted, to be seen. */
-  readonly strokes: readonly Vector[]
+  /** Per corner that is drawn, 1 where it counts. */
+  readonly counts: Float32Array | undefined
   readonly onTilt: (tilt: TableTilt) => void
   readonly onMoving: (moving: boolean) => void
   readonly onTap: (place: Vector) => void
+  readonly onStroke: (places: readonly Vector[]) => void
 }
 
 /** Farther, and it was no tap, pixels. */
 const TAP_PIXELS = 6
+/** Places of a stroke are so far apart at least. */
+const STROKE_MILLIMETRES = 1
 
 /** The cast on the table under the rod, in 3D, with the two angles to drag. Without 3D the plan and the figures are the same. */
 export function CastView(props: CastViewProps) {
-  const { laid, survey, arch, tilt, locked, places, chosen, painting, strokes, onTilt, onMoving, onTap } =
-    props
+  const {
+    laid,
+    survey,
+    arch,
+    tilt,
+    locked,
+    places,
+    chosen,
+    painting,
+    counts,
+    onTilt,
+    onMoving,
+    onTap,
+    onStroke,
+  } = props
   const holder = useRef<HTMLDivElement>(null)
   const scene = useRef<CastScene>(undefined)
   const label = useRef<HTMLSpanElement>(null)
@@ -66,9 +82,17 @@ export function CastView(props: CastViewProps) {
     scene.current?.setLine(survey?.full?.line ?? new Float32Array(), survey?.full?.band ?? new Float32Array())
   }, [survey, laid])
   useEffect(
-    () => scene.current?.setMarks([...places.map(({ tap }) => tap), ...strokes], mark?.tap),
-    [places, mark, strokes, laid, tilt],
+    () =>
+      scene.current?.setMarks(
+        places.map(({ tap }) => tap),
+        mark?.tap,
+      ),
+    [places, mark, counts, laid, tilt],
   )
+  useEffect(() => {
+    if (counts) scene.current?.setCounts(counts)
+  }, [counts, laid])
+  const stroke = useRef<Vector[]>([])
   const down = useRef<{ readonly x: number; readonly y: number }>(undefined)
   const set = (part: Partial<TableTilt>) => onTilt({ ...tilt, ...part })
   return (
@@ -85,9 +109,19 @@ export function CastView(props: CastViewProps) {
           if (!painting || event.buttons !== 1) return
           event.stopPropagation()
           const at = scene.current?.under(event)
-          if (at) onTap(at)
+          const last = stroke.current.at(-1)
+          if (
+            !at ||
+            (last && Math.hypot(at[0] - last[0], at[1] - last[1], at[2] - last[2]) < STROKE_MILLIMETRES)
+          )
+            return
+          stroke.current.push(at)
+          scene.current?.addDot(at)
         }}
         onPointerUp={(event) => {
+          const painted = stroke.current
+          stroke.current = []
+          if (painted.length > 0) return onStroke(painted)
           const { x, y } = down.current ?? { x: 0, y: 0 }
           if (Math.hypot(event.clientX - x, event.clientY - y) > TAP_PIXELS) return
           const at = scene.current?.under(event)

@@ -111,12 +111,17 @@ export function Survey({
     still && draft.use === 'recovery' && canine && end ? { canine, end, version } : undefined,
     (question) => give<StonePieces>((work) => work.pieces(draft.arch, question.canine, question.end)),
   )
+  const onStroke = (places: readonly Vector[]) => {
+    const { counted } = state
+    if (!counted) return
+    const of = tapFor === 'paintGum' ? 'gum' : 'painted'
+    void state.count({ ...counted, [of]: [...counted[of], ...places] })
+  }
   const onTap = (at: Vector) => {
     const { counted } = state
     if (!counted) return
     if (tapFor === 'sulcus') void state.count({ ...counted, floorMillimetres: at[2] + 1 })
-    else if (tapFor === 'paint') void state.count({ ...counted, painted: [...counted.painted, at] })
-    else if (tapFor === 'paintGum') void state.count({ ...counted, gum: [...counted.gum, at] })
+    else if (tapFor === 'paint' || tapFor === 'paintGum') onStroke([at])
     else if (tapFor === 'front' || tapFor === 'back') setLayTaps({ ...layTaps, [tapFor]: at })
     else if (tapFor === 'plane') setLayTaps({ ...layTaps, plane: [...layTaps.plane, at].slice(-3) })
     else if (tapFor === 'gum' && place) onPlace({ ...place, gum: at })
@@ -198,10 +203,11 @@ export function Survey({
                 places={draft.use === 'recovery' ? none : draft.places}
                 chosen={draft.use === 'recovery' ? undefined : draft.chosen}
                 painting={tapFor === 'paint' || tapFor === 'paintGum'}
-                strokes={(tapFor === 'paintGum' ? state.counted?.gum : state.counted?.painted) ?? none}
+                counts={state.counts}
                 onTilt={onTilt}
                 onMoving={setMoving}
                 onTap={onTap}
+                onStroke={onStroke}
               />
             </section>
             <section className="card-flat flex flex-col p-4 lg:max-h-[28rem]" aria-label="Place">

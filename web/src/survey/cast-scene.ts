@@ -76,6 +76,10 @@ export class CastScene {
     this.geometry.setAttribute('position', new BufferAttribute(positions, 3))
     this.geometry.setIndex(new BufferAttribute(triangles, 1))
     this.geometry.setAttribute('depth', new BufferAttribute(new Float32Array(positions.length / 3), 1))
+    this.geometry.setAttribute(
+      'counts',
+      new BufferAttribute(new Float32Array(positions.length / 3).fill(1), 1),
+    )
     this.bvh = new MeshBVH(this.geometry)
     this.geometry.computeVertexNormals()
     this.body = new Mesh(this.geometry, stone())
@@ -143,10 +147,25 @@ export class CastScene {
   }
 
   setDepths(depths: Float32Array): void {
-    const attribute = this.geometry.getAttribute('depth') as BufferAttribute
-    if (depths.length !== attribute.count) return
-    attribute.array.set(depths)
+    this.setAttribute('depth', depths)
+  }
+
+  /** What does not count is dimmed. */
+  setCounts(counts: Float32Array): void {
+    this.setAttribute('counts', counts)
+  }
+
+  private setAttribute(name: 'depth' | 'counts', values: Float32Array): void {
+    const attribute = this.geometry.getAttribute(name) as BufferAttribute
+    if (values.length !== attribute.count) return
+    attribute.array.set(values)
     attribute.needsUpdate = true
+    this.draw()
+  }
+
+  /** A dot under the brush. */
+  addDot(place: Vector): void {
+    this.marks.add(dotAt(place, '#b4552d'))
     this.draw()
   }
 
@@ -172,11 +191,7 @@ export class CastScene {
   /** Marks on the cast; the rod comes down on the one that is looked at. */
   setMarks(places: readonly Vector[], chosen: Vector | undefined): void {
     this.marks.clear()
-    for (const [x, y, z] of places) {
-      const dot = new Mesh(new SphereGeometry(0.55, 16, 12), new MeshStandardMaterial({ color: '#0f5560' }))
-      dot.position.set(x, y, z)
-      this.marks.add(dot)
-    }
+    for (const place of places) this.marks.add(dotAt(place, '#0f5560'))
     this.rod.visible = chosen !== undefined
     if (chosen) {
       this.cast.updateMatrixWorld()
@@ -221,6 +236,12 @@ export class CastScene {
   }
 }
 
+function dotAt([x, y, z]: Vector, color: string): Mesh {
+  const dot = new Mesh(new SphereGeometry(0.55, 16, 12), new MeshStandardMaterial({ color }))
+  dot.position.set(x, y, z)
+  return dot
+}
+
 /** Deeper than any depth. */
 const NEVER = 1000
 const severe = { value: NEVER }
@@ -237,14 +258,21 @@ function stone(): MeshStandardMaterial {
   material.onBeforeCompile = (shader) => {
     shader.uniforms.severe = severe
     shader.vertexShader = shader.vertexShader
-      .replace('#include <common>', '#include <common>\nattribute float depth;\nvarying float vDepth;')
-      .replace('#include <begin_vertex>', '#include <begin_vertex>\nvDepth = depth;')
+      .replace(
+        '#include <common>',
+        '#include <common>\nattribute float depth;\nattribute float counts;\nvarying float vDepth;\nvarying float vCounts;',
+      )
+      .replace('#include <begin_vertex>', '#include <begin_vertex>\nvDepth = depth;\nvCounts = counts;')
     shader.fragmentShader = shader.fragmentShader
-      .replace('#include <common>', '#include <common>\nvarying float vDepth;\nuniform float severe;')
+      .replace(
+        '#include <common>',
+        '#include <common>\nvarying float vDepth;\nvarying float vCounts;\nuniform float severe;',
+      )
       .replace(
         '#include <color_fragment>',
         `#include <color_fragment>
-        if (vDepth > 0.02) {
+        if (vCounts < 0.5) diffuseColor.rgb = mix(diffuseColor.rgb, vec3(0.5, 0.49, 0.46), 0.65);
+        else if (vDepth > 0.02) {
           vec2 at = gl_FragCoord.xy;
           vec3 ink = vec3(0.12, 0.05, 0.03);
           float one = step(mod(at.x + at.y, 7.0), 1.6);

@@ -184,18 +184,21 @@ const surveyWork = {
     })
   },
 
-  /** What counts: above the floor, and within the strokes of the brush where there are any. */
+  /**
+   * What counts: above the floor, and within the strokes of the brush where there are any.
+   * @returns per corner that is drawn, 1 where it counts
+   */
   count(
     floorMillimetres: number,
     painted: readonly Vector[],
     gum: readonly Vector[],
     brush: number,
-  ): Attempt<true> {
+  ): Attempt<Float32Array> {
     return attempt(() => {
       const floor = levelFloor(floorMillimetres)
       survey = new CastSurvey(cast!, floor, strokes(painted, brush))
       gumSurvey = gum.length > 0 ? new CastSurvey(cast!, floor, strokes(gum, brush)) : undefined
-      return true as const
+      return drawn(counting(cast!, floorMillimetres, survey.painted))
     })
   },
 
@@ -281,6 +284,21 @@ const surveyWork = {
 }
 export type SurveyWork = typeof surveyWork
 expose(surveyWork)
+
+/** Per corner, 1 where it counts. */
+function counting(
+  { positions, triangles }: SurveyMesh,
+  floor: number,
+  painted: Uint8Array | undefined,
+): Float32Array {
+  const counts = new Float32Array(positions.length / 3)
+  for (let n = 0; n < triangles.length; n++) {
+    const corner = triangles[n]!
+    if (positions[3 * corner + 2]! > floor && (!painted || painted[Math.floor(n / 3)] === 1))
+      counts[corner] = 1
+  }
+  return counts
+}
 
 /** The survey line apart from where it is only a band. */
 function linesOf({ pieces, band }: SurveyLine): { line: Float32Array; band: Float32Array } {

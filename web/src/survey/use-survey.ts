@@ -32,6 +32,7 @@ export function useSurvey(tilt: TableTilt) {
   const [scan, setScan] = useState<{ readonly name: string; readonly opened: OpenedScan }>()
   const [laid, setLaid] = useState<LaidScan>()
   const [lay, setLayState] = useState<ScanLay>()
+  const [counts, setCounts] = useState<Float32Array>()
   const [counted, setCountedState] = useState<Counted>()
   /** Counts what was laid and counted: another number, another survey. */
   const [version, setVersion] = useState(0)
@@ -59,11 +60,13 @@ export function useSurvey(tilt: TableTilt) {
   const count = useCallback(
     async (next: Counted) => {
       setCountedState(next)
-      const answer = await give<true>((work) =>
+      const answer = await give<Float32Array>((work) =>
         work.count(next.floorMillimetres, next.painted, next.gum, BRUSH_MILLIMETRES),
       )
       setRefusal(answer.refusal)
-      if (answer.answer) setVersion((before) => before + 1)
+      if (!answer.answer) return
+      setCounts(answer.answer)
+      setVersion((before) => before + 1)
     },
     [give],
   )
@@ -164,6 +167,8 @@ export function useSurvey(tilt: TableTilt) {
     laid,
     lay,
     counted,
+    /** Per corner that is drawn, 1 where it counts. */
+    counts,
     version,
     reading,
     refusal: refusal ?? survey?.refusal,
