@@ -1,4 +1,5 @@
 import { castingCalculators } from '../casting/index.ts'
+import { colourCalculators } from '../colour/index.ts'
 import { cureCalculator } from '../curing/index.ts'
 import { mixingCalculators } from '../mixing/index.ts'
 import { articulatorCalculator } from '../mounting/index.ts'
@@ -16,4 +17,5 @@ export const calculators = [
   ...castingCalculators,
   cureCalculator,
   ...surveyCalculators,
+  ...colourCalculators,
 ] as unknown as readonly Calculator[]

@@ -1,0 +1,45 @@
+import { calculator, choice, figure, list, maybe, record, text, three } from '../shape/index.ts'
+import { checkLab, colourDifference, labShape } from './lab.ts'
+import { planZone, verdictOf } from './recipe.ts'
+
+const difference = calculator({
+  name: 'colour-difference',
+  summary: 'How far apart two colours are, CIEDE2000, and whether anybody sees it',
+  input: record({ one: labShape, other: labShape }),
+  example: { one: { L: 80, a: 2, b: 18 }, other: { L: 79, a: 2.5, b: 19 } },
+  answer: ({ one, other }) => {
+    checkLab(one, 'one')
+    checkLab(other, 'other')
+    const found = colourDifference(one, other)
+    return { difference: found, verdict: verdictOf(found) }
+  },
+})
+
+const band = three(figure(0, 1000, { example: 0.01 }))
+const recipe = calculator({
+  name: 'stain-recipe',
+  summary: 'Which stains bring a ceramic block to a target colour, and whether they can',
+  input: record({
+    blockLab: labShape,
+    targetLab: labShape,
+    pots: list(record({ name: text(80, { example: 'ochre body' }), absorption: band, scattering: band }), 12),
+    maxCoats: maybe(figure(-10, 10, { example: 2 })),
+    specular: maybe(choice(['excluded', 'included'])),
+  }),
+  example: {
+    blockLab: { L: 84, a: 1, b: 13 },
+    targetLab: { L: 80.5, a: 2, b: 17 },
+    pots: [
+      { name: 'ochre body', absorption: [0.01, 0.01, 0.034], scattering: [0.01, 0.007, 0.004] },
+      { name: 'brown body', absorption: [0.026, 0.033, 0.056], scattering: [0.02, 0.014, 0.006] },
+    ],
+  },
+  heavy: true,
+  answer: ({ blockLab, targetLab, pots, maxCoats, specular }) =>
+    planZone({ name: 'crown', block: blockLab, target: targetLab }, pots, {
+      ...(maxCoats === undefined ? {} : { maxCoats }),
+      ...(specular ? { specular } : {}),
+    }),
+})
+
+export const colourCalculators = [difference, recipe] as const
