@@ -54,6 +54,9 @@ export function labOf([x, y, z]: readonly number[]): Lab {
   return { L: 116 * fy - 16, a: 500 * (fx - fy), b: 200 * (fy - fz) }
 }
 
+/** L* of the Y band. */
+export const lightnessOf = (y: number): number => 116 * forward(y) - 16
+
 /** White of sRGB as X, Y, Z, and the way from XYZ to its linear channels. Source: IEC 61966-2-1, recalled. */
 const WHITE = [0.95047, 1, 1.08883] as const
 const TO_RGB = [

@@ -8,7 +8,7 @@ import {
   stainedColour,
   substrateOf,
 } from './film.ts'
-import { checkLab, colourDifference, type Lab, labOf } from './lab.ts'
+import { checkLab, colourDifference, type Lab, labOf, lightnessOf } from './lab.ts'
 
 /** What nobody sees, and what is accepted, ΔE00. Source: Paravina 2015, half of the people, recalled. */
 export const NOT_SEEN = 0.8
@@ -119,19 +119,22 @@ function grid(pots: number, maxCoats: number): number[][] {
 
 /** Better first: score, then fewer pots, fewer coats, smaller difference; then the order of the shelf. */
 function compare(a: Candidate, b: Candidate): number {
-  for (const by of [
-    a.score - b.score,
-    count(a.pots) - count(b.pots),
-    a.used - b.used,
-    a.difference - b.difference,
-  ])
-    if (Math.abs(by) > SAME) return by
-  return 0
+  if (Math.abs(a.score - b.score) > SAME) return a.score - b.score
+  const pots = count(a.pots) - count(b.pots)
+  if (pots !== 0) return pots
+  if (Math.abs(a.used - b.used) > SAME) return a.used - b.used
+  return Math.abs(a.difference - b.difference) > SAME ? a.difference - b.difference : 0
 }
 function count(bits: number): number {
   let n = 0
   for (let left = bits; left > 0; left &= left - 1) n++
   return n
+}
+
+/** No difference is less than that of lightness alone: chroma and hue only add to it, and their rotation never takes all of it away. */
+function leastDifference(one: number, other: number): number {
+  const off = ((one + other) / 2 - 50) ** 2
+  return Math.abs(one - other) / (1 + (0.015 * off) / Math.sqrt(20 + off))
 }
 
 /** The best recipe of a zone for every set of pots, and the lightest of all. */
@@ -144,30 +147,38 @@ function tried(
   const under = substrateOf(block, specular, 'blockLab')
   const best = new Map<number, Candidate>()
   let lightest = 0
+  const [K, S] = [new Float64Array(3), new Float64Array(3)]
   const bands = [0, 0, 0]
   for (const quarters of recipes) {
     let bits = 0
     let sum = 0
-    for (let band = 0; band < 3; band++) {
-      let [K, S] = [0, 0]
-      for (let n = 0; n < quarters.length; n++)
-        if (quarters[n]! > 0) {
-          const x = quarters[n]! / STEPS_PER_COAT
-          K += x * pots[n]!.absorption[band]!
-          S += x * pots[n]!.scattering[band]!
-          if (band === 0) {
-            bits |= 1 << n
-            sum += x
-          }
-        }
-      bands[band] = overSurface(onSubstrate(film(K, S), under[band]!), specular)
+    K.fill(0)
+    S.fill(0)
+    for (let n = 0; n < quarters.length; n++) {
+      if (quarters[n] === 0) continue
+      const x = quarters[n]! / STEPS_PER_COAT
+      const { absorption, scattering } = pots[n]!
+      bits |= 1 << n
+      sum += x
+      for (let band = 0; band < 3; band++) {
+        K[band]! += x * absorption[band]!
+        S[band]! += x * scattering[band]!
+      }
     }
-    const colour = labOf(bands)
-    if (colour.L > lightest) lightest = colour.L
-    const difference = colourDifference(colour, target)
-    const score = Math.max(difference, NOT_SEEN) + PER_POT * count(bits) + PER_COAT * sum
-    const candidate: Candidate = { quarters, pots: bits, used: sum, colour, difference, score }
+    const through = (band: number) =>
+      overSurface(onSubstrate(film(K[band]!, S[band]!), under[band]!), specular)
+    bands[1] = through(1)
+    const lightness = lightnessOf(bands[1])
+    if (lightness > lightest) lightest = lightness
+    const costs = PER_POT * count(bits) + PER_COAT * sum
     const held = best.get(bits)
+    if (held && Math.max(leastDifference(lightness, target.L), NOT_SEEN) + costs > held.score + SAME) continue
+    bands[0] = through(0)
+    bands[2] = through(2)
+    const colour = labOf(bands)
+    const difference = colourDifference(colour, target)
+    const score = Math.max(difference, NOT_SEEN) + costs
+    const candidate: Candidate = { quarters, pots: bits, used: sum, colour, difference, score }
     if (!held || compare(candidate, held) < 0) best.set(bits, candidate)
   }
   return { best, lightest }
@@ -182,6 +193,20 @@ interface PlanOptions {
 /** A recipe for one zone by itself. @throws {DomainError} as `planCrown` */
 export const planZone = (zone: Zone, pots: readonly Pot[], options: PlanOptions = {}): ZonePlan =>
   planned([zone], pots, options, 0).zones[0]!
+
+/** The best recipe within every set of pots: its own, or that of the set with one pot less. */
+function bestWithin(own: ReadonlyMap<number, Candidate>, pots: number): readonly Candidate[] {
+  const best: Candidate[] = []
+  for (let set = 0; set < 1 << pots; set++) {
+    let least = own.get(set)
+    for (let n = 0; n < pots; n++) {
+      const less = set & (1 << n) ? best[set ^ (1 << n)] : undefined
+      if (less && (!least || compare(less, least) < 0)) least = less
+    }
+    best.push(least!)
+  }
+  return best
+}
 
 /**
  * A recipe for each zone of a crown from one set of at most four pots: every mix of at most three pots in quarter coats is tried, every
@@ -208,19 +233,13 @@ function planned(
   }
   const recipes = grid(pots.length, maxCoats)
   const all = zones.map((zone) => tried(zone, pots, recipes, specular))
-  let chosen:
-    | { readonly score: number; readonly set: number; readonly plans: readonly Candidate[] }
-    | undefined
+  const within = all.map(({ best }) => bestWithin(best, pots.length))
+  let chosen: { readonly score: number; readonly plans: readonly Candidate[] } | undefined
   for (let set = 0; set < 1 << pots.length; set++) {
     if (count(set) > MOST_IN_CROWN) continue
-    const plans = all.map(({ best }) => {
-      let least: Candidate | undefined
-      for (const [bits, candidate] of best)
-        if ((bits & ~set) === 0 && (!least || compare(candidate, least) < 0)) least = candidate
-      return least!
-    })
+    const plans = within.map((best) => best[set]!)
     const score = plans.reduce((sum, plan) => sum + plan.score, 0) + perPot * count(set)
-    if (!chosen || score < chosen.score - SAME) chosen = { score, set, plans }
+    if (!chosen || score < chosen.score - SAME) chosen = { score, plans }
   }
   return {
     score: chosen!.score,
