@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { Ajv } from 'ajv'
 import { DomainError } from '../refusal/index.ts'
-import { inMetric } from '../testing/index.ts'
+import { inMetric } from '../testing/words.ts'
 import { calculators } from './index.ts'
 
 const ajv = new Ajv({ strict: false, discriminator: true, formats: { 'date-time': true, date: true } })

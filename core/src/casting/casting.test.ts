@@ -8,7 +8,7 @@ import {
   startFor,
   type TemperatureProgram,
 } from '../program/index.ts'
-import { inMetric } from '../testing/index.ts'
+import { inMetric } from '../testing/words.ts'
 import { traceElement } from './casting-metal.ts'
 import { speedFor, speedRatio } from './centrifugal-arm.ts'
 import { expansionAt } from './expansion-budget.ts'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { inMetric } from '../testing/index.ts'
+import { inMetric } from '../testing/words.ts'
 import {
   type AlloyPiece,
   type ArmCard,

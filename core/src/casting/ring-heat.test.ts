@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { type MachineTrouble, programCelsius, runMachine, type TemperatureProgram } from '../program/index.ts'
 import { seededRandom } from '../random/index.ts'
-import { inMetric } from '../testing/index.ts'
+import { inMetric } from '../testing/words.ts'
 import {
   type BurnoutJudgement,
   type BurnoutRun,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { refused } from '../testing/index.ts'
 import { shelf } from '../testing/stain-shelf.ts'
+import { refused } from '../testing/words.ts'
 import {
   calibratePot,
   colourDifference,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { inMetric } from '../testing/index.ts'
+import { inMetric } from '../testing/words.ts'
 import {
   type CureWish,
   cure,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { metric } from '../testing/index.ts'
+import { metric } from '../testing/words.ts'
 import {
   gaugeMillimetres,
   type LabProduct,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { materials } from '../materials/index.ts'
-import { inMetric } from '../testing/index.ts'
+import { inMetric } from '../testing/words.ts'
 import { dentureBaseCm3 } from './denture-base.ts'
 import {
   changedSetMinutes,

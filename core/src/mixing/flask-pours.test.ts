@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { DomainError } from '../refusal/index.ts'
-import { inMetric } from '../testing/index.ts'
+import { inMetric } from '../testing/words.ts'
 import { flaskPours } from './index.ts'
 
 const flask = {

@@ -6,7 +6,7 @@ import {
   materials,
   POLYMER_GRAMS_PER_CM3,
 } from '../materials/index.ts'
-import { inMetric } from '../testing/index.ts'
+import { inMetric } from '../testing/words.ts'
 import { gypsumStrengthFactor, setGypsum } from './gypsum-model.ts'
 import {
   blendRatio,

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from '@jest/globals'
-import { metric } from '../testing/index.ts'
+import { metric } from '../testing/words.ts'
 import { flashCells, pick, teethWithFlash, withFlash } from './flash.ts'
 import { stroke, volumeTaken } from './grinding.ts'
 import { type RemountTrainer, remountTrainer, type Trained, trainerTools } from './index.ts'

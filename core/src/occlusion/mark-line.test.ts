@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { refused } from '../testing/index.ts'
+import { refused } from '../testing/words.ts'
 import { type Bite, bites, parseMarkLine, regionName } from './index.ts'
 import { posteriorRegions } from './regions.ts'
 import type { Strength } from './remount-data.ts'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { metric } from '../testing/index.ts'
+import { metric } from '../testing/words.ts'
 import {
   type ContactMark,
   expertWords,

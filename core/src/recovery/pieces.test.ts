@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import type { SurveyMesh } from '../survey/index.ts'
-import { metric } from '../testing/index.ts'
+import { metric } from '../testing/words.ts'
 import { stonePieces } from './index.ts'
 
 /**

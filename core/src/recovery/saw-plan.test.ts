@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { metric, refused } from '../testing/index.ts'
+import { metric, refused } from '../testing/words.ts'
 import { HELD_UNDERCUT_MILLIMETRES, type StoneHeights, sawPlaceName, sawPlan } from './index.ts'
 
 const heights: StoneHeights = { middle: 11, canines: 15, ends: 13, labialUndercut: 0 }

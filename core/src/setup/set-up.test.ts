@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { articulatorCards, moveJaw } from '../mounting/index.ts'
-import { inMetric, metric } from '../testing/index.ts'
+import { inMetric, metric } from '../testing/words.ts'
 import { nearestOnArch } from './arch-form.ts'
 import {
   compareSetUp,

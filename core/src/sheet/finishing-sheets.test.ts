@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { routeTemplates } from '../jobs/index.ts'
-import { metric } from '../testing/index.ts'
+import { metric } from '../testing/words.ts'
 import { goodSheet, judgeSheet, type SheetData, type StepSheet, sheetWords } from './index.ts'
 
 /** The sheets that the finishing of a denture asks for. */

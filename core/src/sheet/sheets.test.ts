@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { routeTemplates } from '../jobs/index.ts'
-import { metric, refused } from '../testing/index.ts'
+import { metric, refused } from '../testing/words.ts'
 import {
   checkSheet,
   type DataOfKind,

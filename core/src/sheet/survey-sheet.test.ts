@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { routeTemplates } from '../jobs/index.ts'
-import { metric, refused } from '../testing/index.ts'
+import { metric, refused } from '../testing/words.ts'
 import { checkSheet, type DataOfKind, judgeSheet, type StepSheet, sheetWords } from './index.ts'
 
 const asked = [...routeTemplates.values()].flatMap(({ steps }) =>

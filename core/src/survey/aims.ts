@@ -41,16 +41,19 @@ export function bestTiltFor(
   },
 ): BestTilt {
   const { present, places, gum, onProgress = () => undefined } = asked
-  if (aim === 'guiding') return guiding(survey, present, places)
+  if (aim === 'guiding') return priced(survey, guiding(survey, present, places))
   if (aim === 'retention') {
     const worth = retention(survey, places)
-    return bestTilt({
-      coarse: worth,
-      fine: worth,
-      present,
-      slack: places.length * SAME_HOLD_MILLIMETRES ** 2,
-      onProgress,
-    })
+    return priced(
+      survey,
+      bestTilt({
+        coarse: worth,
+        fine: worth,
+        present,
+        slack: places.length * SAME_HOLD_MILLIMETRES ** 2,
+        onProgress,
+      }),
+    )
   }
   const of = aim === 'gum' && gum ? gum : survey
   return bestTilt({
@@ -59,6 +62,13 @@ export function bestTiltFor(
     present,
     onProgress,
   })
+}
+
+/** Every tilt that is shown, with what it costs in wax. */
+function priced(survey: CastSurvey, { chosen, level, present, ...found }: BestTilt): BestTilt {
+  const price = (of: WorkedTilt): WorkedTilt => ({ ...of, cubicMillimetres: survey.room(pathOf(of.tilt)) })
+  const [first, shown] = [price(level), price(present)]
+  return { ...found, level: first, present: shown, chosen: chosen === level ? first : price(chosen) }
 }
 
 /** How far the places are from what their arms want: Σ (min(D, 1) - g)², D the deepest of each but for a fiftieth. */

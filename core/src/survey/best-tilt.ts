@@ -107,6 +107,8 @@ export const AS_GOOD = 0.02
 export interface WorkedTilt {
   readonly tilt: TableTilt
   readonly value: number
+  /** What it costs in block-out, mm³, where the aim is another. */
+  readonly cubicMillimetres?: number
 }
 export interface BestTilt {
   /** To take: the smallest tilt among those that are as good as the least. */

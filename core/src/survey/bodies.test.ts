@@ -8,6 +8,7 @@ import {
   FreeEdge,
   levelFloor,
   pathOf,
+  roomBodies,
   roomUnder,
   type SurveyMesh,
   surveyLine,
@@ -178,6 +179,21 @@ describe('other bodies', () => {
     expect(found).toBeGreaterThanOrEqual(0.19)
     expect(found).toBeLessThan(0.196262 + 0.05 * (1 / Math.tan(radians(41))) + 0.005)
   })
+})
+
+it('block-out is told body by body, the largest first', () => {
+  const view = surveyed(
+    together(ball(4, [-12, 0, 4], 96), ball(2, [12, 5, 2], 96), ball(3, [12, -9, 3], 96)),
+  ).view
+  const bodies = roomBodies(view)
+  // Of a ball on the floor πr³/3.
+  for (const [n, radius] of [4, 3, 2].entries())
+    near(bodies[n]!.cubicMillimetres, (Math.PI * radius ** 3) / 3, 5)
+  expect(bodies.map(({ middle }) => middle.slice(0, 2).map((at) => Math.round(at) + 0))).toEqual([
+    [-12, 0],
+    [12, -9],
+    [12, 5],
+  ])
 })
 
 describe('where the map is hard to read', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { metric, refused } from '../testing/index.ts'
+import { metric, refused } from '../testing/words.ts'
 import { armLoad, armWays, armWords, type ClaspArm, peakPull, roundWall, straightWall } from './index.ts'
 
 const steel = (change: Partial<ClaspArm> = {}): ClaspArm => ({

@@ -26,7 +26,7 @@ export { peakPull, roundWall, straightWall, USUAL_FRICTION } from './clasp-pull.
 export { areasDeeper, DEPTH_CLASSES, depthLine, depthsOf, type SurveyLine, surveyLine } from './depths.ts'
 export { FreeEdge } from './free-edge.ts'
 export { gauges, nearestCorner, type SurveyedPlace, surveyPlace } from './place.ts'
-export { roomUnder, TAPERS, taperAdds } from './room.ts'
+export { type RoomBody, roomBodies, roomUnder, TAPERS, taperAdds } from './room.ts'
 export { type ScanWord, type SoundScan, soundScan, turnedOver, unitOf } from './scan.ts'
 export { sectionAt, type WallPlace, wallAt, wallDown } from './section.ts'
 export {

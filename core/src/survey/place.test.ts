@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
-import { metric, refused } from '../testing/index.ts'
 import { ball, moved, post, together } from '../testing/shapes.ts'
+import { metric, refused } from '../testing/words.ts'
 import {
   boundsOf,
   CastSurvey,

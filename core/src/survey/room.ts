@@ -2,6 +2,7 @@ import { toRadians } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { type CastView, NO_STONE } from './cast-view.ts'
 import type { FreeEdge } from './free-edge.ts'
+import type { Vector } from './vector.ts'
 
 /** The room under the stone along d, down to the floor: what is blocked out. */
 export interface Room {
@@ -18,8 +19,9 @@ const MOST_FACES = 64
  * The room by columns: faces from above, +1 where one looks up, -1 where it looks down; what lies below the first face and counts 0 is
  * room, down to the floor. Overlapping shells are one body.
  * @param painted per triangle, 1 where it counts: a gap counts when its upper or its lower face does; left out: all
+ * @param perColumn filled with the room of every column, mm high
  */
-export function roomUnder(view: CastView, painted?: Uint8Array): Room {
+export function roomUnder(view: CastView, painted?: Uint8Array, perColumn?: Float32Array): Room {
   const { columns, rows, head, next, faceHeight, face, cell } = view
   const heights = new Float64Array(MOST_FACES)
   const order = new Int32Array(MOST_FACES)
@@ -58,6 +60,7 @@ export function roomUnder(view: CastView, painted?: Uint8Array): Room {
         heights[k] = height
         order[k] = face[f]!
       }
+      const before = sum
       let winding = 0
       let wrong = order[0]! < 0
       if (wrong) upsideDown++
@@ -71,6 +74,7 @@ export function roomUnder(view: CastView, painted?: Uint8Array): Room {
         const foot = k + 1 < n ? heights[k + 1]! : view.floorAt(column, row)
         if (counts(order[k]!) || (k + 1 < n && counts(order[k + 1]!))) sum += heights[k]! - foot
       }
+      if (perColumn) perColumn[at] = sum - before
       if (wrong) odd++
     }
   return {
@@ -78,6 +82,50 @@ export function roomUnder(view: CastView, painted?: Uint8Array): Room {
     oddShare: counted === 0 ? 0 : odd / counted,
     insideOutShare: counted === 0 ? 0 : upsideDown / counted,
   }
+}
+
+/** A body of block-out that hangs together: how much, and where its middle is. */
+export interface RoomBody {
+  readonly cubicMillimetres: number
+  readonly middle: Vector
+}
+
+/** Columns with less room are no body (choice), mm. */
+const LEAST_ROOM = 0.2
+/** Smaller bodies are not worth a line (choice), mm³. */
+const LEAST_BODY = 0.5
+
+/** What is blocked out, body by body, the largest first: room that hangs together in the view. */
+export function roomBodies(view: CastView, painted?: Uint8Array): RoomBody[] {
+  const { columns, rows, cell } = view
+  const room = new Float32Array(columns * rows)
+  roomUnder(view, painted, room)
+  const bodies: RoomBody[] = []
+  const seen = new Uint8Array(room.length)
+  const open: number[] = []
+  for (let start = 0; start < room.length; start++) {
+    if (seen[start] === 1 || room[start]! < LEAST_ROOM) continue
+    let [sum, column, row, height] = [0, 0, 0, 0]
+    open.push(start)
+    seen[start] = 1
+    for (let at = open.pop(); at !== undefined; at = open.pop()) {
+      const [x, y] = [at % columns, Math.floor(at / columns)]
+      const here = room[at]!
+      sum += here
+      column += here * x
+      row += here * y
+      height += here * view.top[at]!
+      for (const next of [x > 0 ? at - 1 : -1, x < columns - 1 ? at + 1 : -1, at - columns, at + columns])
+        if (next >= 0 && next < room.length && seen[next] === 0 && room[next]! >= LEAST_ROOM) {
+          seen[next] = 1
+          open.push(next)
+        }
+    }
+    const cubicMillimetres = sum * cell * cell
+    if (cubicMillimetres >= LEAST_BODY)
+      bodies.push({ cubicMillimetres, middle: view.pointAt(column / sum, row / sum, height / sum) })
+  }
+  return bodies.sort((a, b) => b.cubicMillimetres - a.cubicMillimetres)
 }
 
 /** Tapers that a trimming knife leaves, degrees (common practice). */

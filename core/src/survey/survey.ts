@@ -4,7 +4,7 @@ import { CastView, type Floor } from './cast-view.ts'
 import { areasDeeper, DEPTH_CLASSES, depthLine, depthsOf, type SurveyLine, surveyLine } from './depths.ts'
 import { FreeEdge } from './free-edge.ts'
 import { outlineOf, seenAlong } from './plan.ts'
-import { roomUnder, taperAdds } from './room.ts'
+import { type RoomBody, roomBodies, roomUnder, taperAdds } from './room.ts'
 import { boundsOf, type Cluster, clustered, cornerNormals, type SurveyMesh } from './survey-mesh.ts'
 import { pathOf, type TableTilt } from './table.ts'
 import { type Tripod, tripodOf } from './tripod.ts'
@@ -54,8 +54,9 @@ export interface SurveyOfCast {
   readonly line: SurveyLine
   /** Deeper than each class, mm². */
   readonly areas: readonly number[]
-  /** Block-out down to the floor. */
+  /** Block-out down to the floor, and body by body, the largest first. */
   readonly cubicMillimetres: number
+  readonly bodies: readonly RoomBody[]
   readonly holes: boolean
 }
 
@@ -105,6 +106,7 @@ export class CastSurvey {
       line,
       areas: areasDeeper(view, depths, DEPTH_CLASSES, this.painted),
       cubicMillimetres,
+      bodies: roomBodies(view, this.painted),
       holes: oddShare > HOLES_SHARE,
     }
   }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { metric, refused } from '../testing/index.ts'
+import { metric, refused } from '../testing/words.ts'
 import { baseLifts, handWords, LEVEL, pathOf, type Tripod, tiltOf, tripodOf } from './index.ts'
 import { pathOfTripod } from './tripod.ts'
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { refused } from '../testing/index.ts'
+import { refused } from '../testing/words.ts'
 import { type Contact, twoWalls, type Vector, wayOut } from './index.ts'
 
 const radians = (degrees: number) => (degrees * Math.PI) / 180

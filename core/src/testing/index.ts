@@ -1,23 +1,3 @@
-import { type Saying, spoken } from '../quantity/index.ts'
-
 export { Bench, J, MINUTE, routes, START } from './case-bench.ts'
-
-/** A saying in metric words, to be held against a sentence. */
-export const metric = (words: Saying) => spoken(words, 'metric')
-
-/** A result with every saying in it as metric words, to be held against sentences. */
-export function inMetric<T>(result: T): T {
-  if (isSaying(result)) return metric(result) as T
-  if (Array.isArray(result)) return result.map((each: unknown) => inMetric(each)) as T
-  if (typeof result !== 'object' || result === null) return result
-  return Object.fromEntries(Object.entries(result).map(([key, each]) => [key, inMetric(each)])) as T
-}
-
-function isSaying(list: unknown): list is Exclude<Saying, string> {
-  if (!Array.isArray(list)) return false
-  const isQuantity = (part: unknown) =>
-    typeof part === 'object' && part !== null && (('kind' in part && 'value' in part) || 'moment' in part)
-  return list.some(isQuantity) && list.every((part) => typeof part === 'string' || isQuantity(part))
-}
-
-export { refused } from './refused.ts'
+// A test that needs no case takes these by themselves: the bench loads every route.
+export { inMetric, metric, refused } from './words.ts'

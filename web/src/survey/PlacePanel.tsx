@@ -7,7 +7,6 @@ import {
   armWords,
   gauges,
   qty,
-  type Saying,
   type SurveyArch,
   type SurveyedPlace,
   saying,
@@ -23,7 +22,7 @@ import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Said, useMillimetres } from '../preferences/words.tsx'
 import type { SurveyShown } from './survey.worker.ts'
-import { type ArmTyped, armOf, isStrip, type PlaceDraft } from './survey-draft.ts'
+import { type ArmTyped, armOf, type CastBounds, faceWords, isStrip, type PlaceDraft } from './survey-draft.ts'
 
 /** The number that matters at a place, why it holds or not, and its arm. */
 export function PlacePanel({
@@ -176,6 +175,7 @@ export function PlaceList({
   chosen,
   survey,
   arch,
+  cast,
   onChoose,
   onTake,
 }: {
@@ -183,14 +183,15 @@ export function PlaceList({
   readonly chosen: number | undefined
   readonly survey: SurveyShown | undefined
   readonly arch: SurveyArch
+  readonly cast: CastBounds
   readonly onChoose: (id: number) => void
   readonly onTake: (tap: Vector) => void
 }) {
   const mm = useMillimetres(2)
   const near = (a: Vector, b: Vector) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]) < 5
   const offered = survey?.full?.deep.filter(({ at }) => places.every(({ tap }) => !near(tap, at))) ?? []
-  const words = ({ at, normal }: (typeof offered)[number]): Saying =>
-    `${sideOf(arch, at[0])}, ${at[0] * normal[0] + (at[1] - 12) * normal[1] > 0 ? 'outer side' : 'inner side'}`
+  const words = ({ at, normal }: (typeof offered)[number]) =>
+    `${sideOf(arch, at[0] - (cast.min[0] + cast.max[0]) / 2)}, ${faceWords(at, normal, cast)}`
   return (
     <div className="grid gap-2">
       {places.length > 0 && (
@@ -210,7 +211,7 @@ export function PlaceList({
         <div className="mt-2 flex flex-wrap gap-2">
           {offered.slice(0, 8).map((each) => (
             <button key={each.at.join()} type="button" className="small-act" onClick={() => onTake(each.at)}>
-              <span className="figures font-bold">{mm(each.depthMillimetres)}</span> {words(each) as string}
+              <span className="figures font-bold">{mm(each.depthMillimetres)}</span> {words(each)}
             </button>
           ))}
         </div>

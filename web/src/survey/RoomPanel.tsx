@@ -2,6 +2,7 @@ import {
   type BestTilt,
   joined,
   LEVEL,
+  type RoomBody,
   type SurveyArch,
   saying,
   TAPERS,
@@ -16,11 +17,14 @@ import type { Attempt } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
+import { type CastBounds, whereWords } from './survey-draft.ts'
 
 /** Block-out in mL and grams, with a taper; what other tilts would come to; the best tilt by one aim. */
 export function RoomPanel({
   cubicMillimetres,
   rooms,
+  bodies,
+  cast,
   before,
   taper,
   tilt,
@@ -36,6 +40,9 @@ export function RoomPanel({
   readonly cubicMillimetres: number | undefined
   /** By each taper; undefined while it is worked out. */
   readonly rooms: Attempt<readonly number[]> | undefined
+  /** Body by body, the largest first. */
+  readonly bodies: readonly RoomBody[]
+  readonly cast: CastBounds
   /** On record from a scan before it was blocked out, mL. */
   readonly before?: number | undefined
   readonly taper: '0' | '2' | '6'
@@ -87,6 +94,19 @@ export function RoomPanel({
           </Link>
         )}
       </div>
+      {bodies.length > 0 && (
+        <details>
+          <summary className="cursor-pointer py-2.5 font-semibold">Where it goes, the most first</summary>
+          <ol className="figures grid gap-1">
+            {bodies.slice(0, 8).map(({ cubicMillimetres: here, middle }) => (
+              <li key={middle.join()} className="border-base-300 flex justify-between border-t py-1">
+                <span>{whereWords(arch, middle, cast)}</span>
+                <strong>{(here / 1000).toFixed(3)} mL</strong>
+              </li>
+            ))}
+          </ol>
+        </details>
+      )}
       <div className="border-base-300 grid gap-2 border-t pt-3">
         <div className="flex flex-wrap items-end gap-2">
           <Pills<TiltAim> label="Best tilt for" options={aims} value={aim} onChoose={setAim} />
@@ -128,6 +148,8 @@ export function RoomPanel({
                     </span>
                     <span className="figures font-bold whitespace-nowrap">
                       {worth(best.aim, row.of.value)}
+                      {row.of.cubicMillimetres !== undefined &&
+                        `, ${(row.of.cubicMillimetres / 1000).toFixed(2)} mL`}
                     </span>
                   </button>
                 </li>

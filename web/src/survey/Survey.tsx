@@ -235,6 +235,7 @@ export function Survey({
                       chosen={draft.chosen}
                       survey={survey}
                       arch={draft.arch}
+                      cast={laid}
                       onChoose={(chosen) => change({ chosen })}
                       onTake={take}
                     />
@@ -310,6 +311,8 @@ export function Survey({
                   <RoomPanel
                     cubicMillimetres={survey?.cubicMillimetres}
                     rooms={rooms}
+                    bodies={survey?.full?.bodies ?? none}
+                    cast={laid}
                     before={job && lastSheetOf(job, 'survey')?.blockOutMillilitres}
                     taper={draft.taper}
                     tilt={tilt}

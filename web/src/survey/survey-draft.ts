@@ -71,6 +71,27 @@ export const surveyFor = (use: SurveyUse, arch: SurveyArch): SurveyDraft => ({
   end: '108',
 })
 
+/** Least and most of the cast, as it lies. */
+export interface CastBounds {
+  readonly min: Vector
+  readonly max: Vector
+}
+
+/** Where a place is on the cast, in words of the patient. */
+export function whereWords(arch: SurveyArch, [x, y]: Vector, { min, max }: CastBounds): string {
+  const wide = max[0] - min[0]
+  const side =
+    Math.abs(x - (min[0] + max[0]) / 2) < wide / 8 ? 'middle' : sideOf(arch, x - (min[0] + max[0]) / 2)
+  const along = (y - min[1]) / (max[1] - min[1])
+  return `${side}, ${along > 0.66 ? 'front' : along > 0.33 ? 'side' : 'back'}`
+}
+
+/** Towards lip and cheek, or towards the tongue: which way a face looks from the middle of the cast. */
+export function faceWords([x, y]: Vector, [nx, ny]: Vector, { min, max }: CastBounds): string {
+  const [mx, my] = [(min[0] + max[0]) / 2, min[1] + 0.35 * (max[1] - min[1])]
+  return (x - mx) * nx + (y - my) * ny > 0 ? 'outer side' : 'inner side'
+}
+
 export const usualGauge = (use: SurveyUse): string =>
   use === 'blockOut' ? '0.6' : String(gauges[2].millimetres)
 

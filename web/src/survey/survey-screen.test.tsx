@@ -8,7 +8,7 @@ import { PlacePanel } from './PlacePanel.tsx'
 import { heightsOf } from './RecoveryPanel.tsx'
 import { RoomPanel } from './RoomPanel.tsx'
 import { SurveyScreen } from './SurveyScreen.tsx'
-import { armOf, gaugeOf, placeAt, surveyFor, usualArm } from './survey-draft.ts'
+import { armOf, faceWords, gaugeOf, placeAt, surveyFor, usualArm, whereWords } from './survey-draft.ts'
 import { recordOf } from './survey-record.ts'
 import { TiltKnob } from './TiltKnob.tsx'
 import type { SurveyState } from './use-survey.ts'
@@ -112,6 +112,8 @@ const best = (levelIsAsGood: boolean): BestTilt => ({
   tried: 160,
 })
 
+const cast = { min: [-30, -5, 0], max: [30, 45, 20] } as const
+
 describe('what is blocked out', () => {
   const panel = (change: Partial<Parameters<typeof RoomPanel>[0]> = {}) => {
     const given: unknown[] = []
@@ -119,6 +121,11 @@ describe('what is blocked out', () => {
       <RoomPanel
         cubicMillimetres={1800}
         rooms={{ answer: [1800, 1900, 2400] }}
+        cast={cast}
+        bodies={[
+          { cubicMillimetres: 900, middle: [20, 5, 8] },
+          { cubicMillimetres: 300, middle: [-18, 35, 8] },
+        ]}
         taper="0"
         tilt={level}
         arch="upper"
@@ -138,6 +145,14 @@ describe('what is blocked out', () => {
     const { region } = panel()
     expect(region.textContent).toContain('1.80 mL = 1.71 g of wax')
     expect(within(region).getByRole('link').getAttribute('href')).toBe('/mix?material=model-plaster&cm3=1.80')
+  })
+  it('says where it goes, the most first', () => {
+    const { region } = panel()
+    expect(
+      within(region)
+        .getAllByRole('listitem')
+        .map((each) => each.textContent),
+    ).toEqual(['left, back0.900 mL', 'right, front0.300 mL'])
   })
   it('with a taper it is the room of that taper', () => {
     expect(panel({ taper: '6' }).region.textContent).toContain('2.40 mL = 2.28 g of wax')
@@ -232,6 +247,12 @@ describe('a place', () => {
   it('is named by the side of the patient, and its figures are read or not', () => {
     expect(placeAt(draft, [4, 0, 0]).name).toBe('Place 1, left side')
     expect(placeAt({ ...draft, arch: 'lower' }, [4, 0, 0]).name).toBe('Place 1, right side')
+    expect(whereWords('lower', [1, 40, 0], cast)).toBe('middle, front')
+    expect(whereWords('lower', [20, 18, 0], cast)).toBe('right, side')
+    expect([faceWords([20, 10, 5], [1, 0, 0], cast), faceWords([20, 10, 5], [-1, 0, 0], cast)]).toEqual([
+      'outer side',
+      'inner side',
+    ])
     expect(gaugeOf({ ...first, gauge: '2.5' })).toBeUndefined()
     expect(gaugeOf({ ...first, gauge: '0.25' })).toBe(0.25)
     expect(armOf({ ...usualArm('clasp'), thick: '' })).toBeUndefined()

@@ -15,6 +15,7 @@ import {
   nearestCorner,
   planeUp,
   type RecoveredArch,
+  type RoomBody,
   readMesh,
   type ScanWord,
   type StonePieces,
@@ -89,6 +90,7 @@ export interface SurveyShown {
     /** Pieces where the wall is so near to the rod that the line is only a band. */
     readonly band: Float32Array
     readonly areas: readonly number[]
+    readonly bodies: readonly RoomBody[]
     readonly holes: boolean
     readonly tripod?: Tripod
     readonly deep: readonly {
@@ -226,6 +228,7 @@ const surveyWork = {
         full: {
           ...linesOf(found.line),
           areas: found.areas,
+          bodies: found.bodies,
           holes: found.holes,
           ...(tripod ? { tripod } : {}),
           deep: of.deepPlaces(found).map(({ corner, depthMillimetres }) => ({
