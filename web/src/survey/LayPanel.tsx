@@ -4,6 +4,7 @@ import { Pills } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { useMillimetres } from '../preferences/words.tsx'
 import { useWorker } from '../worker/use-worker.ts'
 import type { SurveyDraft } from './survey-draft.ts'
 import type { Counted, SurveyState } from './use-survey.ts'
@@ -48,6 +49,7 @@ export function LayPanel({
   readonly onLay: () => void
 }) {
   const { lay, laid, counted } = state
+  const mm = useMillimetres(1)
   const [open, setOpen] = useState(false)
   const tight = useWorker(open && laid ? { sha: state.scan?.opened.sha256 } : undefined, () =>
     state.give<MeshTightness>((work) => work.tightness()),
@@ -101,7 +103,7 @@ export function LayPanel({
               if (value !== undefined) change({ floorMillimetres: laid.min[2] + value })
             }}
             fault={floor.fault}
-            hint={`now ${(counted.floorMillimetres - laid.min[2]).toFixed(1)}: nothing under it counts`}
+            hint={`now ${mm(counted.floorMillimetres - laid.min[2])}: nothing under it counts`}
           />
           <div className="flex flex-wrap gap-2">
             <button
