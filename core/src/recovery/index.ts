@@ -1,4 +1,11 @@
-export { type PieceCut, type StonePiece, type StonePieces, stonePieces, USUAL_CUTS } from './pieces.ts'
+export {
+  heightsOfPieces,
+  type PieceCut,
+  type StonePiece,
+  type StonePieces,
+  stonePieces,
+  USUAL_CUTS,
+} from './pieces.ts'
 export {
   HELD_UNDERCUT_MILLIMETRES,
   type RecoveredArch,

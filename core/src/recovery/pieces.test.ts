@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import type { SurveyMesh } from '../survey/index.ts'
 import { metric } from '../testing/words.ts'
-import { stonePieces } from './index.ts'
+import { heightsOfPieces, sawPlan, stonePieces } from './index.ts'
 
 /**
  * A horseshoe of stone on a plate: its labial wall leans out by u going up, its palatal wall in by v; 12 high, the crest 20 from the
@@ -75,6 +75,18 @@ describe('the stone of a cured denture in pieces', () => {
     const [locked] = found.pieces.filter(({ name }) => name === 'Left front')
     expect(locked!.out.whole).toBe(false)
     expect(metric(locked!.say)).toContain('split it along the crest')
+  })
+  it('gives the saw plan what it asks of the stone', () => {
+    const found = pieces(25, 3)
+    const heights = heightsOfPieces(found)
+    const thinnest = Math.min(
+      ...found.cuts.filter(({ at }) => at === 'canine').map(({ stoneMillimetres }) => stoneMillimetres),
+    )
+    expect(Math.abs(heights.canines - thinnest)).toBeLessThan(0.051)
+    // Deep in front: what is held there is cut at the midline too.
+    expect(heights.labialUndercut).toBeGreaterThan(0.5)
+    expect(sawPlan('upper', heights).cuts.map(({ at }) => at)).toContain('midline')
+    expect(sawPlan('upper', heightsOfPieces(pieces(0, 20))).flangeHeld).toBe(false)
   })
   it('left and right are those of the patient', () =>
     expect(pieces(8, 20, 'lower').pieces[0]!.name).toBe('Left end'))

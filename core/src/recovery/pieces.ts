@@ -15,7 +15,7 @@ import {
   type WayOut,
   wayOut,
 } from '../survey/index.ts'
-import { HELD_UNDERCUT_MILLIMETRES, type RecoveredArch } from './saw-plan.ts'
+import { HELD_UNDERCUT_MILLIMETRES, type RecoveredArch, type StoneHeights } from './saw-plan.ts'
 
 /** A piece of the stone between its cuts, and how it leaves the denture. */
 export interface StonePiece {
@@ -162,6 +162,24 @@ export function stonePieces(asked: {
     middleMillimetres: middle,
     middleSawMillimetres: sawDepth(middle),
     centre,
+  }
+}
+
+/** What the saw plan asks of the stone, as the scan knows it: the thinner side of each pair of cuts, the deepest undercut in front. */
+export function heightsOfPieces({ cuts, middleMillimetres, pieces }: StonePieces): StoneHeights {
+  const least = (at: PieceCut['at']) =>
+    Math.min(...cuts.filter((cut) => cut.at === at).map(({ stoneMillimetres }) => stoneMillimetres))
+  const front = pieces.filter(({ fromDegrees: from, toDegrees: to }) => from <= 0 && to >= 0)
+  const read = (value: number) => Math.round(value * 10) / 10
+  return {
+    middle: read(middleMillimetres),
+    canines: read(least('canine')),
+    ends: read(least('end')),
+    // A front that comes whole is not cut: the stone there is about that at the canines.
+    midline: read(cuts.some(({ at }) => at === 'midline') ? least('midline') : least('canine')),
+    labialUndercut: read(
+      Math.max(0, ...front.map(({ flangeUndercutMillimetres }) => flangeUndercutMillimetres)),
+    ),
   }
 }
 

@@ -67,6 +67,7 @@ export {
   tableTiltShape,
   tiltOf,
   tiltWords,
+  usualCorners,
 } from './table.ts'
 export { pathOfTripod, type Tripod, tripodOf, tripodShape } from './tripod.ts'
 export { squareTo, type Vector } from './vector.ts'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { metric, refused } from '../testing/words.ts'
-import { baseLifts, handWords, LEVEL, pathOf, type Tripod, tiltOf, tripodOf } from './index.ts'
+import { baseLifts, handWords, LEVEL, pathOf, type Tripod, tiltOf, tripodOf, usualCorners } from './index.ts'
 import { pathOfTripod } from './tripod.ts'
 
 const tilt = (lateralDegrees: number, anteroposteriorDegrees: number) => ({
@@ -55,6 +55,13 @@ describe('the surveying table', () => {
     const against = refused(() => pathOf(asked))
     expect([against?.code, against?.field]).toEqual([code, field])
   })
+  it('a base is narrower in front', () =>
+    expect(usualCorners([-32, 0, 0], [32, 48, 20])).toEqual([
+      { x: -32, y: 0 },
+      { x: 32, y: 0 },
+      { x: 24, y: 48 },
+      { x: -24, y: 48 },
+    ]))
   it('wants three corners', () =>
     expect(refused(() => baseLifts('upper', LEVEL, corners.slice(2)))?.code).toBe('too-few-places'))
   it('there and back, the tilt is the same; turned about itself, the lifts are', () =>

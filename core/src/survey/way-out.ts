@@ -29,6 +29,10 @@ const BINS = 600
 const MOST_OFF_DEGREES = 75
 const FIRST_STEP_DEGREES = 7.5
 const LAST_STEP_DEGREES = 0.05
+/** Neighbours of a step, turned by the golden angle so often before the step is halved (choices). */
+const NEIGHBOURS = 8
+const TURNS = 4
+const GOLDEN = 2.399963
 
 /**
  * The way on which a piece of stone leaves the denture with least hindrance: m with the least of the largest n·m over its contact;
@@ -70,13 +74,19 @@ export function wayOut(contacts: readonly Contact[], down: Vector = [0, 0, -1]):
   const steps = Math.ceil(MOST_OFF_DEGREES / FIRST_STEP_DEGREES)
   for (let i = -steps; i <= steps; i++)
     for (let j = -steps; j <= steps; j++) tryAt(i * FIRST_STEP_DEGREES, j * FIRST_STEP_DEGREES)
-  for (let step = FIRST_STEP_DEGREES / 2; step >= LAST_STEP_DEGREES; ) {
-    const { a, b } = best
-    let found = false
-    for (let i = -1; i <= 1; i++)
-      for (let j = -1; j <= 1; j++) if (tryAt(a + i * step, b + j * step)) found = true
-    if (!found) step /= 2
-  }
+  // The valley is a crease: neighbours in a few fixed directions would miss the way along it.
+  let turn = 0
+  for (let step = FIRST_STEP_DEGREES / 2; step >= LAST_STEP_DEGREES; step /= 2)
+    for (let missed = 0; missed < TURNS; ) {
+      const { a, b } = best
+      let found = false
+      for (let n = 0; n < NEIGHBOURS; n++) {
+        const angle = turn + (2 * Math.PI * n) / NEIGHBOURS
+        if (tryAt(a + step * Math.cos(angle), b + step * Math.sin(angle))) found = true
+      }
+      missed = found ? 0 : missed + 1
+      turn += GOLDEN
+    }
   const degrees = (worst: number) => toDegrees(Math.asin(Math.max(-1, Math.min(1, worst))))
   return {
     way: at(best.a, best.b),

@@ -1,25 +1,9 @@
-import { type RecoveredArch, type SawPlace, type StoneHeights, type StonePieces, saying } from '@yentrik/core'
+import { type RecoveredArch, type StonePieces, saying } from '@yentrik/core'
 import type { Attempt } from '../parts/attempt.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { Said, useMillimetres } from '../preferences/words.tsx'
-
-/** What the saw plan asks of the stone, as the scan knows it: the thinner side of each pair of cuts. */
-export function heightsOf({ cuts, middleMillimetres, pieces }: StonePieces): StoneHeights {
-  const least = (at: 'canine' | 'midline' | 'end') =>
-    Math.min(...cuts.filter((cut) => cut.at === at).map(({ stoneMillimetres }) => stoneMillimetres))
-  const front = pieces.filter(({ name }) => /front/i.test(name))
-  const round = (value: number) => Math.round(value * 10) / 10
-  const undercut = Math.max(0, ...front.map(({ flangeUndercutMillimetres }) => flangeUndercutMillimetres))
-  return {
-    middle: round(middleMillimetres),
-    canines: round(least('canine')),
-    ends: round(least('end')),
-    midline: round(cuts.some(({ at }) => at === 'midline') ? least('midline') : least('canine')),
-    labialUndercut: round(undercut),
-  } satisfies Record<SawPlace | 'labialUndercut', number>
-}
 
 /** How the stone of a denture is cut, and how each piece comes out. */
 export function RecoveryPanel({

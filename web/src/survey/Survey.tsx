@@ -16,6 +16,7 @@ import {
   TAPERS,
   type TableTilt,
   type TiltAim,
+  usualCorners,
   type Vector,
 } from '@yentrik/core'
 import { type ReactNode, useState } from 'react'
@@ -140,7 +141,7 @@ export function Survey({
   }
   const onPlace = (next: typeof place & object) =>
     change({ places: draft.places.map((each) => (each.id === next.id ? next : each)) })
-  const corners = laid && cornersOf(laid.min, laid.max)
+  const corners = laid && usualCorners(laid.min, laid.max)
   const lifts = corners && baseLifts(draft.arch, tilt, corners)
   const data =
     sheet && still
@@ -382,16 +383,4 @@ const none: readonly never[] = []
 const taperedMillilitres = (rooms: Attempt<readonly number[]> | undefined, taper: SurveyDraft['taper']) => {
   const cubic = rooms?.answer?.[TAPERS.indexOf(Number(taper) as 0)]
   return cubic === undefined ? undefined : cubic / 1000
-}
-
-/** The corners of the base under a cast, wider behind than in front, as a base is trimmed. */
-function cornersOf(min: Vector, max: Vector) {
-  const [left, right, back, front] = [min[0], max[0], min[1], max[1]]
-  const in8 = (right - left) / 8
-  return [
-    { x: left, y: back },
-    { x: right, y: back },
-    { x: right - in8, y: front },
-    { x: left + in8, y: front },
-  ]
 }

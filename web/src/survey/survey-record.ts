@@ -1,5 +1,11 @@
-import type { DataOfKind, SheetData, StepSheet, StonePieces, SurveyedPlace } from '@yentrik/core'
-import { heightsOf } from './RecoveryPanel.tsx'
+import {
+  type DataOfKind,
+  heightsOfPieces,
+  type SheetData,
+  type StepSheet,
+  type StonePieces,
+  type SurveyedPlace,
+} from '@yentrik/core'
 import { armOf, gaugeOf, type PlaceDraft, type SurveyDraft } from './survey-draft.ts'
 import type { SurveyState } from './use-survey.ts'
 
@@ -29,7 +35,7 @@ export function recordOf({
     return (
       pieces && {
         kind: 'sawPlan',
-        heights: heightsOf(pieces),
+        heights: heightsOfPieces(pieces),
         survey: {
           file,
           pieces: pieces.pieces.map(({ name, out, flangeUndercutMillimetres }) => ({

@@ -5,7 +5,6 @@ import { serverWith, show } from '../testing/lab.tsx'
 import { button, entry, type } from '../testing/sheet-entry.tsx'
 import { LiftsDrawing } from './LiftsDrawing.tsx'
 import { PlacePanel } from './PlacePanel.tsx'
-import { heightsOf } from './RecoveryPanel.tsx'
 import { RoomPanel } from './RoomPanel.tsx'
 import { SurveyScreen } from './SurveyScreen.tsx'
 import { armOf, faceWords, gaugeOf, placeAt, surveyFor, usualArm, whereWords } from './survey-draft.ts'
@@ -321,19 +320,13 @@ describe('what goes on record', () => {
         { at: 'end', stoneMillimetres: 15 },
       ],
       pieces: [
-        { name: 'Front', out, flangeUndercutMillimetres: 1.23 },
-        { name: 'Left side', out, flangeUndercutMillimetres: 2 },
+        { name: 'Front', out, flangeUndercutMillimetres: 1.23, fromDegrees: -42, toDegrees: 42 },
+        { name: 'Left side', out, flangeUndercutMillimetres: 2, fromDegrees: 42, toDegrees: 108 },
       ],
     } as unknown as StonePieces
-    expect(heightsOf(pieces)).toEqual({
-      middle: 9.9,
-      canines: 12,
-      ends: 14,
-      midline: 12,
-      labialUndercut: 1.2,
-    })
     expect(of({ sheet: { kind: 'sawPlan' }, pieces })).toMatchObject({
       kind: 'sawPlan',
+      heights: { middle: 9.9, canines: 12, ends: 14, midline: 12, labialUndercut: 1.2 },
       survey: { pieces: [{ name: 'Front', whole: true, inwardsDegrees: 20, undercutMillimetres: 1.23 }, {}] },
     })
   })
