@@ -15,6 +15,9 @@ import {
 } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
+// The last file and a long one: its journeys side by side, each with the lab of its worker.
+test.describe.configure({ mode: 'parallel' })
+
 type Plan = Parameters<typeof work>[3]
 type Hands = Parameters<typeof bringTo>
 
