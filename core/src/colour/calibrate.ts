@@ -15,9 +15,8 @@ export interface CalibratedBand {
   readonly edge: boolean
 }
 
-/** Blocks this near to each other tell a pot's scattering from its absorption no more; less than the second is warned of, ΔL*. */
-export const LEAST_APART = 10
-export const WARNED_APART = 20
+/** Blocks nearer to each other, ΔL*, tell a pot's scattering from its absorption no more. */
+const LEAST_APART = 10
 
 /**
  * A film out of two pairs of reflectances: linear in w = T² - R0² and R0.

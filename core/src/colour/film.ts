@@ -91,12 +91,6 @@ export function substrateOf(colour: Lab, specular: Specular, field: string): num
 export const stainedColour = (block: Lab, coats: readonly Coat[], specular: Specular = 'excluded'): Lab =>
   labOf(stained(substrateOf(block, specular, 'blockLab'), coats).map((band) => overSurface(band, specular)))
 
-/** A matt reading as it is seen once it is glazed: darker and deeper by itself. */
-export function glazed(matt: Lab): Lab {
-  const under = bandsOf(matt).map((band) => {
-    // Unglazed, the outer reflection is in the reading and no light is held inside.
-    const v = band - OUTER
-    return v / ((1 - OUTER) * (1 - INNER) + INNER * v)
-  })
-  return labOf(under.map((band) => overSurface(band)))
-}
+/** A matt reading as it is seen once it is glazed: darker and deeper by itself. Of a matt surface the outer reflection is in the reading. */
+export const glazed = (matt: Lab): Lab =>
+  labOf(bandsOf(matt).map((band) => overSurface(underSurface(band, 'included'))))

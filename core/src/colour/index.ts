@@ -4,8 +4,6 @@ export {
   calibratePot,
   type Drawdown,
   filmOf,
-  LEAST_APART,
-  WARNED_APART,
 } from './calibrate.ts'
 export { CURVE_NANOMETRES, type Illuminant, labOfCurve, metamerism, whiteOf } from './curves.ts'
 export {

@@ -1,6 +1,5 @@
 import { type CastView, SNAP } from './cast-view.ts'
 import type { FreeEdge } from './free-edge.ts'
-import { dot } from './vector.ts'
 
 /** Depth classes, mm (choice): to each of these, and above the last. */
 export const DEPTH_CLASSES = [0.25, 0.5, 0.75, 1.5] as const
@@ -162,7 +161,3 @@ function shareAbove(level: number, least: number, middle: number, most: number):
     ? (most - level) ** 2 / ((most - least) * (most - middle))
     : 1 - (level - least) ** 2 / ((most - least) * (middle - least))
 }
-
-/** How steep the surface is under the line at a triangle with that unit normal, degrees: above 0 where it looks down. */
-export const undercutAngle = (view: CastView, normal: readonly [number, number, number]): number =>
-  (Math.asin(Math.max(-1, Math.min(1, -dot(normal, view.d)))) * 180) / Math.PI

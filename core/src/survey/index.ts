@@ -25,7 +25,7 @@ export {
 export { peakPull, roundWall, straightWall, USUAL_FRICTION } from './clasp-pull.ts'
 export { areasDeeper, DEPTH_CLASSES, depthLine, depthsOf, type SurveyLine, surveyLine } from './depths.ts'
 export { FreeEdge } from './free-edge.ts'
-export { gauges, nearestCorner, type SurveyedPlace, surveyPlace } from './place.ts'
+export { gauges, MOST_GAUGE_MILLIMETRES, nearestCorner, type SurveyedPlace, surveyPlace } from './place.ts'
 export { type RoomBody, roomBodies, roomUnder, TAPERS, taperAdds } from './room.ts'
 export { type ScanWord, type SoundScan, soundScan, turnedOver, unitOf } from './scan.ts'
 export { sectionAt, type WallPlace, wallAt, wallDown } from './section.ts'

@@ -19,6 +19,9 @@ export const gauges = [
   },
 ] as const
 
+/** No gauge is larger (choice). */
+export const MOST_GAUGE_MILLIMETRES = 2
+
 /** A tap counts for a place of the cast within this, mm; a place is what lies around it on its side (choices). */
 const NEAR_MILLIMETRES = 1
 const PATCH_MILLIMETRES = 3.5
@@ -32,7 +35,7 @@ const PARALLEL_DEGREES = 5
 /** Surveyed in coarser cells a place in a narrow gap reads deeper by so much (choices). */
 const COARSE_CELLS = [0.2, 0.3]
 const CREASE_MILLIMETRES = 0.05
-/** The rod follows no gap that is narrower than a cell: told where the wall is cut so sharply. */
+/** Less is no undercut to a hand (choice). */
 const LEAST_UNDERCUT_MILLIMETRES = 0.1
 
 export interface PlaceWord {

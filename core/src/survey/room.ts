@@ -13,6 +13,9 @@ export interface Room {
   readonly insideOutShare: number
 }
 
+/** With more odd columns than this a scan has holes, and its volumes are a guess (choice). */
+export const HOLES_SHARE = 0.005
+
 const MOST_FACES = 64
 
 /**

@@ -2,7 +2,7 @@ import { likelyMeshUnits, type MeshUnitId } from '../mesh/index.ts'
 import { qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { CastView, levelFloor } from './cast-view.ts'
-import { roomUnder } from './room.ts'
+import { HOLES_SHARE, roomUnder } from './room.ts'
 import { areaNormal, boundsOf, flipped, type SurveyMesh } from './survey-mesh.ts'
 
 /**
@@ -40,8 +40,6 @@ export interface SoundScan {
 /** Left out: bodies with less than this share of the area, and farther away than this, mm (choices). */
 const STRAY_SHARE = 0.02
 const STRAY_MILLIMETRES = 1
-/** Odd columns beyond this share are told (choice). */
-const ODD_SHARE = 0.005
 /** A flat top that is so large a part of the whole view is a base that lies upwards (choices). */
 const FLAT_SHARE = 0.4
 const FLAT_MILLIMETRES = 0.3
@@ -74,7 +72,7 @@ export function soundScan(scan: SurveyMesh, { keepStray = false } = {}): SoundSc
     words.push({ code: 'inside-out', say: 'The scan was inside out: its faces are turned.' })
     seen = look(mesh)
   }
-  if (seen.oddShare > ODD_SHARE)
+  if (seen.oddShare > HOLES_SHARE)
     words.push({
       code: 'holes',
       say: saying`The scan has holes: ${qty.percent(100 * seen.oddShare, 1)} of its columns make no sound body. Volumes are a guess.`,

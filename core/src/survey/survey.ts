@@ -4,7 +4,7 @@ import { CastView, type Floor } from './cast-view.ts'
 import { areasDeeper, DEPTH_CLASSES, depthLine, depthsOf, type SurveyLine, surveyLine } from './depths.ts'
 import { FreeEdge } from './free-edge.ts'
 import { outlineOf, seenAlong } from './plan.ts'
-import { type RoomBody, roomBodies, roomUnder, taperAdds } from './room.ts'
+import { HOLES_SHARE, type RoomBody, roomBodies, roomUnder, taperAdds } from './room.ts'
 import { boundsOf, type Cluster, clustered, cornerNormals, type SurveyMesh } from './survey-mesh.ts'
 import { pathOf, type TableTilt } from './table.ts'
 import { type Tripod, tripodOf } from './tripod.ts'
@@ -17,8 +17,6 @@ const DRAG_CLUSTER = 0.6
 /** Above the lowest sulcus, or else this share of the height (choices). */
 const FLOOR_OVER_SULCUS_MILLIMETRES = 1
 const FLOOR_SHARE = 0.25
-/** Volumes from a scan with more odd columns are a guess (choice). */
-const HOLES_SHARE = 0.005
 
 /** Where the floor is put when nobody says: 1 mm above the lowest place tapped, else at a quarter of the height. */
 export function usualFloor(mesh: SurveyMesh, lowestSulcus?: number): Floor {

@@ -6,6 +6,7 @@ import {
   armMaterials,
   armWords,
   gauges,
+  MOST_GAUGE_MILLIMETRES,
   qty,
   type SurveyArch,
   type SurveyedPlace,
@@ -22,7 +23,15 @@ import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Said, useMillimetres } from '../preferences/words.tsx'
 import type { SurveyShown } from './survey.worker.ts'
-import { type ArmTyped, armOf, type CastBounds, faceWords, isStrip, type PlaceDraft } from './survey-draft.ts'
+import {
+  type ArmTyped,
+  armOf,
+  type CastBounds,
+  faceWords,
+  gaugeOf,
+  isStrip,
+  type PlaceDraft,
+} from './survey-draft.ts'
 
 /** The number that matters at a place, why it holds or not, and its arm. */
 export function PlacePanel({
@@ -90,8 +99,8 @@ export function PlacePanel({
             onText={(text) => onPlace({ ...place, gauge: text })}
             fault={
               gauge.fault ??
-              (gauge.value !== undefined && !(gauge.value > 0 && gauge.value <= 2)
-                ? 'Enter a gauge up to 2 mm.'
+              (gauge.value !== undefined && gaugeOf(place) === undefined
+                ? saying`Enter a gauge up to ${qty.mm(MOST_GAUGE_MILLIMETRES)}.`
                 : undefined)
             }
             hint={gauges.find(({ millimetres }) => millimetres === gauge.value)?.for}

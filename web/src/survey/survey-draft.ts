@@ -4,6 +4,7 @@ import {
   gauges,
   LEVEL,
   type MeshUnitId,
+  MOST_GAUGE_MILLIMETRES,
   type SurveyArch,
   sideOf,
   type TableTilt,
@@ -110,7 +111,7 @@ export function placeAt(draft: SurveyDraft, tap: Vector): PlaceDraft {
 /** The gauge of a place; undefined while it is no gauge. */
 export function gaugeOf({ gauge }: PlaceDraft): number | undefined {
   const { value } = readNumber(gauge, 'mm')
-  return value !== undefined && value > 0 && value <= 2 ? value : undefined
+  return value !== undefined && value > 0 && value <= MOST_GAUGE_MILLIMETRES ? value : undefined
 }
 
 const strips: readonly ArmMaterialId[] = ['copolyester', 'acetal', 'polyamide']

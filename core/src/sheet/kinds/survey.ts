@@ -4,6 +4,7 @@ import { choice, figure, list, maybe, type Of, record, text, whole, yesNo } from
 import {
   armLoad,
   claspArmShape,
+  MOST_GAUGE_MILLIMETRES,
   pathOf,
   surveyArchShape,
   tableTiltShape,
@@ -89,8 +90,9 @@ export const surveySheet = sheetKind({
           'place',
         )
       reading(each.depthMillimetres, `"${each.place}"`, 'depthMillimetres', 6)
-      if (!(each.gaugeMillimetres > 0)) reading(Number.NaN, `Gauge at "${each.place}"`, 'gaugeMillimetres', 2)
-      reading(each.gaugeMillimetres, `Gauge at "${each.place}"`, 'gaugeMillimetres', 2)
+      if (!(each.gaugeMillimetres > 0))
+        reading(Number.NaN, `Gauge at "${each.place}"`, 'gaugeMillimetres', MOST_GAUGE_MILLIMETRES)
+      reading(each.gaugeMillimetres, `Gauge at "${each.place}"`, 'gaugeMillimetres', MOST_GAUGE_MILLIMETRES)
       loadOf(each)
     }
   },
