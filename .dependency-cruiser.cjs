@@ -6,9 +6,10 @@ const houses = {
   core: [
     ['quantity', 'heat', 'random', 'shape', 'rights'],
     ['refusal'],
+    ['colour'],
     ['time', 'teeth', 'planning', 'devices', 'mesh', 'materials'],
-    ['program', 'trimming', 'mounting', 'waxing', 'inspection', 'mixing', 'survey', 'colour'],
-    ['setup', 'casting', 'curing', 'occlusion', 'finishing'],
+    ['program', 'trimming', 'mounting', 'waxing', 'inspection', 'mixing', 'survey'],
+    ['setup', 'casting', 'ceramic', 'curing', 'occlusion', 'finishing'],
     ['equipment', 'recovery'],
     // A sheet knows nothing of routes and cases; an engine of cases knows no template: they are given to it.
     ['sheet'],

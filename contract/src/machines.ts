@@ -2,6 +2,7 @@ import {
   choice,
   figure,
   id,
+  labShape,
   list,
   type MachineKind,
   machineKinds,
@@ -10,6 +11,7 @@ import {
   programShape,
   type RememberedMix,
   record,
+  type Specular,
   type TemperatureProgram,
   text,
   yesNo,
@@ -40,6 +42,8 @@ export interface MachineRunShown {
     readonly minutes: number
     readonly setCelsius: number
     readonly celsius: number
+    /** Left in its chamber, of a stand-in with a vacuum. */
+    readonly kilopascals?: number
   }[]
 }
 const run = result<MachineRunShown>('A run')
@@ -67,6 +71,8 @@ export interface DevicesState {
   }
   /** The last reading heard; it is only true while connected. `held`: it no longer sinks. */
   readonly press: DeviceShown & { readonly kilopascals?: number; readonly held: boolean }
+  /** How it treats the gloss, and since when it has seen its white tile, ISO 8601. */
+  readonly spectrophotometer: DeviceShown & { readonly specular?: Specular; readonly whiteAt?: string }
 }
 
 /** A mix whose clock runs, from the moment powder met liquid. */
@@ -130,7 +136,7 @@ export const machineRoutes = {
     right: 'work',
     summary: 'What goes wrong with the stand-in from now on; for demos and tests',
     body: record({
-      kind: choice(['powerCut', 'doorOpen', 'drift']),
+      kind: choice(['powerCut', 'doorOpen', 'drift', 'vacuumLeak']),
       minutes: maybe(figure(0.1, 1440, { example: 20 })),
       celsiusPerHour: maybe(figure(-200, 200, { example: 10 })),
     }),
@@ -168,6 +174,31 @@ export const machineRoutes = {
     right: 'work',
     summary: 'The reading of the press once it holds; 409 while it moves',
     answer: record({ kilopascals: figure(-1e6, 1e6) }),
+  }),
+  'POST /devices/spectrophotometer/white': route({
+    room: 'devices',
+    right: 'work',
+    summary: 'It has its white tile under its tip',
+    answer: nothing,
+    status: 204,
+  }),
+  'POST /devices/spectrophotometer/read': route({
+    room: 'devices',
+    right: 'work',
+    summary: 'Read the colour under its tip once; 409 while it cannot',
+    answer: record({ colour: labShape, specular: choice(['excluded', 'included']) }),
+  }),
+  'POST /devices/stand-in/spectrophotometer': route({
+    room: 'devices',
+    right: 'work',
+    summary: 'What a person does at the stand-in spectrophotometer; for demos and tests',
+    body: record({
+      does: choice(['put', 'specular', 'tilt', 'unplug', 'plugIn']),
+      colour: maybe(labShape),
+      specular: maybe(choice(['excluded', 'included'])),
+    }),
+    answer: nothing,
+    status: 204,
   }),
   'POST /devices/stand-in/balance': route({
     room: 'devices',

@@ -1,6 +1,8 @@
 import {
   type CaseStatus,
   day,
+  type Enlargement,
+  enlargementShape,
   equipmentShape,
   figure,
   id,
@@ -48,6 +50,8 @@ const lotShape = record({
   lowBelowGrams: orNull<number>(grams),
   /** Why nobody may use it; null: it may be used. */
   quarantine: orNull<string>(text(500)),
+  /** Of a zirconia blank, as its label says; null: not entered. */
+  enlargement: orNull<Enlargement>(enlargementShape),
 })
 /** A batch of a material. */
 export type Lot = Of<typeof lotShape>
@@ -147,6 +151,7 @@ export const shelfRoutes = {
       expiresOn: maybe(day({ example: '2028-05-01' })),
       receivedGrams: maybe(figure(1, 1_000_000, { example: 5000 })),
       lowBelowGrams: maybe(figure(0, 1_000_000, { example: 500 })),
+      enlargement: maybe(enlargementShape),
     }),
     answer: lotShape,
     status: 201,
@@ -163,6 +168,14 @@ export const shelfRoutes = {
     room: 'materials',
     right: 'work',
     summary: 'The pack was opened today',
+    answer: nothing,
+    status: 204,
+  }),
+  'POST /lots/:lotId/enlargement': route({
+    room: 'materials',
+    right: 'work',
+    summary: 'What the label of a zirconia blank says of its own lot',
+    body: enlargementShape,
     answer: nothing,
     status: 204,
   }),

@@ -20,16 +20,57 @@ export {
   thickFilm,
   underSurface,
 } from './film.ts'
-export { bandsOf, colourDifference, type Lab, labOf, labShape, type ShownColour, shownColour } from './lab.ts'
 export {
+  bandsOf,
+  checkLab,
+  colourDifference,
+  type Lab,
+  labOf,
+  labShape,
+  type ShownColour,
+  shownColour,
+} from './lab.ts'
+export {
+  coatWords,
+  labWords,
+  meanReading,
+  outlierOf,
+  READINGS,
+  recipeWords,
+} from './reading.ts'
+export { type NamedReading, readingRows, readReadings } from './reading-table.ts'
+export {
+  ACCEPTABLE,
   type ColourVerdict,
   compareBlocks,
   type MixSheet,
+  MOST_COATS,
   mixSheet,
+  NOT_SEEN,
   planCrown,
   planZone,
   type Recipe,
+  USUAL_COATS,
   verdictOf,
   type Zone,
   type ZonePlan,
 } from './recipe.ts'
+export {
+  type AfterFiring,
+  afterFiring,
+  checkStainPlan,
+  colourOf,
+  type FiredResult,
+  firedFactor,
+  offeredFactor,
+  type PlannedZone,
+  plannedDifference,
+  plannedPotShape,
+  type StainPlan,
+  stainPlanShape,
+  stainWarnings,
+  type ToothZone,
+  toothZones,
+  zoneNames,
+  zoneWords,
+} from './stain-plan.ts'

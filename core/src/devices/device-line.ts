@@ -1,3 +1,5 @@
+import type { Lab, Specular } from '../colour/index.ts'
+
 /**
  * The plain line protocol of balance, dispenser, press and thermometers: one line of text for each message, ended by a newline.
  * docs/devices.md describes it. Anything else is a line that was not understood, and is never taken for a reading.
@@ -62,6 +64,33 @@ export function readThermometerLine(line: string): ThermometerLine {
   if (read) return { kind: 'temperature', celsius: Number(read[1]) }
   return faultOrNot(text)
 }
+
+export type SpectrophotometerLine =
+  | { readonly kind: 'colour'; readonly colour: Lab; readonly specular: Specular }
+  | { readonly kind: 'white' }
+  | { readonly kind: 'ready'; readonly specular: Specular }
+  | OtherLine
+
+/** A line from a spectrophotometer: `READY EXCLUDED`, `COLOUR 83.92 1.04 -13.10 EXCLUDED` (L*, a*, b*, D65, 2 degrees), `WHITE`, `FAULT words`. */
+export function readSpectrophotometerLine(line: string): SpectrophotometerLine {
+  const text = line.trim()
+  const figure = String.raw`(-?\d{1,3}(?:\.\d{1,4})?)`
+  const read = new RegExp(`^COLOUR ${figure} ${figure} ${figure} (EXCLUDED|INCLUDED)$`).exec(text)
+  if (read)
+    return {
+      kind: 'colour',
+      colour: { L: Number(read[1]), a: Number(read[2]), b: Number(read[3]) },
+      specular: specularOf(read[4]!),
+    }
+  if (text === 'WHITE') return { kind: 'white' }
+  const ready = /^READY (EXCLUDED|INCLUDED)$/.exec(text)
+  return ready ? { kind: 'ready', specular: specularOf(ready[1]!) } : faultOrNot(text)
+}
+const specularOf = (word: string): Specular => (word === 'INCLUDED' ? 'included' : 'excluded')
+
+/** The line that a spectrophotometer sends for a reading, to a hundredth. */
+export const colourLine = ({ L, a, b }: Lab, specular: Specular): string =>
+  `COLOUR ${[L, a, b].map((each) => each.toFixed(2)).join(' ')} ${specular.toUpperCase()}`
 
 /** What any device may say besides: that something is wrong, or a line that is none of ours. */
 type OtherLine =

@@ -1,10 +1,12 @@
 export {
   type BalanceLine,
+  colourLine,
   type GaugeLine,
   gaugeLine,
   readBalanceLine,
   readDispenserLine,
   readGaugeLine,
+  readSpectrophotometerLine,
   readThermometerLine,
   weightLine,
 } from './device-line.ts'

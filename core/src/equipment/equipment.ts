@@ -1,8 +1,10 @@
 import { armMeasures, checkArmCard, checkRingCard, ringMeasures } from '../casting/index.ts'
+import { silverOffset } from '../ceramic/index.ts'
+import { checkLab, labShape } from '../colour/index.ts'
 import { checkWheel, wheelMeasures } from '../finishing/index.ts'
 import { checkFlaskWater, flaskWater } from '../mixing/index.ts'
 import { DomainError, requireMeasure } from '../refusal/index.ts'
-import { byTag, figure, type Of, record, text } from '../shape/index.ts'
+import { byTag, choice, day, figure, maybe, type Of, record, text } from '../shape/index.ts'
 
 const source = text(200, { example: 'measured here' })
 /** In which a heated machine loses 63 % of its heat when it is off. */
@@ -16,6 +18,17 @@ export const equipmentShape = byTag('kind', {
   bath: record({ timeConstantMinutes, mostFlasks: figure(0, 1000, { example: 4 }), source }),
   flask: record({ ...flaskWater, source }),
   wheel: record(wheelMeasures),
+  kiln: record({
+    timeConstantMinutes,
+    mostUnits: figure(0, 1000, { example: 6 }),
+    /** What it showed when silver wire melted in it. */
+    silverShownCelsius: maybe(figure(-1000, 10_000, { example: 966 })),
+    silverTestedOn: maybe(day({ example: '2026-11-20' })),
+    source,
+  }),
+  sinter: record({ timeConstantMinutes, mostUnits: figure(0, 1000, { example: 20 }), source }),
+  /** A tab or another sample of the lab, measured once: a target under its own name. */
+  tab: record({ colour: labShape, specular: choice(['excluded', 'included']), source }),
 })
 /** Under the name that the lab calls it by. */
 export type LabEquipment = Of<typeof equipmentShape> & { readonly name: string }
@@ -47,6 +60,16 @@ const checks: { readonly [K in EquipmentKind]: (equipment: EquipmentOf<K>) => vo
   },
   flask: checkFlaskWater,
   wheel: checkWheel,
+  kiln: ({ timeConstantMinutes: minutes, mostUnits, silverShownCelsius }) => {
+    requireMeasure('timeConstantMinutes', minutes, 600)
+    requireMeasure('mostUnits', mostUnits, 60)
+    if (silverShownCelsius !== undefined) silverOffset(silverShownCelsius)
+  },
+  sinter: ({ timeConstantMinutes: minutes, mostUnits }) => {
+    requireMeasure('timeConstantMinutes', minutes, 1440)
+    requireMeasure('mostUnits', mostUnits, 200)
+  },
+  tab: ({ colour }) => checkLab(colour, 'colour'),
 }
 
 /** Refuses equipment whose measures make no sense. @throws {DomainError} `equipment`, `ring`, `reading-not-plausible`, `name-missing` */

@@ -81,6 +81,8 @@ describe('a step that can hurt says so', () => {
     expect(silent(({ machine }) => (machine === 'bath' ? ['hotFlask'] : []))).toEqual([])
     expect(cautionsOf([], { machine: 'bath' })).toEqual(['hotFlask'])
     expect(cautionsOf([], { machine: 'furnace' })).toEqual(['hotRing'])
+    for (const machine of ['kiln', 'sinter'] as const)
+      expect(cautionsOf([], { machine })).toEqual(['hotKiln'])
     expect(cautionsOf([], {})).toEqual([])
   })
   it('where resin is ground', () => {
@@ -89,7 +91,7 @@ describe('a step that can hurt says so', () => {
       silent((step) =>
         ['finish', 'remount'].includes(step.stage) &&
         ground.test(wordsOf(step)) &&
-        !shown(step).includes('metalDust')
+        !shown(step).some((caution) => ['metalDust', 'ceramicDust', 'greenDust'].includes(caution))
           ? ['resinDust']
           : [],
       ),

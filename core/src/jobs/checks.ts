@@ -7,7 +7,11 @@ export const pass: Outcome = { verdict: 'pass' }
 export const adjust = (say: string) => ({ verdict: 'adjust', say }) as const
 export const goBack = (toStepId: string, say: string) => ({ verdict: 'goBack', toStepId, say }) as const
 /** @param awaits what must come from the clinic first, as a question to it */
-export const remake = (toStepId: string, say: string, awaits?: string): Outcome => ({
+export const remake = (
+  toStepId: string,
+  say: string,
+  awaits?: string,
+): Extract<Outcome, { readonly verdict: 'remake' }> => ({
   verdict: 'remake',
   toStepId,
   say,

@@ -36,6 +36,17 @@ const fixed: Instructions = {
     "Cementing and the choice of cement are the clinic's.",
   ],
 }
+const ceramic: Instructions = {
+  forPatient: [
+    ...cemented,
+    'Nothing hard between the teeth: no nuts, ice or nails. At night as your dentist advises, if you grind.',
+  ],
+  forClinic: [
+    'Try it in with a try-in paste; bite only once it is cemented.',
+    'Ground after placement it is polished through every stage, or glazed again here: an opened glaze wears its opponent.',
+    "Etching, priming and the choice of cement are the clinic's, by the class on the label.",
+  ],
+}
 const trial: Instructions = {
   forPatient: ['It is used by your dentist at your next visit and stays there.'],
   forClinic: [
@@ -65,6 +76,8 @@ export const instructionsOf: Readonly<Record<string, Instructions>> = {
     ],
     forClinic: placement,
   },
+  'milled-ceramic': ceramic,
+  'green-zirconia': ceramic,
   'cast-crown': fixed,
   'cast-bridge': fixed,
   'cast-posts': fixed,

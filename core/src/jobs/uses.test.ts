@@ -12,6 +12,11 @@ const flasked = {
   'mould-separator': ['separator'],
   'mix-dough': ['heat-cure-acrylic'],
 }
+const stainedAndGlazed = {
+  support: ['firing-support'],
+  'mix-stains': ['ceramic-stain'],
+  glaze: ['ceramic-glaze'],
+}
 const mounted = { 'mount-upper': ['model-plaster'], 'mount-lower': ['model-plaster'] }
 
 /**
@@ -97,6 +102,22 @@ const used: readonly (readonly [string, Choices, Readonly<Record<string, readonl
       'join-existing': ['cold-cure-acrylic'],
     },
   ],
+  [
+    'milled-ceramic',
+    { ceramic: 'disilicate' },
+    { 'class-and-block': ['block-disilicate'], ...stainedAndGlazed },
+  ],
+  // Never fired: nothing but its block.
+  ['milled-ceramic', { ceramic: 'hybrid' }, { 'class-and-block': ['block-hybrid'] }],
+  [
+    'green-zirconia',
+    { ceramic: 'zirconia5y', infiltration: 'liquid' },
+    {
+      'class-and-block': ['block-zirconia5y'],
+      infiltrate: ['infiltration-liquid'],
+      ...stainedAndGlazed,
+    },
+  ],
 ]
 describe('what a route takes from the shelf', () => {
   it.each(used)('%s %j', (templateId, choices, wanted) => {
@@ -116,7 +137,7 @@ describe('what a route takes from the shelf', () => {
     ])
   })
   it('every route is among them', () => {
-    const listed = [...used.map(([id]) => id), 'study-cast'].sort()
+    const listed = [...new Set([...used.map(([id]) => id), 'study-cast'])].sort()
     expect(listed).toEqual([...routeTemplates.keys()].sort())
   })
 })

@@ -2,6 +2,7 @@ export { BOUND_WATER_GRAMS_PER_GRAM } from './gypsum-water.ts'
 
 import { alloyMaterials } from './alloy-cards.ts'
 import { benchCards, investmentCards } from './bench-cards.ts'
+import { ceramicCards } from './ceramic-cards.ts'
 import { gypsumCards } from './gypsum-cards.ts'
 import { materialShelf } from './material-card.ts'
 import { otherCards } from './other-cards.ts'
@@ -13,8 +14,11 @@ export const materials = materialShelf([
   ...alloyMaterials,
   ...otherCards,
   ...benchCards,
+  ...ceramicCards,
 ])
 
+export { blockOf } from './ceramic-cards.ts'
+export { type CeramicClass, type CeramicFigures, ceramicClasses, ceramicFigures } from './ceramic-class.ts'
 export {
   agentNames,
   type DisinfectingAgent,

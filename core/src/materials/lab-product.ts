@@ -1,6 +1,8 @@
+import { checkLab, labShape } from '../colour/index.ts'
 import { qty, type Saying, saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { choice, figure, id, list, maybe, type Of, record, text, yesNo } from '../shape/index.ts'
+import { choice, day, figure, id, list, maybe, type Of, record, text, three, yesNo } from '../shape/index.ts'
+import { ceramicClasses, ceramicFigures } from './ceramic-class.ts'
 import { disinfectingAgents, LONGEST_CONTACT_MINUTES } from './disinfectant.ts'
 import {
   type AlloyFigures,
@@ -56,6 +58,35 @@ export const productShape = record({
   castingShrinkagePercent: maybe(figure(-100, 100, { example: 2.3 })),
   castingFromCelsius: maybe(figure(-1000, 10_000, { example: 1380 })),
   castingToCelsius: maybe(figure(-1000, 10_000, { example: 1420 })),
+  /** Of a pot of stain: absorption and scattering of one coat in the bands X, Y, Z, as its drawdowns gave them. */
+  stain: maybe(
+    record({
+      absorption: three(figure(0, 1000, { example: 0.01 })),
+      scattering: three(figure(0, 1000, { example: 0.01 })),
+      /** The ceramic of its chips. */
+      onCeramic: choice(ceramicClasses),
+      /** The lot that was in the pot. */
+      lot: text(60, { least: 0, example: '24-0817' }),
+      calibratedOn: day({ example: '2026-11-20' }),
+      specular: choice(['excluded', 'included']),
+      /** How much of it really lay on fired cases against what was planned, the newest last. */
+      fired: maybe(list(figure(0.1, 10, { example: 1.1 }), 60)),
+      /** By which its coats are taken, once fired cases agreed and somebody took the offer. */
+      factor: maybe(figure(0.1, 10, { example: 1.1 })),
+    }),
+  ),
+  /** Of a block: its colour, glazed; zone by zone where it is graded. */
+  block: maybe(
+    record({
+      colour: labShape,
+      neck: maybe(labShape),
+      body: maybe(labShape),
+      edge: maybe(labShape),
+      sides: maybe(labShape),
+    }),
+  ),
+  /** Of a zirconia blank: marked for fast sintering. */
+  fastSinter: maybe(yesNo({ example: false })),
   /** Of a disinfectant. */
   agent: maybe(choice(disinfectingAgents)),
   contactMinutes: maybe(figure(-1e6, 1e6, { example: 5 })),
@@ -111,13 +142,21 @@ export function productFaults(product: LabProduct, classCard: MaterialCard): Pro
   ] as const
   const ofAlloy = ['castingShrinkagePercent', 'castingFromCelsius', 'castingToCelsius'] as const
   const ofDisinfectant = ['agent', 'contactMinutes'] as const
+  const zirconia = classCard.ceramic !== undefined && ceramicFigures[classCard.ceramic].zirconia
   for (const [fields, its] of [
     [ofInvestment, classCard.investment],
     [ofAlloy, classCard.alloy],
     [ofDisinfectant, classCard.family === 'disinfectant'],
+    [['stain'], classCard.stain],
+    [['block'], classCard.ceramic],
+    [['fastSinter'], zirconia],
   ] as const)
     for (const field of fields)
       if (product[field] !== undefined && !its) fault(field, `${classCard.name} has no such figure.`)
+  for (const [zone, colour] of Object.entries(product.block ?? {})) {
+    const refused = refusalOf(() => checkLab(colour, `block.${zone}`))
+    if (refused) fault(`block.${zone}`, saying`${refused.said} ${refused.advice}`)
+  }
   positive('furnaceFromMinutes', product.furnaceFromMinutes, LONGEST_TO_FURNACE_MINUTES, 'min')
   positive('furnaceToMinutes', product.furnaceToMinutes, LONGEST_TO_FURNACE_MINUTES, 'min')
   faults.push(...furnaceFaults(product))
@@ -136,6 +175,16 @@ export function productFaults(product: LabProduct, classCard: MaterialCard): Pro
   if (merged && merged.castingCelsius[0] > merged.castingCelsius[1])
     fault('castingToCelsius', 'The casting temperatures do not rise: enter both.')
   return faults
+}
+
+function refusalOf(act: () => void): DomainError | undefined {
+  try {
+    act()
+    return undefined
+  } catch (error) {
+    if (error instanceof DomainError) return error
+    throw error
+  }
 }
 
 /** A day: no investment waits longer for its furnace (choice). */

@@ -1,5 +1,7 @@
 import { DomainError } from '../refusal/index.ts'
 import { figure, maybe, type Of, record } from '../shape/index.ts'
+import type { CeramicClass } from './ceramic-class.ts'
+
 /**
  * Where a figure comes from. Published: the name of the work, with "recalled" when written down from memory.
  * Otherwise "common practice"; a lab's own product says "the pack".
@@ -18,6 +20,7 @@ export type MaterialFamily =
   | 'liquid'
   | 'alloy'
   | 'disinfectant'
+  | 'ceramic'
   | 'aid'
 
 /** Weighed powder with a measured liquid. */
@@ -172,6 +175,10 @@ export interface MaterialCard {
   readonly settingExpansion?: { readonly points: readonly ExpansionPoint[]; readonly source: Source }
   readonly investment?: InvestmentFigures
   readonly alloy?: AlloyFigures
+  /** Of a block or a blank: what it decides. */
+  readonly ceramic?: CeramicClass
+  /** A pot that is calibrated by drawdowns. */
+  readonly stain?: true
   /** The wider class that asks for "any of these": lots of this card serve it too. */
   readonly kindOf?: string
   readonly notes: readonly string[]

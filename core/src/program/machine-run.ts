@@ -17,6 +17,10 @@ export interface MachineNature {
   readonly noiseCelsius: number
   /** It gets no hotter than this: water boils. */
   readonly mostCelsius?: number
+  /** Its thermocouple shows so much more than there is. */
+  readonly readsTooMuchCelsius?: number
+  /** It is read so many times a minute, 6 at most; once when left out. */
+  readonly readingsPerMinute?: 1 | 2 | 3 | 6
 }
 
 /** What goes wrong with it; minutes from the start of the run. */
@@ -24,8 +28,10 @@ export type MachineTrouble =
   | { readonly kind: 'powerCut' | 'doorOpen'; readonly fromMinutes: number; readonly minutes: number }
   /** The thermocouple reads more and more too high (or, below 0, too low). */
   | { readonly kind: 'drift'; readonly fromMinutes: number; readonly celsiusPerHour: number }
+  /** Its door no longer seals: the pump never gets far. */
+  | { readonly kind: 'vacuumLeak'; readonly fromMinutes: number }
 
-/** One minute of a run. */
+/** One reading of a run. */
 interface RunMoment {
   readonly minutes: number
   readonly setCelsius: number
@@ -33,9 +39,11 @@ interface RunMoment {
   readonly measuredCelsius: number
   /** What is really inside. */
   readonly chamberCelsius: number
+  /** Left in the chamber; only of a program with a vacuum. */
+  readonly kilopascals?: number
 }
 export interface MachineRun {
-  /** One moment a minute, from 0. */
+  /** One moment a minute, or more where the machine is read more often, from 0. */
   readonly moments: readonly RunMoment[]
   /** When the program had run through; undefined: not yet. */
   readonly endMinutes?: number
@@ -51,6 +59,11 @@ const RESET_MINUTES = 12
 const RESETS_WITHIN_CELSIUS = 10
 /** An open door lets the heat out so many times as fast (choice). */
 const DOOR_LOSS_FACTOR = 8
+/** The air, what a good pump leaves of it, what a leak lets in, and in which it gets there (choice). */
+const AIR_KILOPASCALS = 101
+const PUMPED_KILOPASCALS = 3
+const LEAKING_KILOPASCALS = 35
+const PUMP_MINUTES = 0.4
 
 /**
  * A machine that is not there, on its program: it lags, overshoots, trembles, waits when it is behind, goes on where it
@@ -72,7 +85,9 @@ export function runMachine(
 ): MachineRun {
   requirePositive(minutes, 'minutes', 'The time', { orZero: true })
   const { roomCelsius, timeConstantMinutes: tau, fullPowerCelsius, sensorLagMinutes, noiseCelsius } = nature
-  const { mostCelsius = Number.POSITIVE_INFINITY } = nature
+  const { mostCelsius = Number.POSITIVE_INFINITY, readsTooMuchCelsius = 0, readingsPerMinute = 1 } = nature
+  const pumps = program.segments.some(({ vacuum }) => vacuum)
+  let left = AIR_KILOPASCALS
   const span = fullPowerCelsius - roomCelsius
   const length = programMinutes(program)
   let chamber = program.startCelsius
@@ -85,15 +100,20 @@ export function runMachine(
   for (let n = 0; n <= steps; n++) {
     const now = n * STEP_MINUTES
     const setCelsius = programCelsius(program, into)
-    const shown = sensed + driftAt(troubles, now)
-    if (n % 6 === 0)
+    const shown = sensed + readsTooMuchCelsius + driftAt(troubles, now)
+    if (n % (6 / readingsPerMinute) === 0)
       moments.push({
-        minutes: Math.round(now),
+        minutes: Math.round(now * readingsPerMinute) / readingsPerMinute,
         setCelsius,
         measuredCelsius: shown + noiseCelsius * (2 * random() - 1),
         chamberCelsius: chamber,
+        ...(pumps ? { kilopascals: left } : {}),
       })
     const dark = isOn(troubles, 'powerCut', now)
+    const leaks = troubles.some(({ kind, fromMinutes }) => kind === 'vacuumLeak' && now >= fromMinutes)
+    const pumped = !dark && into < length && programStretchAt(program, into)?.vacuum
+    const towards = pumped ? (leaks ? LEAKING_KILOPASCALS : PUMPED_KILOPASCALS) : AIR_KILOPASCALS
+    left += (towards - left) * (1 - Math.exp(-STEP_MINUTES / PUMP_MINUTES))
     const error = setCelsius - shown
     const rate = rampRate(program, into)
     const wanted = (setCelsius - roomCelsius) / span + (rate * tau) / span + POWER_PER_CELSIUS * error + reset

@@ -7,6 +7,8 @@ import { programCelsius, programShape } from './temperature-program.ts'
 const measuredPointShape = record({
   minutes: figure(-100_000, 100_000, { example: 120 }),
   celsius: figure(-1000, 10_000, { example: 250 }),
+  /** Left in a chamber that is pumped. */
+  kilopascals: maybe(figure(0, 200, { example: 4 })),
 })
 export type MeasuredPoint = Of<typeof measuredPointShape>
 
@@ -31,7 +33,11 @@ export function keptReadings(measured: readonly MeasuredPoint[]): readonly Measu
   const every = measured.length <= MOST_POINTS ? 1 : Math.ceil(measured.length / (MOST_POINTS - 1))
   return measured
     .filter((_, index) => index % every === 0 || index === measured.length - 1)
-    .map(({ minutes, celsius }) => ({ minutes, celsius }))
+    .map(({ minutes, celsius, kilopascals }) => ({
+      minutes,
+      celsius,
+      ...(kilopascals === undefined ? {} : { kilopascals }),
+    }))
 }
 
 /** A week: no program runs on longer (choice). */

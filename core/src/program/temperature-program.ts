@@ -1,11 +1,13 @@
 import { DomainError } from '../refusal/index.ts'
-import { figure, list, type Of, record } from '../shape/index.ts'
+import { figure, list, maybe, type Of, record, yesNo } from '../shape/index.ts'
 
 /** One stretch of a program: on to a temperature at a rate, then a hold. */
 const segmentShape = record({
   rampCelsiusPerMinute: figure(0, 1000, { example: 5 }),
   toCelsius: figure(-50, 2000, { example: 250 }),
   holdMinutes: figure(0, 10_080, { example: 60 }),
+  /** The pump runs while it lasts. */
+  vacuum: maybe(yesNo({ example: false })),
 })
 export type ProgramSegment = Of<typeof segmentShape>
 /** A timed temperature cycle of a furnace or a bath. */

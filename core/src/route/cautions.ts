@@ -16,6 +16,9 @@ export const cautions = {
   flame: 'Open flame: hair and sleeves back, nothing that burns or evaporates near it; never leave it.',
   hotRing: 'Hot ring: long tongs and gloves; nothing that burns on the bench.',
   metalDust: 'Metal dust (nickel, cobalt, beryllium): extraction, mask and eye protection.',
+  ceramicDust: 'Ceramic dust: wet grinding, extraction, mask and eye protection.',
+  greenDust: 'Zirconia chalk dust: dry only, so extraction and mask; own tools, never used on metal.',
+  hotKiln: 'Ceramic furnace: tongs and gloves; what comes out looks cold and is not.',
   acid: 'Pickling acid: ventilate, gloves and eye protection; acid into water, never the other way.',
   lathe: 'Lathe: goggles, mask, no gloves or loose sleeves; hold the work below the centre.',
   pumicePan:

@@ -27,6 +27,11 @@ const hazards = {
   lightBox: ['uvLight'],
   hotResin: ['hotResin'],
   hotFlask: ['hotFlask'],
+  /** Milled ceramic, ground; wet where it may be. */
+  ceramic: ['ceramicDust'],
+  /** Chalk: dry only, it flies. */
+  greenZirconia: ['greenDust'],
+  kiln: ['hotKiln'],
   acid: ['acid', 'chlorine'],
   ammonia: ['ammonia'],
   adhesive: ['adhesive'],
@@ -50,7 +55,7 @@ function hazardsOfMaterial(materialId: string): readonly Hazard[] {
 /** What of a step brings a hazard by itself. */
 interface Worked {
   readonly amounts?: readonly { readonly materialId: string }[] | undefined
-  readonly machine?: 'bath' | 'furnace' | undefined
+  readonly machine?: 'bath' | 'furnace' | 'kiln' | 'sinter' | undefined
 }
 
 /**
@@ -63,6 +68,7 @@ export function cautionsOf(uses: readonly Hazard[], { amounts = [], machine }: W
     ...amounts.flatMap(({ materialId }) => hazardsOfMaterial(materialId)),
     ...(machine === 'bath' ? (['hotFlask'] as const) : []),
     ...(machine === 'furnace' ? (['hotRing'] as const) : []),
+    ...(machine === 'kiln' || machine === 'sinter' ? (['kiln'] as const) : []),
   ]
   return [...new Set(all.flatMap((hazard): readonly CautionId[] => hazards[hazard]))]
 }

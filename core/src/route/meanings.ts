@@ -26,6 +26,9 @@ export const stepMeanings = [
   'casting',
   'waterStorage',
   'bagged',
+  'ceramicDried',
+  'stainsMixed',
+  'greenDried',
 ] as const
 export type StepMeaning = (typeof stepMeanings)[number]
 
@@ -47,5 +50,6 @@ export const checkMeanings = [
   'enclosuresBack',
   'pinOpening',
   'borderThickness',
+  'thinnestWall',
 ] as const
 export type CheckMeaning = (typeof checkMeanings)[number]

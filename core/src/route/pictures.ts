@@ -13,6 +13,8 @@ export const drawings = {
   implants: ['tissue', 'jig', 'cuts', 'tray'],
   /** A cast post and core in its root. */
   post: ['sprue'],
+  /** A ceramic crown, from its block to its glaze. */
+  ceramic: ['stub', 'chalk', 'keep', 'support', 'stain', 'glaze', 'heat'],
   /** A clear clasp on its tooth. */
   clasp: ['protection', 'joint'],
   /** Die and pattern in section, of one crown or of a bridge. */

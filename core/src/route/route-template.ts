@@ -42,6 +42,7 @@ export const stages = [
   'recover',
   'finish',
   'polish',
+  'fire',
   'check',
   'document',
   'deliver',
@@ -53,7 +54,7 @@ const stepKinds = ['attended', 'unattended', 'machine', 'clinic'] as const
 export type StepKind = (typeof stepKinds)[number]
 
 /** The machines that work of a step may lie in. */
-export const machineKinds = ['furnace', 'bath'] as const
+export const machineKinds = ['furnace', 'bath', 'kiln', 'sinter'] as const
 export type MachineKind = (typeof machineKinds)[number]
 
 /** The screens that work something out, in the order of the work; each may be opened by a step. */
@@ -67,6 +68,7 @@ export const instruments = [
   'cure',
   'remount',
   'finish',
+  'fire',
 ] as const
 export type Instrument = (typeof instruments)[number]
 

@@ -51,6 +51,8 @@ export class LotRow {
   @Column('real', { name: 'low_below_grams', nullable: true }) lowBelowGrams: number | null
   /** Why nobody may use it; none: it may be used. */
   @Column('text', { nullable: true }) quarantine: string | null
+  /** Of a zirconia blank; none: not entered. */
+  @Column('simple-json', { nullable: true }) enlargement: object | null
 }
 
 /** What a case has used of a lot: rewritten with every mix of the case, in the same transaction. */
@@ -113,7 +115,7 @@ export class MachineRunRow {
   @PrimaryColumn('text', { name: 'run_id' }) runId: string
   /** As the lab calls it. */
   @Column('text') machine: string
-  @Column('text') kind: 'furnace' | 'bath'
+  @Column('text') kind: 'furnace' | 'bath' | 'kiln' | 'sinter'
   @Column('simple-json') program: unknown
   /** The steps of cases that lie in it. */
   @Column('simple-json') loads: unknown

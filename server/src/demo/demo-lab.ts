@@ -1,4 +1,4 @@
-import type { LabEquipment, LabProduct, ToothSet } from '@yentrik/core'
+import type { Enlargement, LabEquipment, LabProduct, MachineKind, ToothSet } from '@yentrik/core'
 
 /** The invented lab in demo/lab.json. All times are relative to the moment of seeding, so that it is always in mid-work. */
 export interface DemoLab {
@@ -15,6 +15,7 @@ export interface DemoLab {
     readonly lowBelowGrams?: number
     readonly openedDaysAgo?: number
     readonly quarantine?: string
+    readonly enlargement?: Enlargement
   }[]
   readonly products: readonly Omit<LabProduct, 'productId'>[]
   readonly toothSets: readonly ToothSet[]
@@ -24,7 +25,7 @@ export interface DemoLab {
   readonly cases: readonly DemoCase[]
   /** Burnouts and cures that are under way, each for a case that has come to that step. */
   readonly machineRuns: readonly {
-    readonly kind: 'furnace' | 'bath'
+    readonly kind: MachineKind
     readonly machine: string
     readonly docket: string
     readonly stepId: string

@@ -57,6 +57,7 @@ export class DemoSeed {
         receivedGrams: lot.receivedGrams ?? null,
         lowBelowGrams: lot.lowBelowGrams ?? null,
         quarantine: lot.quarantine ?? null,
+        enlargement: lot.enlargement ?? null,
         inUse: true,
       }),
     )

@@ -54,6 +54,26 @@ export class DevicesController {
     return this.devices.takePress()
   }
 
+  @Handles('POST /devices/spectrophotometer/white')
+  white() {
+    return this.devices.spectrophotometer.white()
+  }
+
+  @Handles('POST /devices/spectrophotometer/read')
+  readColour() {
+    return this.devices.spectrophotometer.read()
+  }
+
+  @Handles('POST /devices/stand-in/spectrophotometer')
+  controlSpectrophotometer({ body }: Call<'POST /devices/stand-in/spectrophotometer'>) {
+    const { does, colour, specular } = body
+    if (does === 'put') {
+      if (colour) this.devices.controlSpectrophotometer({ does, colour })
+    } else if (does === 'specular')
+      this.devices.controlSpectrophotometer({ does, specular: specular ?? 'excluded' })
+    else this.devices.controlSpectrophotometer({ does })
+  }
+
   @Handles('POST /devices/stand-in/press')
   controlPress({ body }: Call<'POST /devices/stand-in/press'>) {
     const { does, kilopascalsPerSecond = 250, upToKilopascals } = body

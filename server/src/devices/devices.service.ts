@@ -2,25 +2,32 @@ import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common'
 import type { DevicesState } from '@yentrik/contract'
 import { readBalanceLine, readDispenserLine, readGaugeLine } from '@yentrik/core'
 import { interval, map, merge, type Observable, Subject } from 'rxjs'
+import { LabClock } from '../clock/lab-clock.ts'
 import { Refusal } from '../errors/problem.filter.ts'
 import { type DeviceSetting, SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
 import type { DeviceLink } from './device-link.ts'
 import { type HeardLine, HeardReading, type ReadingState } from './heard-reading.ts'
 import { NetworkLink } from './network-link.ts'
+import { Spectrophotometer } from './spectrophotometer.ts'
 import { StandInBalance, type StandInControls } from './stand-in-balance.ts'
 import { StandInDispenser } from './stand-in-dispenser.ts'
 import { type PressControls, StandInPress } from './stand-in-press.ts'
+import { type SpectrophotometerControls, StandInSpectrophotometer } from './stand-in-spectrophotometer.ts'
 
 /** Balance, dispenser and press of the bench: what they last said, and what may be asked of them. */
 @Injectable()
 export class DevicesService implements OnModuleDestroy {
   private readonly balance: HeardReading
   private readonly press: HeardReading
+  readonly spectrophotometer: Spectrophotometer
   private readonly dispenserLink?: DeviceLink
   private dispenser: DevicesState['dispenser'] = { connected: false, order: 0 }
   private readonly changes = new Subject<DevicesState>()
 
-  constructor(@Inject(SETTINGS) { balance, dispenser, press, deviceSpeed = 1 }: ServerSettings) {
+  constructor(
+    @Inject(SETTINGS) { balance, dispenser, press, spectrophotometer, deviceSpeed = 1 }: ServerSettings,
+    clock: LabClock,
+  ) {
     const tell = () => this.changes.next(this.state())
     this.balance = new HeardReading(
       linkTo(balance, 'Balance', () => new StandInBalance(deviceSpeed).run()),
@@ -32,6 +39,11 @@ export class DevicesService implements OnModuleDestroy {
       linkTo(press, 'Press', () => new StandInPress(deviceSpeed).run()),
       pressSays,
       'The gauge of the press is not reached.',
+      tell,
+    )
+    this.spectrophotometer = new Spectrophotometer(
+      linkTo(spectrophotometer, 'Spectrophotometer', () => new StandInSpectrophotometer(deviceSpeed).run()),
+      () => clock.now(),
       tell,
     )
     this.dispenserLink = linkTo(dispenser, 'Dispenser', () => new StandInDispenser(deviceSpeed).run())
@@ -52,6 +64,7 @@ export class DevicesService implements OnModuleDestroy {
       balance: { ...balance, standIn: this.balance.link instanceof StandInBalance, grams, settled },
       dispenser: this.dispenser,
       press: { ...press, standIn: this.press.link instanceof StandInPress, kilopascals, held },
+      spectrophotometer: this.spectrophotometer.state(),
     }
   }
 
@@ -113,6 +126,13 @@ export class DevicesService implements OnModuleDestroy {
     this.press.link.control(control)
   }
 
+  /** What a person does at the stand-in spectrophotometer. @throws {Refusal} `not-a-stand-in` when a real one is connected */
+  controlSpectrophotometer(control: SpectrophotometerControls): void {
+    const { link } = this.spectrophotometer
+    if (!(link instanceof StandInSpectrophotometer)) throw noStandIn('spectrophotometer')
+    link.control(control)
+  }
+
   private hearDispenser(text: string): void {
     const known = { connected: true, name: this.dispenserLink!.name, order: this.dispenser.order }
     const line = readDispenserLine(text)
@@ -127,6 +147,7 @@ export class DevicesService implements OnModuleDestroy {
   onModuleDestroy(): void {
     this.balance.link?.close()
     this.press.link?.close()
+    this.spectrophotometer.link?.close()
     this.dispenserLink?.close()
     this.changes.complete()
   }

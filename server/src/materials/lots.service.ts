@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import type { Body, CaseOfLot, Lot, LotOnShelf } from '@yentrik/contract'
+import { ceramicFigures, checkEnlargement, type Enlargement, materials } from '@yentrik/core'
 import { DataSource } from 'typeorm'
 import { CaseStore } from '../case/case-store.ts'
 import { LabClock } from '../clock/lab-clock.ts'
@@ -36,6 +37,7 @@ export class LotsService {
       const leftGrams = lot.receivedGrams === null ? null : Math.max(0, lot.receivedGrams - usedGrams)
       return {
         ...lot,
+        enlargement: lot.enlargement as Enlargement | null,
         usedGrams,
         leftGrams,
         runsLow: lot.inUse && leftGrams !== null && leftGrams < (lot.lowBelowGrams ?? 0),
@@ -92,6 +94,7 @@ export class LotsService {
       lowBelowGrams: lot.lowBelowGrams ?? null,
       openedOn: null,
       quarantine: null,
+      enlargement: this.enlargementFor(lot.materialId, lot.enlargement) ?? null,
       inUse: true,
     }
     await this.queue.write(async (manager) => {
@@ -106,7 +109,7 @@ export class LotsService {
       await manager.insert(LotRow, row)
     })
     this.live.announce({ kind: 'lots' })
-    return row
+    return { ...row, enlargement: row.enlargement as Enlargement | null }
   }
 
   /** Used up, or taken into use again. @throws {Refusal} `no-such-lot` */
@@ -122,6 +125,28 @@ export class LotsService {
   /** Nobody may use it until it is released (reason null). @throws {Refusal} `no-such-lot` */
   quarantine(lotId: string, reason: string | null): Promise<void> {
     return this.change(lotId, { quarantine: reason })
+  }
+
+  /** What its label says of its own lot. @throws {Refusal} `no-such-lot`, `not-a-blank` @throws {DomainError} `enlargement-not-plausible` */
+  async enlarge(lotId: string, enlargement: Enlargement): Promise<void> {
+    const lot = await this.dataSource.manager.findOneBy(LotRow, { lotId })
+    if (!lot) throw noSuchLot(lotId)
+    await this.change(lotId, { enlargement: this.enlargementFor(lot.materialId, enlargement) as object })
+  }
+
+  private enlargementFor(materialId: string, enlargement: Enlargement | undefined): Enlargement | undefined {
+    if (!enlargement) return undefined
+    const ceramic = materials.get(materialId)?.ceramic
+    if (!ceramic || !ceramicFigures[ceramic].zirconia)
+      throw new Refusal(
+        422,
+        'not-a-blank',
+        'An enlargement factor is of a zirconia blank.',
+        'Leave it out, or choose the class of the blank.',
+        { field: 'enlargement' },
+      )
+    checkEnlargement(enlargement)
+    return enlargement
   }
 
   private async change(lotId: string, to: Partial<LotRow>): Promise<void> {

@@ -56,6 +56,11 @@ export class MaterialsController {
     return this.lots.open(path.lotId)
   }
 
+  @Handles('POST /lots/:lotId/enlargement')
+  enlarge({ path, body }: Call<'POST /lots/:lotId/enlargement'>) {
+    return this.lots.enlarge(path.lotId, body)
+  }
+
   @Handles('POST /lots/:lotId/quarantine')
   quarantine({ path, body }: Call<'POST /lots/:lotId/quarantine'>) {
     return this.lots.quarantine(path.lotId, body.reason.trim())

@@ -64,6 +64,7 @@ const changes: Readonly<
   'POST /cases/:caseId/events': bench,
   'POST /lots/:lotId/open': bench,
   'POST /lots/:lotId/quarantine': bench,
+  'POST /lots/:lotId/enlargement': bench,
   'POST /machine-runs': bench,
   'POST /machine-runs/:runId/stop': bench,
   'POST /machine-runs/:runId/troubles': bench,
@@ -73,6 +74,9 @@ const changes: Readonly<
   'POST /devices/press/take': bench,
   'POST /devices/stand-in/balance': bench,
   'POST /devices/stand-in/press': bench,
+  'POST /devices/spectrophotometer/white': bench,
+  'POST /devices/spectrophotometer/read': bench,
+  'POST /devices/stand-in/spectrophotometer': bench,
   'POST /mixing/clocks': bench,
   'DELETE /mixing/clocks/:clockId': bench,
   // Of oneself, whoever one is.

@@ -32,7 +32,11 @@ export class MachineRunsController {
   trouble({ path, body }: Call<'POST /machine-runs/:runId/troubles'>) {
     const { kind, minutes = 20, celsiusPerHour = 10 } = body
     return this.runs.trouble(path.runId, (fromMinutes) =>
-      kind === 'drift' ? { kind, fromMinutes, celsiusPerHour } : { kind, fromMinutes, minutes },
+      kind === 'drift'
+        ? { kind, fromMinutes, celsiusPerHour }
+        : kind === 'vacuumLeak'
+          ? { kind, fromMinutes }
+          : { kind, fromMinutes, minutes },
     )
   }
 }

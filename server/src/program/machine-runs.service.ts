@@ -13,6 +13,7 @@ import {
   runMachine,
   seededRandom,
   type TemperatureProgram,
+  USUAL_SINTER_TAU_MINUTES,
   USUAL_TIME_CONSTANT_MINUTES,
 } from '@yentrik/core'
 import { DataSource, IsNull, MoreThan } from 'typeorm'
@@ -23,7 +24,7 @@ import { Refusal } from '../errors/problem.filter.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { LiveService } from '../live/live.service.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
-import { Thermometers } from './thermometers.service.ts'
+import { machineNames, Thermometers } from './thermometers.service.ts'
 
 const MINUTE = 60_000
 const DAY = 24 * 60 * MINUTE
@@ -92,7 +93,7 @@ export class MachineRuns {
       throw new Refusal(
         404,
         `no-${kind}`,
-        `No ${kind} is connected.`,
+        `No ${machineNames[kind]} is connected.`,
         'Set it by hand, and enter what you read.',
       )
     const card = await this.cardOf({ kind, machine })
@@ -116,7 +117,7 @@ export class MachineRuns {
         throw new Refusal(
           409,
           'thermometer-busy',
-          `The thermometer is read for another ${kind} already.`,
+          `The thermometer is read for another ${machineNames[kind]} already.`,
           'Take that out first, or write down what you read.',
         )
       if (await manager.existsBy(MachineRunRow, { machine, stoppedAt: IsNull() }))
@@ -235,10 +236,11 @@ export class MachineRuns {
       stoppedAt,
       endsAt: new Date(Date.parse(startedAt) + ahead * MINUTE).toISOString(),
       ended: endMinutes !== undefined,
-      measured: measured.map(({ minutes, setCelsius, celsius }) => ({
+      measured: measured.map(({ minutes, setCelsius, celsius, kilopascals }) => ({
         minutes,
         setCelsius: Number(setCelsius.toFixed(1)),
         celsius: Number(celsius.toFixed(1)),
+        ...(kilopascals === undefined ? {} : { kilopascals: Number(kilopascals.toFixed(1)) }),
       })),
     }
   }
@@ -286,6 +288,26 @@ function natureOf(kind: MachineRunRow['kind'], timeConstantMinutes: number | und
       sensorLagMinutes: 1,
       noiseCelsius: 0.3,
       mostCelsius: 100,
+    }
+  if (kind === 'kiln')
+    return {
+      roomCelsius: 25,
+      timeConstantMinutes: timeConstantMinutes ?? 15,
+      fullPowerCelsius: 2200,
+      sensorLagMinutes: 0.1,
+      noiseCelsius: 0.5,
+      // A firing is over in minutes.
+      readingsPerMinute: 6,
+      // A silver test finds it.
+      readsTooMuchCelsius: 6,
+    }
+  if (kind === 'sinter')
+    return {
+      roomCelsius: 25,
+      timeConstantMinutes: timeConstantMinutes ?? USUAL_SINTER_TAU_MINUTES,
+      fullPowerCelsius: 3200,
+      sensorLagMinutes: 1,
+      noiseCelsius: 1,
     }
   return {
     roomCelsius: 20,

@@ -1,5 +1,5 @@
 import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnModuleDestroy } from '@nestjs/common'
-import { isPlausibleCelsius, type MeasuredPoint, readThermometerLine } from '@yentrik/core'
+import { isPlausibleCelsius, type MeasuredPoint, machineKinds, readThermometerLine } from '@yentrik/core'
 import { DataSource, IsNull } from 'typeorm'
 import { LabClock } from '../clock/lab-clock.ts'
 import { MachineReadingRow, MachineRunRow } from '../database/entities.ts'
@@ -10,6 +10,13 @@ import { LiveService } from '../live/live.service.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
 
 type HeatedKind = MachineRunRow['kind']
+/** As a sentence calls them. */
+export const machineNames: Readonly<Record<HeatedKind, string>> = {
+  furnace: 'furnace',
+  bath: 'bath',
+  kiln: 'ceramic furnace',
+  sinter: 'sintering furnace',
+}
 const MINUTE = 60_000
 /** A forgotten run is not read for longer, min: a week. */
 const LONGEST_MINUTES = 7 * 24 * 60
@@ -36,11 +43,11 @@ export class Thermometers implements OnApplicationBootstrap, OnModuleDestroy {
     @Inject(SETTINGS) settings: ServerSettings,
   ) {
     this.heard = new Map(
-      (['furnace', 'bath'] as const).flatMap((kind) => {
+      machineKinds.flatMap((kind) => {
         const setting = settings[kind]
         if (!setting || setting === 'stand-in') return []
         const link = new NetworkLink(kind, setting.host, setting.port)
-        const unreached = `The thermometer of the ${kind} is not reached.`
+        const unreached = `The thermometer of the ${machineNames[kind]} is not reached.`
         return [[kind, new HeardReading(link, thermometerSays, unreached, () => this.note(kind))] as const]
       }),
     )

@@ -32,6 +32,10 @@ export interface ServerSettings {
   /** Burnout furnace and curing bath: a stand-in, or the thermometer of a real one; none: what is read is typed. */
   readonly furnace?: DeviceSetting
   readonly bath?: DeviceSetting
+  /** Ceramic furnace and sintering furnace, likewise. */
+  readonly kiln?: DeviceSetting
+  readonly sinter?: DeviceSetting
+  readonly spectrophotometer?: DeviceSetting
   /** How much faster than real the stand-ins run; 1 when not given. */
   readonly deviceSpeed?: number
   /** The built screens; none while they are served by Vite. */
@@ -43,7 +47,7 @@ export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port:
 
 /**
  * Reads the environment: PORT, HOST, YENTRIK_NAMES, YENTRIK_TLS, YENTRIK_TLS_CERT, YENTRIK_TLS_KEY, YENTRIK_DATA, YENTRIK_LOG, YENTRIK_BACKUPS, YENTRIK_SECOND_BACKUPS, YENTRIK_BACKUP_AT, YENTRIK_NEW_LAB, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
- * YENTRIK_BALANCE, YENTRIK_DISPENSER, YENTRIK_PRESS, YENTRIK_FURNACE and YENTRIK_BATH (`stand-in`, `none` or HOST:PORT),
+ * YENTRIK_BALANCE, YENTRIK_DISPENSER, YENTRIK_PRESS, YENTRIK_FURNACE, YENTRIK_BATH, YENTRIK_KILN, YENTRIK_SINTER and YENTRIK_SPECTROPHOTOMETER (`stand-in`, `none` or HOST:PORT),
  * YENTRIK_DEVICE_SPEED.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
  */
@@ -106,7 +110,16 @@ function timeFrom(text = '02:30'): string {
   return text
 }
 
-const devices = ['balance', 'dispenser', 'press', 'furnace', 'bath'] as const
+const devices = [
+  'balance',
+  'dispenser',
+  'press',
+  'furnace',
+  'bath',
+  'kiln',
+  'sinter',
+  'spectrophotometer',
+] as const
 
 function devicesFrom(
   env: Readonly<Record<string, string | undefined>>,

@@ -38,10 +38,11 @@ export const disinfectionSheet = sheetKind({
   words: ({ product, agent, contactMinutes }) =>
     saying`${product}, ${agentNames[agent].toLowerCase()}, contact ${qty.minutes(contactMinutes)}`,
   good: () => ({ product: 'Surface disinfectant', agent: 'quaternary' as const, contactMinutes: 5 }),
-  failingExample: ({ resin }) => ({
+  // Of ceramic it spoils nothing, but so long no label asks for.
+  failingExample: ({ resin, metal }) => ({
     product: 'Spirit',
     agent: resin ? ('alcohol' as const) : ('hypochlorite' as const),
-    contactMinutes: 5,
+    contactMinutes: resin || metal ? 5 : 15,
   }),
   refusedExample: () => ({
     product: 'Surface disinfectant',

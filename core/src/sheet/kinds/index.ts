@@ -3,10 +3,13 @@ import { buttonSheet } from './button.ts'
 import { chargeSheet } from './charge.ts'
 import { closuresSheet } from './closures.ts'
 import { cureSheet } from './cure.ts'
+import { densitySheet } from './density.ts'
 import { disinfectionSheet } from './disinfection.ts'
 import { dispatchSheet } from './dispatch.ts'
 import { enclosuresSheet } from './enclosures.ts'
+import { enlargementSheet } from './enlargement.ts'
 import { finishedPairSheet } from './finished-pair.ts'
+import { firingSheet } from './firing.ts'
 import { groovesSheet } from './grooves.ts'
 import { mountingSheet } from './mounting.ts'
 import { partsSheet } from './parts.ts'
@@ -19,6 +22,8 @@ import { roomSheet } from './room.ts'
 import { sawPlanSheet } from './saw-plan.ts'
 import { setUpSheet } from './set-up.ts'
 import { setUpPlanSheet } from './set-up-plan.ts'
+import { shadeReadingSheet } from './shade-reading.ts'
+import { stainPlanSheet } from './stain-plan.ts'
 import { surveySheet } from './survey.ts'
 import { teethSetSheet } from './teeth-set.ts'
 import { trimPlanSheet } from './trim-plan.ts'
@@ -50,6 +55,11 @@ export const sheetKinds = {
   sawPlan: sawPlanSheet,
   wheel: wheelSheet,
   survey: surveySheet,
+  stainPlan: stainPlanSheet,
+  firing: firingSheet,
+  shadeReading: shadeReadingSheet,
+  enlargement: enlargementSheet,
+  density: densitySheet,
   disinfection: disinfectionSheet,
   enclosures: enclosuresSheet,
   release: releaseSheet,

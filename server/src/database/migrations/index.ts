@@ -1,4 +1,5 @@
 import { CastingRoom1764100000000 } from './casting-room.ts'
+import { CeramicsRoom1764700000000 } from './ceramics-room.ts'
 import { CommandKeys1764600000000 } from './command-keys.ts'
 import { EventsByTime1764300000000 } from './events-by-time.ts'
 import { FirstTables1700000000000 } from './first-tables.ts'
@@ -17,4 +18,5 @@ export const migrations = [
   LinkedEvents1764400000000,
   SessionsAndPeople1764500000000,
   CommandKeys1764600000000,
+  CeramicsRoom1764700000000,
 ]
