@@ -50,6 +50,7 @@ const houses = {
       'waxing',
       'inspection',
       'casting',
+      'ceramic',
       'curing',
       'occlusion',
       'finishing',

@@ -48,7 +48,7 @@ export interface MachineRunShown {
 }
 const run = result<MachineRunShown>('A run')
 
-interface DeviceShown {
+export interface DeviceShown {
   readonly connected: boolean
   readonly name?: string
   readonly standIn: boolean

@@ -44,3 +44,4 @@ export {
   firingRunShape,
   judgeFiring,
 } from './judge-firing.ts'
+export { potOf, potWarnings } from './pot.ts'

@@ -94,3 +94,7 @@ export const stainedColour = (block: Lab, coats: readonly Coat[], specular: Spec
 /** A matt reading as it is seen once it is glazed: darker and deeper by itself. Of a matt surface the outer reflection is in the reading. */
 export const glazed = (matt: Lab): Lab =>
   labOf(bandsOf(matt).map((band) => overSurface(underSurface(band, 'included'))))
+
+/** And back: how a piece reads before it is glazed that is seen so once it is. */
+export const mattOf = (seen: Lab): Lab =>
+  labOf(bandsOf(seen).map((band) => overSurface(underSurface(band), 'included')))

@@ -4,10 +4,12 @@ import { metric, refused } from '../testing/words.ts'
 import {
   afterFiring,
   checkStainPlan,
+  colourDifference,
   colourOf,
   firedFactor,
   glazed,
   type Lab,
+  mattOf,
   meanReading,
   offeredFactor,
   outlierOf,
@@ -15,6 +17,7 @@ import {
   readingRows,
   readReadings,
   type StainPlan,
+  schools,
   stainedColour,
   stainWarnings,
 } from './index.ts'
@@ -93,6 +96,26 @@ describe('after the firing', () => {
     const seen = glazed({ L: 82, a: 1, b: 13 })
     expect(seen.L).toBeCloseTo(79.7832, 3)
     expect(seen.b).toBeCloseTo(13.6924, 3)
+    const back = mattOf({ L: 79.7832, a: 1.0466, b: 13.6924 })
+    expect([back.L, back.a, back.b].map((each) => Number(each.toFixed(3)))).toEqual([82, 1, 13])
+  })
+})
+
+describe('one firing or two', () => {
+  it('the neck of the model in 3 coats: a fifth thinner ends further off in one, and is added to in two', () => {
+    const neck = {
+      block,
+      target: { L: 76.5, a: 4, b: 22 },
+      coats: amounts({ 'ochre body': 2, 'brown body': 1 }),
+    }
+    const { one, two } = schools(neck, pots)
+    const thin = stainedColour(
+      block,
+      neck.coats.map((x, n) => ({ pot: pots[n]!, coats: 0.8 * x })),
+    )
+    expect(one).toBeGreaterThanOrEqual(colourDifference(thin, neck.target) - 1e-9)
+    expect(two).toBeLessThanOrEqual(one)
+    expect(two).toBeLessThan(1.8)
   })
 })
 

@@ -33,6 +33,7 @@ export const plannedPotShape = record({
   absorption: band,
   scattering: band,
 })
+export type PlannedPot = Of<typeof plannedPotShape>
 const plannedZoneShape = record({
   /** FDI; left out where there is one tooth. */
   tooth: maybe(whole(11, 48, { example: 11 })),
@@ -156,6 +157,27 @@ export function afterFiring(
   if (verdictOf(difference) !== 'outOfReach') return { does: 'leave', difference }
   const plan = planZone({ name: 'fired', block: read, target }, pots, { specular })
   return plan.verdict === 'outOfReach' ? { does: 'strip', difference } : { does: 'add', difference, plan }
+}
+
+/** A brush lays so much less or more than was meant: the largest error there is. */
+const BRUSH = [0.8, 1.2] as const
+
+/**
+ * What one firing and what two may end at when the brush lays a fifth less or more: in one it stays, after two it was read in
+ * between and added to where that helps.
+ * @returns the largest ΔE00 of each
+ */
+export function schools(
+  { block, target, coats }: Pick<PlannedZone, 'block' | 'target' | 'coats'>,
+  pots: readonly Pot[],
+  specular: Specular = 'excluded',
+): { readonly one: number; readonly two: number } {
+  const ends = BRUSH.map((factor) => colourOf({ block, coats: coats.map((x) => x * factor) }, pots, specular))
+  const one = ends.map((colour) => colourDifference(colour, target))
+  const two = ends.map((colour, n) =>
+    Math.min(one[n]!, planZone({ name: 'fired', block: colour, target }, pots, { specular }).difference),
+  )
+  return { one: Math.max(...one), two: Math.max(...two) }
 }
 
 /** A result of a fired case: what was planned on which block, and what was read. */

@@ -4,7 +4,7 @@ import { checkLab, labShape } from '../colour/index.ts'
 import { checkWheel, wheelMeasures } from '../finishing/index.ts'
 import { checkFlaskWater, flaskWater } from '../mixing/index.ts'
 import { DomainError, requireMeasure } from '../refusal/index.ts'
-import { byTag, choice, day, figure, maybe, type Of, record, text } from '../shape/index.ts'
+import { byTag, day, figure, maybe, type Of, partsOf, record, text } from '../shape/index.ts'
 
 const source = text(200, { example: 'measured here' })
 /** In which a heated machine loses 63 % of its heat when it is off. */
@@ -28,7 +28,7 @@ export const equipmentShape = byTag('kind', {
   }),
   sinter: record({ timeConstantMinutes, mostUnits: figure(0, 1000, { example: 20 }), source }),
   /** A tab or another sample of the lab, measured once: a target under its own name. */
-  tab: record({ colour: labShape, specular: choice(['excluded', 'included']), source }),
+  tab: record({ ...partsOf(labShape), source }),
 })
 /** Under the name that the lab calls it by. */
 export type LabEquipment = Of<typeof equipmentShape> & { readonly name: string }
@@ -69,7 +69,7 @@ const checks: { readonly [K in EquipmentKind]: (equipment: EquipmentOf<K>) => vo
     requireMeasure('timeConstantMinutes', minutes, 1440)
     requireMeasure('mostUnits', mostUnits, 200)
   },
-  tab: ({ colour }) => checkLab(colour, 'colour'),
+  tab: (colour) => checkLab(colour, 'L'),
 }
 
 /** Refuses equipment whose measures make no sense. @throws {DomainError} `equipment`, `ring`, `reading-not-plausible`, `name-missing` */

@@ -1,7 +1,16 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { Injectable } from '@nestjs/common'
-import { burnoutProgram, curePresets, type LabProduct, newMetal, usualPeaks } from '@yentrik/core'
+import {
+  burnoutProgram,
+  curePresets,
+  firingProgram,
+  type LabProduct,
+  type MachineKind,
+  newMetal,
+  type TemperatureProgram,
+  usualPeaks,
+} from '@yentrik/core'
 import { DataSource } from 'typeorm'
 import { CaseStore } from '../case/case-store.ts'
 import { house } from '../case/house.ts'
@@ -110,6 +119,22 @@ function piecesOf(lab: DemoLab, lots: readonly LotRow[], weighedAt: string): All
   })
 }
 
+/** What each machine of the demo runs. */
+const usualPrograms: { readonly [K in MachineKind]: () => TemperatureProgram } = {
+  bath: () => curePresets[0]!.program,
+  furnace: () =>
+    burnoutProgram({
+      binder: 'phosphate',
+      radiusMillimetres: 20,
+      rings: 1,
+      pattern: 'wax',
+      fast: false,
+      peakCelsius: usualPeaks.phosphate,
+    }),
+  kiln: () => firingProgram({ ceramic: 'disilicate', firing: 'stain', wallMillimetres: 1.5, units: 1 }),
+  sinter: () => firingProgram({ ceramic: 'zirconia4y', firing: 'sinter', wallMillimetres: 1.5, units: 1 }),
+}
+
 /** A machine that is on its usual program, since so long. */
 function machineRun(
   { kind, machine, stepId, startedMinutesAgo }: DemoLab['machineRuns'][number],
@@ -117,22 +142,11 @@ function machineRun(
   now: number,
   by: string,
 ): MachineRunRow {
-  const program =
-    kind === 'bath'
-      ? curePresets[0]!.program
-      : burnoutProgram({
-          binder: 'phosphate',
-          radiusMillimetres: 20,
-          rings: 1,
-          pattern: 'wax',
-          fast: false,
-          peakCelsius: usualPeaks.phosphate,
-        })
   return {
     runId: randomUUID(),
     machine,
     kind,
-    program,
+    program: usualPrograms[kind](),
     loads: [{ caseId, jobId: 'job-1', stepId }],
     troubles: [],
     seed: 7,

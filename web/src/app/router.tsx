@@ -69,6 +69,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../finishing/FinishScreen.tsx')).FinishScreen }),
       },
       {
+        path: 'fire',
+        lazy: async () => ({ Component: (await import('../ceramic/FireScreen.tsx')).FireScreen }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
       },

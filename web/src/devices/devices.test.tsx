@@ -32,6 +32,7 @@ const quiet: DevicesState = {
   balance: { name: 'Balance', connected: true, standIn: false, session: 1, grams: 0, settled: true },
   dispenser: { connected: false, order: 0 },
   press: { name: 'Press', connected: true, standIn: false, session: 1, kilopascals: 0, held: false },
+  spectrophotometer: { connected: false, standIn: false, session: 0 },
 }
 const say = (change: { readonly balance?: object; readonly press?: object }) =>
   act(async () =>

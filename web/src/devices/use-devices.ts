@@ -71,6 +71,7 @@ function lose(): void {
       gauge: [],
       balance: { ...devices.balance, ...unreached, settled: false },
       press: { ...devices.press, ...unreached, held: false },
+      spectrophotometer: { ...devices.spectrophotometer, ...unreached },
     },
   }))
 }

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react'
 import { ArticulatorDrawing } from './ArticulatorDrawing.tsx'
 import { BathDrawing } from './BathDrawing.tsx'
 import { CastDrawing } from './CastDrawing.tsx'
+import { CeramicDrawing } from './CeramicDrawing.tsx'
 import { ClaspDrawing } from './ClaspDrawing.tsx'
 import { CutPlan } from './CutPlan.tsx'
 import { DentureDrawing } from './DentureDrawing.tsx'
@@ -20,6 +21,7 @@ const drawn: { readonly [D in Drawing]: (props: DrawingProps<D>) => ReactNode } 
   pair: PairDrawing,
   implants: ImplantDrawing,
   post: PostDrawing,
+  ceramic: CeramicDrawing,
   clasp: ClaspDrawing,
   crown: CrownPattern,
   bridge: BridgePattern,

@@ -117,7 +117,10 @@ function EquipmentForm({ start, onDone }: { start?: LabEquipment; onDone: () => 
     start: () => typedEquipment(start),
     check: (typed) =>
       Object.fromEntries(
-        measuresOf(typed.kind).map(({ field, unit }) => [field, readNumber(typed[field] ?? '', unit).fault]),
+        measuresOf(typed.kind).map(({ field, unit, optional }) => [
+          field,
+          readNumber(typed[field] ?? '', unit, { wanted: !optional }).fault,
+        ]),
       ),
     store: async (typed) => {
       const { name, ...body } = equipmentOf(typed)

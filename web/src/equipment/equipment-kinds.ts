@@ -7,6 +7,8 @@ interface Measure<K extends EquipmentKind> {
   readonly label: string
   readonly unit: string
   readonly hint?: string
+  /** May be left empty. */
+  readonly optional?: true
 }
 interface KindShown<K extends EquipmentKind> {
   readonly name: string
@@ -65,6 +67,35 @@ export const equipmentKinds: { readonly [K in EquipmentKind]: KindShown<K> } = {
       { field: 'rpm', label: 'Runs at', unit: 'rpm' },
     ],
   },
+  kiln: {
+    name: 'Ceramic furnace',
+    measures: [
+      { field: 'timeConstantMinutes', label: 'Cools by 63 % in', unit: 'min', hint: 'switched off' },
+      { field: 'mostUnits', label: 'Crowns it takes', unit: '' },
+      {
+        field: 'silverShownCelsius',
+        label: 'Showed as silver melted',
+        unit: '°C',
+        hint: 'melts at 961.8 °C',
+        optional: true,
+      },
+    ],
+  },
+  sinter: {
+    name: 'Sintering furnace',
+    measures: [
+      { field: 'timeConstantMinutes', label: 'Cools by 63 % in', unit: 'min', hint: 'switched off' },
+      { field: 'mostUnits', label: 'Crowns it takes', unit: '' },
+    ],
+  },
+  tab: {
+    name: 'Shade tab',
+    measures: [
+      { field: 'L', label: 'L*', unit: '', hint: 'D65, gloss excluded' },
+      { field: 'a', label: 'a*', unit: '' },
+      { field: 'b', label: 'b*', unit: '' },
+    ],
+  },
 }
 export const kindNames = Object.keys(equipmentKinds) as readonly EquipmentKind[]
 
@@ -73,17 +104,21 @@ interface AnyMeasure {
   readonly label: string
   readonly unit: string
   readonly hint?: string
+  readonly optional?: true
 }
 export const measuresOf = (kind: EquipmentKind): readonly AnyMeasure[] => equipmentKinds[kind].measures
 
 /** A measure of a piece, by the name of its field. */
-export const measured = (equipment: LabEquipment, field: string): number =>
-  (equipment as unknown as Readonly<Record<string, number>>)[field]!
+export const measured = (equipment: LabEquipment, field: string): number | undefined =>
+  (equipment as unknown as Readonly<Record<string, number>>)[field]
 
 /** Its measures in words. */
 export const measureWords = (equipment: LabEquipment): string =>
   measuresOf(equipment.kind)
-    .map(({ field, label, unit }) => `${label.toLowerCase()} ${measured(equipment, field)} ${unit}`.trim())
+    .filter(({ field }) => measured(equipment, field) !== undefined)
+    .map(({ field, label, unit }) =>
+      `${label.charAt(1) === '*' ? label : label.toLowerCase()} ${measured(equipment, field)} ${unit}`.trim(),
+    )
     .join(', ')
 
 /** A piece of equipment as it is typed: its measures by their fields. */
@@ -98,7 +133,7 @@ export const typedEquipment = (equipment: LabEquipment | undefined): TypedEquipm
   name: equipment?.name ?? '',
   ...Object.fromEntries(
     equipment
-      ? measuresOf(equipment.kind).map(({ field }) => [field, String(measured(equipment, field))])
+      ? measuresOf(equipment.kind).map(({ field }) => [field, String(measured(equipment, field) ?? '')])
       : [],
   ),
 })
@@ -106,10 +141,10 @@ export const typedEquipment = (equipment: LabEquipment | undefined): TypedEquipm
 /** As it is stored. @throws {DomainError} as `checkEquipment` */
 export function equipmentOf(typed: TypedEquipment): LabEquipment {
   const measures = Object.fromEntries(
-    measuresOf(typed.kind).map(({ field, unit }) => [
-      field,
-      readNumber(typed[field] ?? '', unit).value ?? Number.NaN,
-    ]),
+    measuresOf(typed.kind).flatMap(({ field, unit, optional }) => {
+      const text = typed[field] ?? ''
+      return optional && text.trim() === '' ? [] : [[field, readNumber(text, unit).value ?? Number.NaN]]
+    }),
   )
   const equipment = {
     kind: typed.kind,

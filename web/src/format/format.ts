@@ -110,6 +110,7 @@ const stageNames: Readonly<Record<Stage, string>> = {
   recover: 'Recover',
   finish: 'Finish',
   polish: 'Polish',
+  fire: 'Fire',
   check: 'Check',
   document: 'Papers',
   deliver: 'Deliver',

@@ -1,5 +1,5 @@
 import type { InstrumentUse } from '@yentrik/contract'
-import { type Instrument, inventedPair, mixClock, planPair } from '@yentrik/core'
+import { type Instrument, inventedPair, type MachineKind, mixClock, planPair } from '@yentrik/core'
 import { Clock3 } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
@@ -8,6 +8,7 @@ import { ArticulatorDrawing } from '../drawings/ArticulatorDrawing.tsx'
 import { BathDrawing } from '../drawings/BathDrawing.tsx'
 import { BowlDrawing } from '../drawings/BowlDrawing.tsx'
 import { DentureDrawing } from '../drawings/DentureDrawing.tsx'
+import { FirePicture } from '../drawings/FirePicture.tsx'
 import { LadderPicture } from '../drawings/LadderPicture.tsx'
 import { SurveyPicture } from '../drawings/SurveyPicture.tsx'
 import { UsualRing } from '../drawings/UsualRing.tsx'
@@ -35,6 +36,7 @@ const pictures: { readonly [I in Instrument]: (props: { readonly runs: boolean }
   cast: () => <UsualRing />,
   remount: () => <ArchesPicture />,
   finish: () => <LadderPicture />,
+  fire: () => <FirePicture />,
   cure: ({ runs }) => <BathDrawing part={() => (runs ? 'there' : undefined)} teeth={[]} choices={{}} />,
 }
 
@@ -153,8 +155,8 @@ function useRunning(): { readonly [I in Instrument]?: string } {
   const shelf = useShelf()
   const [mix] = useRunningMixes()
   const runs = useMachineRuns().filter(({ stoppedAt }) => stoppedAt === null)
-  const machine = (kind: 'furnace' | 'bath', ends: string) => {
-    const run = runs.find((each) => each.kind === kind)
+  const machine = (kinds: readonly MachineKind[], ends: string) => {
+    const run = runs.find((each) => kinds.includes(each.kind))
     if (!run) return undefined
     const shown = run.measured.at(-1)
     const warm = shown ? `${quantity(Math.round(shown.celsius), 'celsius', units)}, ` : ''
@@ -168,8 +170,9 @@ function useRunning(): { readonly [I in Instrument]?: string } {
     )
   return {
     mix: stretch && `${stretch.name} until ${clockTime(stretch.to)}`,
-    cast: machine('furnace', 'ends'),
-    cure: machine('bath', 'out'),
+    cast: machine(['furnace'], 'ends'),
+    cure: machine(['bath'], 'out'),
+    fire: machine(['kiln', 'sinter'], 'ends'),
   }
 }
 

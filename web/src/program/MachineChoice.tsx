@@ -14,7 +14,12 @@ export function useMachineChoice(kind: MachineKind) {
     cards.find(({ name }) => name === chosen) ?? cards.find(({ name }) => !busy.includes(name)) ?? cards[0]
   return { cards, runs, choose, machine: card?.name ?? usualName[kind] } as const
 }
-const usualName: { readonly [K in MachineKind]: string } = { furnace: 'Furnace', bath: 'Bath' }
+const usualName: { readonly [K in MachineKind]: string } = {
+  furnace: 'Furnace',
+  bath: 'Bath',
+  kiln: 'Ceramic furnace',
+  sinter: 'Sintering furnace',
+}
 
 /** Which machine to start, where there are several. */
 export function MachineSelect({

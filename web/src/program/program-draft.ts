@@ -6,14 +6,23 @@ export interface SegmentDraft {
   readonly rate: string
   readonly to: string
   readonly hold: string
+  /** The pump runs while it lasts. */
+  readonly vacuum?: boolean
 }
 
 /** A segment as it would be typed: the rate to a hundredth, the hold to the minute. */
-export function typedSegment({ rampCelsiusPerMinute, toCelsius, holdMinutes }: ProgramSegment): SegmentDraft {
+export function typedSegment({
+  rampCelsiusPerMinute,
+  toCelsius,
+  holdMinutes,
+  vacuum,
+}: ProgramSegment): SegmentDraft {
   return {
     rate: String(Number(rampCelsiusPerMinute.toFixed(2))),
-    to: String(toCelsius),
-    hold: String(Math.round(holdMinutes)),
+    to: String(Number(toCelsius.toFixed(1))),
+    // A firing holds for a minute or two, a burnout for hours.
+    hold: String(holdMinutes < 10 ? Number(holdMinutes.toFixed(1)) : Math.round(holdMinutes)),
+    ...(vacuum ? { vacuum } : {}),
   }
 }
 
@@ -23,7 +32,7 @@ export function readSegments(drafts: readonly SegmentDraft[]): {
   readonly wrong?: string
 } {
   const segments: ProgramSegment[] = []
-  for (const [index, { rate, to, hold }] of drafts.entries()) {
+  for (const [index, { rate, to, hold, vacuum }] of drafts.entries()) {
     const [r, t, h] = [
       readNumber(rate, '°C/min').value,
       readNumber(to, '°C').value,
@@ -31,7 +40,12 @@ export function readSegments(drafts: readonly SegmentDraft[]): {
     ]
     if (r === undefined || t === undefined || h === undefined)
       return { wrong: `Line ${index + 1} wants a rate, a temperature and a hold.` }
-    segments.push({ rampCelsiusPerMinute: r, toCelsius: t, holdMinutes: h })
+    segments.push({
+      rampCelsiusPerMinute: r,
+      toCelsius: t,
+      holdMinutes: h,
+      ...(vacuum ? { vacuum } : {}),
+    })
   }
   return { segments }
 }

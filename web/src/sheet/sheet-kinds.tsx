@@ -3,6 +3,8 @@ import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { BurnoutEntry } from '../casting/BurnoutEntry.tsx'
 import { ButtonEntry, ChargeEntry } from '../casting/ChargeEntry.tsx'
+import { FiringEntry } from '../ceramic/FiringEntry.tsx'
+import { DensityEntry, EnlargementEntry } from '../ceramic/SizeEntries.tsx'
 import { ClosuresEntry } from '../curing/ClosuresEntry.tsx'
 import { CureEntry } from '../curing/CureEntry.tsx'
 import { WheelEntry } from '../finishing/WheelEntry.tsx'
@@ -58,6 +60,14 @@ export const sheetKindsShown: { readonly [K in SheetKind]: SheetKindShown<K> } =
   sawPlan: { Entry: SawPlanEntry },
   wheel: { Entry: WheelEntry },
   survey: { Entry: SurveyEntry },
+  stainPlan: {
+    Entry: onInstrument(onFire('plan'), 'Plan the stains', 'Look at the plan again'),
+    again: { words: 'The plan in its colours', to: onFire('plan') },
+  },
+  firing: { Entry: FiringEntry },
+  shadeReading: { Entry: onInstrument(onFire('read'), 'Read the colour', 'Read it again') },
+  enlargement: { Entry: EnlargementEntry },
+  density: { Entry: DensityEntry },
   burnout: { Entry: BurnoutEntry },
   cure: { Entry: CureEntry },
   closures: { Entry: ClosuresEntry },
@@ -89,6 +99,9 @@ export const sheetKindsShown: { readonly [K in SheetKind]: SheetKindShown<K> } =
 const query = ({ caseId, jobId, sheetId }: SheetPlace) => `case=${caseId}&job=${jobId}&sheet=${sheetId}`
 function onMount(place: SheetPlace): string {
   return `/mount?${query(place)}&step=${place.stepId}`
+}
+function onFire(view: string) {
+  return (place: SheetPlace) => `/fire?case=${place.caseId}&job=${place.jobId}&view=${view}`
 }
 function onRemount(place: SheetPlace): string {
   return `/remount?${query(place)}&step=${place.stepId}`

@@ -1,19 +1,26 @@
 import type { LotOnShelf } from '@yentrik/contract'
+import { checkEnlargement, type Enlargement, enlargementWarnings, materials } from '@yentrik/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useEntryForm } from '../form/entry-form.ts'
-import { FormText } from '../form/fields.tsx'
+import { FormNumber, FormText } from '../form/fields.tsx'
 import { dayAndTime, grams, midnightOf, shortDate } from '../format/format.ts'
 import { useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
+import { attempt } from '../parts/attempt.ts'
 import { Message } from '../parts/Message.tsx'
+import { readNumber } from '../parts/read-number.ts'
+import { useWords } from '../preferences/words.tsx'
 import { lotWords, type Shelf } from '../record/shelf.ts'
+import { isZirconia } from './product-entry.ts'
 import { lotNotices } from './shelf-notices.ts'
 
 /** A lot: what is left, what it wants, which cases used it; into quarantine and out again. */
 export function LotCard({ lot, shelf, now }: { lot: LotOnShelf; shelf: Shelf; now: number }) {
-  const [showing, setShowing] = useState<'cases' | 'quarantine'>()
+  const [showing, setShowing] = useState<'cases' | 'quarantine' | 'factor'>()
+  const blank = materials.get(lot.materialId)
+  const zirconia = blank !== undefined && isZirconia(blank)
   const { refusal, run } = useRequest()
   const path = { lotId: lot.lotId }
   const notices = lotNotices(lot, now)
@@ -49,6 +56,17 @@ export function LotCard({ lot, shelf, now }: { lot: LotOnShelf; shelf: Shelf; no
             <b>{grams(lot.leftGrams)}</b> of {grams(lot.receivedGrams)} left
           </span>
         </div>
+      )}
+      {zirconia && (
+        <p className="mt-1">
+          {lot.enlargement ? (
+            <>
+              Factor <b className="figures">{lot.enlargement.factor}</b>
+            </>
+          ) : (
+            'Its enlargement factor is not entered.'
+          )}
+        </p>
       )}
       {notices.map(({ tone, words }) => (
         <Message key={words} tone={tone}>
@@ -92,6 +110,16 @@ export function LotCard({ lot, shelf, now }: { lot: LotOnShelf; shelf: Shelf; no
             Quarantine
           </button>
         )}
+        {zirconia && (
+          <button
+            type="button"
+            className="small-act"
+            aria-expanded={showing === 'factor'}
+            onClick={() => setShowing(showing === 'factor' ? undefined : 'factor')}
+          >
+            Its factor
+          </button>
+        )}
         <button
           type="button"
           className="small-act"
@@ -105,6 +133,7 @@ export function LotCard({ lot, shelf, now }: { lot: LotOnShelf; shelf: Shelf; no
       </div>
       {refusal && <Message tone="error" words={refusal} />}
       {showing === 'cases' && <CasesOfLot lotId={lot.lotId} now={now} />}
+      {showing === 'factor' && <FactorForm lot={lot} onStored={() => setShowing(undefined)} />}
       {showing === 'quarantine' && <QuarantineForm lot={lot} onStored={() => setShowing('cases')} />}
     </li>
   )
@@ -162,6 +191,60 @@ function QuarantineForm({
       {form.fault && <Message tone="error">{form.fault}</Message>}
       <button type="submit" className="act-main justify-self-start" disabled={form.busy}>
         Into quarantine
+      </button>
+    </form>
+  )
+}
+
+/** The enlargement factor on the label of a blank, and the densities where they stand there. */
+function FactorForm({
+  lot: { lotId, enlargement },
+  onStored,
+}: {
+  readonly lot: LotOnShelf
+  readonly onStored: () => void
+}) {
+  const say = useWords()
+  const of = (typed: { factor: string; green: string; sintered: string }): Enlargement => {
+    const value = (text: string, unit: string) => readNumber(text, unit, { wanted: false }).value
+    const [green, sintered] = [value(typed.green, 'g/cm3'), value(typed.sintered, 'g/cm3')]
+    return {
+      ...(enlargement?.axes ? { axes: enlargement.axes } : {}),
+      factor: value(typed.factor, '') ?? Number.NaN,
+      ...(green === undefined ? {} : { greenGramsPerCm3: green }),
+      ...(sintered === undefined ? {} : { sinteredGramsPerCm3: sintered }),
+    }
+  }
+  const form = useEntryForm({
+    draftKey: `factor ${lotId}`,
+    start: () => ({
+      factor: String(enlargement?.factor ?? ''),
+      green: String(enlargement?.greenGramsPerCm3 ?? ''),
+      sintered: String(enlargement?.sinteredGramsPerCm3 ?? ''),
+    }),
+    check: (typed) => ({
+      factor: readNumber(typed.factor, '').fault ?? attempt(() => checkEnlargement(of(typed))).refusal,
+      green: readNumber(typed.green, 'g/cm3', { wanted: false }).fault,
+      sintered: readNumber(typed.sintered, 'g/cm3', { wanted: false }).fault,
+    }),
+    store: async (typed) => {
+      await request('POST /lots/:lotId/enlargement', { path: { lotId }, body: of(typed) })
+      onStored()
+    },
+  })
+  return (
+    <form className="mt-3 grid gap-2" onSubmit={form.submit} noValidate>
+      <div className="grid gap-x-3 sm:grid-cols-3">
+        <FormNumber form={form} name="factor" label="Factor on its label" unit="" />
+        <FormNumber form={form} name="green" label="Density, green" unit="g/cm3" hint="if it stands there" />
+        <FormNumber form={form} name="sintered" label="Density, sintered" unit="g/cm3" />
+      </div>
+      {enlargementWarnings(of(form.values)).map((words) => (
+        <Message key={say(words)} tone="warning" words={words} />
+      ))}
+      {form.fault && <Message tone="error">{form.fault}</Message>}
+      <button type="submit" className="act-main justify-self-start" disabled={form.busy}>
+        Keep the factor
       </button>
     </form>
   )

@@ -16,6 +16,7 @@ import {
   clockFields,
   fieldOfProduct,
   figuresOf,
+  isZirconia,
   productEntryFaults,
   productOf,
   type TypedProduct,
@@ -84,6 +85,7 @@ export function ProductForm({ classCard, product, onDone }: ProductFormProps) {
         />
         {!classCard.alloy &&
           classCard.family !== 'disinfectant' &&
+          classCard.family !== 'ceramic' &&
           clockFields.map(({ field, of, label }) => (
             <FormNumber
               key={field}
@@ -105,6 +107,31 @@ export function ProductForm({ classCard, product, onDone }: ProductFormProps) {
           label="What works in it"
           options={disinfectingAgents.map((agent) => [agent, agentNames[agent]] as const)}
         />
+      )}
+      {classCard.ceramic && (
+        <>
+          <FormText form={form} name="blockColour" label="Colour, glazed: L*, a*, b* (D65)" />
+          <FormText
+            form={form}
+            name="gradedBlock"
+            label="Graded block: neck, body, edge or sides with L*, a*, b*, one line each"
+            lines={3}
+          />
+        </>
+      )}
+      {isZirconia(classCard) && (
+        <FormPills
+          form={form}
+          name="fastSinter"
+          label="Marked for fast sintering"
+          options={[
+            ['no', 'No'],
+            ['yes', 'Yes'],
+          ]}
+        />
+      )}
+      {product?.stain && (
+        <p className="text-sm">{`Calibrated ${product.stain.calibratedOn} with lot ${product.stain.lot}: its film stays. Read drawdowns again on the Fire screen.`}</p>
       )}
       {classCard.investment && (
         <>

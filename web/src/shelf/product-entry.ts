@@ -1,11 +1,15 @@
 import {
+  ceramicFigures,
   type DisinfectingAgent,
   type ExpansionPoint,
+  type Lab,
   type LabProduct,
   type MaterialCard,
   productFaults,
   type Saying,
   type ThermalPoint,
+  type ToothZone,
+  toothZones,
 } from '@yentrik/core'
 import type { Faults } from '../form/entry-form.ts'
 import { readNumber } from '../parts/read-number.ts'
@@ -64,6 +68,12 @@ export type TypedProduct = Record<NumberField, string> & {
   settingExpansion: string
   /** Numbers, two a line. */
   thermalCurve: string
+  /** Of a block: L*, a*, b*. */
+  blockColour: string
+  /** Zone by zone where it is graded: its name, L*, a*, b*. */
+  gradedBlock: string
+  /** Of a zirconia blank. */
+  fastSinter: 'no' | 'yes'
 }
 
 const text = (value: number | undefined) => (value === undefined ? '' : String(value))
@@ -94,8 +104,42 @@ export function typedProduct(product: LabProduct | undefined): TypedProduct {
     thermalCurve: (product?.thermalCurve ?? [])
       .map((point) => `${point.celsius} ${point.expansionPercent}`)
       .join('\n'),
+    blockColour: product?.block ? labText(product.block.colour) : '',
+    gradedBlock: toothZones
+      .flatMap((zone) => (product?.block?.[zone] ? [`${zone} ${labText(product.block[zone])}`] : []))
+      .join('\n'),
+    fastSinter: product?.fastSinter ? 'yes' : 'no',
   }
 }
+const labText = ({ L, a, b }: Lab) => `${L} ${a} ${b}`
+
+/** The colour of a block as typed; a sentence where it is none. */
+function readBlock({ blockColour, gradedBlock }: TypedProduct): LabProduct['block'] | string | undefined {
+  const lab = (words: readonly string[]): Lab | undefined => {
+    const [L, a, b] = words.map((word) => readNumber(word, '').value)
+    return words.length === 3 && L !== undefined && a !== undefined && b !== undefined
+      ? { L, a, b }
+      : undefined
+  }
+  const split = (line: string) => line.trim().split(/[\s;]+/)
+  if (blockColour.trim() === '')
+    return gradedBlock.trim() === '' ? undefined : 'Enter the colour of the whole block too, as: 84 1 13'
+  const colour = lab(split(blockColour))
+  if (!colour) return 'Enter three numbers, L*, a* and b*, as: 84 1 13'
+  const graded: { [Z in ToothZone]?: Lab } = {}
+  for (const line of gradedBlock.split('\n')) {
+    if (line.trim() === '') continue
+    const [name = '', ...rest] = split(line)
+    const zone = toothZones.find((each) => each === name.toLowerCase())
+    const own = lab(rest)
+    if (!zone || !own) return `"${line.trim()}" is not a zone and three numbers, as: neck 80 2 18`
+    graded[zone] = own
+  }
+  return { colour, ...graded }
+}
+
+export const isZirconia = ({ ceramic }: MaterialCard): boolean =>
+  ceramic !== undefined && ceramicFigures[ceramic].zirconia
 
 const numbersOf = (classCard: MaterialCard) => [
   ...common.map((field) => ({ field, unit: units[field] })),
@@ -117,6 +161,8 @@ export function productEntryFaults(
   const [table, curve] = [readRows(typed.settingExpansion, 2, 3), readRows(typed.thermalCurve, 2, 2)]
   if (typeof table === 'string') faults.settingExpansion = table
   if (typeof curve === 'string') faults.thermalCurve = curve
+  const block = classCard.ceramic && readBlock(typed)
+  if (typeof block === 'string') faults.blockColour = block
   for (const { field: named, sentence } of productFaults(
     { ...productOf(typed, classCard, product), productId: 'tried' },
     classCard,
@@ -130,6 +176,7 @@ export function productEntryFaults(
 /** The field of the form that the core names otherwise; a fault of the whole clock stands at its first time. */
 export function fieldOfProduct(named: string): keyof TypedProduct | undefined {
   if (named === 'clock') return 'pourBy'
+  if (named.startsWith('block')) return 'blockColour'
   return clockFields.find(({ of }) => named === `clock.${of}`)?.field ?? (named as keyof TypedProduct)
 }
 
@@ -149,6 +196,7 @@ export function productOf(
   }
   const table = readRows(typed.settingExpansion, 2, 3)
   const curve = readRows(typed.thermalCurve, 2, 2)
+  const block = classCard.ceramic && readBlock(typed)
   return {
     materialId: classCard.id,
     name: typed.name.trim(),
@@ -158,6 +206,10 @@ export function productOf(
     ...(Object.keys(clock).length > 0 ? { clock } : {}),
     ...(classCard.investment && typed.hotEntry === 'yes' ? { hotEntry: true } : {}),
     ...(classCard.family === 'disinfectant' && typed.agent !== '' ? { agent: typed.agent } : {}),
+    // Drawdowns are made on the Fire screen: here they stay as they are.
+    ...(product?.stain ? { stain: product.stain } : {}),
+    ...(block && typeof block !== 'string' ? { block } : {}),
+    ...(isZirconia(classCard) && typed.fastSinter === 'yes' ? { fastSinter: true } : {}),
     ...(typeof table !== 'string' && table.length > 0 ? { settingExpansion: table.map(expansionPoint) } : {}),
     ...(typeof curve !== 'string' && curve.length > 0 ? { thermalCurve: curve.map(thermalPoint) } : {}),
   }

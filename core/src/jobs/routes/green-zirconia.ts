@@ -78,7 +78,6 @@ export const greenZirconia: RouteTemplate = {
       stage: 'check',
       kind: 'attended',
       picture: chalk,
-      instrument: { opens: 'fire', view: 'size' },
       how: [
         'Caliper, without pressure, at two places that the design knows.',
         'Green size wanted: final size times the factor.',
@@ -213,7 +212,6 @@ export const greenZirconia: RouteTemplate = {
       stage: 'check',
       kind: 'attended',
       picture: shows('ceramic'),
-      instrument: { opens: 'fire', view: 'size' },
       how: [
         'Weigh it dry, then hanging in water.',
         'Light from behind, all round.',

@@ -3,6 +3,7 @@ import {
   colourDifference,
   glazed,
   type Lab,
+  mattOf,
   labShape,
   meanReading,
   READINGS,
@@ -125,11 +126,13 @@ export const shadeReadingSheet = sheetKind({
         '; ',
       )}, gloss ${specular}${from === 'hand' ? ', by hand' : ''}`,
     ),
-  good: () => readOf({ L: 82.7, a: 1, b: 16.9 }),
+  good: ({ matt }) => readOf(matt ? mattOf(GOOD) : GOOD),
   failingExample: () => readOf({ L: 76, a: 1, b: 16.9 }),
   refusedExample: () => ({ ...readOf({ L: 76, a: 1, b: 16.9 }), zones: [] }),
 })
 
+/** What the example of a plan wants. */
+const GOOD: Lab = { L: 82.7, a: 1, b: 16.9 }
 function readOf(body: Lab): Reading {
   return { specular: 'excluded', from: 'hand', zones: [{ zone: 'body', readings: [body] }] }
 }

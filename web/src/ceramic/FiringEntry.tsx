@@ -1,0 +1,126 @@
+import { judgeFiring, type MeasuredPoint, programMinutes, silverOffset } from '@yentrik/core'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { dayAndTime, quantity } from '../format/format.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { attempt } from '../parts/attempt.ts'
+import { useDraft } from '../parts/draft.ts'
+import { Message } from '../parts/Message.tsx'
+import { TextField } from '../parts/TextField.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
+import { ReadByHand } from '../program/ReadByHand.tsx'
+import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import { useEquipment } from '../record/equipment.ts'
+import type { SheetEntryProps } from '../record/sheet-entry.ts'
+import { firingKey } from './FurnacePanel.tsx'
+import { type FiringDraft, firingFor, firingNumber, loadOf, peakOf, wantedProgram } from './firing-draft.ts'
+import { firingOf } from './LiveFiring.tsx'
+
+/** A firing into the record: the curve of the furnace, or what was read off it by hand. */
+export function FiringEntry({
+  sheet,
+  job,
+  caseId,
+  step,
+  last,
+  draftKey,
+  refusal,
+  open,
+  onRecord,
+}: SheetEntryProps<'firing'>) {
+  const now = useNow()
+  const units = usePreferences((preferences) => preferences.units)
+  const run = runOf(useMachineRuns(), caseId, job, step.id)
+  // Program and load are those of the Fire screen.
+  const [draft] = useDraft<FiringDraft>(firingKey({ caseId, job }, step.id), () =>
+    firingFor(job, sheet.firing),
+  )
+  const kiln = useEquipment('kiln').find(({ name }) => name === run?.machine)
+  const known = kiln?.silverShownCelsius
+  const offset = (known === undefined ? undefined : attempt(() => silverOffset(known)).answer) ?? 0
+  const [looked, setLooked] = useState('')
+  const { program, wrong } = wantedProgram(draft)
+  const load = loadOf(draft)
+  const facts = program &&
+    load && {
+      ceramic: sheet.ceramic,
+      firing: sheet.firing,
+      peakCelsius: peakOf(program),
+      wallMillimetres: load.wallMillimetres,
+      units: load.units,
+      dried: draft.dried === 'yes',
+      firingNumber: firingNumber(job, step.id),
+      showsTooMuchCelsius: run ? offset : 0,
+    }
+  const seen = looked.trim() ? { looked: looked.trim() } : {}
+  const byHand = (reading: MeasuredPoint) =>
+    program && facts
+      ? onRecord({
+          kind: 'firing',
+          machine: sheet.firing === 'sinter' ? 'Sintering furnace' : 'Ceramic furnace',
+          run: { ...facts, program, from: 'hand', measured: [reading] },
+          ...seen,
+        })
+      : Promise.resolve(false)
+  const shown = run?.measured.at(-1)
+  const asks = last && attempt(() => judgeFiring(last.run)).answer?.verdict === 'look' && !last.looked
+  return (
+    <div className="grid gap-3">
+      {run && shown && (
+        <p className="text-lg">
+          <output className="figures text-5xl font-bold" aria-label="Furnace shows">
+            {quantity(Math.round(shown.celsius), 'celsius', units)}
+          </output>{' '}
+          {run.machine}, {run.ended ? 'ended' : 'ends about'} {dayAndTime(Date.parse(run.endsAt), now)}
+        </p>
+      )}
+      {asks && (
+        <div className="grid max-w-xl gap-2">
+          <TextField label="What you saw when you looked" text={looked} onText={setLooked} />
+          <button
+            type="button"
+            className="act justify-self-start"
+            disabled={!open || looked.trim() === ''}
+            onClick={() => void onRecord({ ...last, ...seen })}
+          >
+            Record it with the curve
+          </button>
+        </div>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <Link
+          className={last || run ? 'act' : 'act-main'}
+          to={`/fire?case=${caseId}&job=${job.jobId}&view=furnace`}
+        >
+          {run ? 'Look at the furnace' : 'Set the furnace'}
+        </Link>
+        {run && facts && (
+          <button
+            type="button"
+            className="act"
+            disabled={!open}
+            onClick={() =>
+              void onRecord({ kind: 'firing', machine: run.machine, run: firingOf(run, facts), ...seen })
+            }
+          >
+            Record its curve
+          </button>
+        )}
+      </div>
+      {refusal && <Message tone="error" words={refusal} />}
+      <ReadByHand
+        draftKey={draftKey}
+        startMinutes={program ? String(Math.round(programMinutes(program))) : ''}
+        from="from going in"
+        showed="Furnace showed"
+        showedHint="at its peak"
+        wrong={wrong}
+        first={!run && !last}
+        open={open}
+        onReading={byHand}
+      >
+        Program and load as set on the Fire screen.
+      </ReadByHand>
+    </div>
+  )
+}

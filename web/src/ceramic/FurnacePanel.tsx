@@ -1,0 +1,462 @@
+import type { MachineRunShown } from '@yentrik/contract'
+import {
+  type CeramicClass,
+  ceramicClasses,
+  ceramicFigures,
+  type Firing,
+  fireAt,
+  firingMachine,
+  firingNames,
+  firings,
+  mustMayFire,
+  programMinutes,
+  programStretches,
+  qty,
+  type RouteStep,
+  type StepSheet,
+  saying,
+  setFor,
+  sheetsWanted,
+  silverOffset,
+} from '@yentrik/core'
+import { useMemo, useState } from 'react'
+import { dayAndTime, duration, quantity } from '../format/format.ts'
+import { useNow } from '../live/lab-clock.ts'
+import { freshen } from '../live/queries.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
+import { attempt } from '../parts/attempt.ts'
+import { Chart } from '../parts/Chart.tsx'
+import { Pills, SelectField } from '../parts/Choices.tsx'
+import { useDraft } from '../parts/draft.ts'
+import { FigureFields } from '../parts/FigureFields.tsx'
+import { Message } from '../parts/Message.tsx'
+import { NumberField } from '../parts/NumberField.tsx'
+import { readNumber } from '../parts/read-number.ts'
+import { TextField } from '../parts/TextField.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
+import { Said } from '../preferences/words.tsx'
+import { MachineSelect, useMachineChoice } from '../program/MachineChoice.tsx'
+import { loadsAlong, OtherWork, useOtherWork } from '../program/other-work.tsx'
+import { nextAt } from '../program/program-draft.ts'
+import { SegmentTable } from '../program/SegmentTable.tsx'
+import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
+import { useEquipment } from '../record/equipment.ts'
+import type { ForCase } from '../record/IntoRecord.tsx'
+import { useShelf } from '../record/shelf.ts'
+import { firingOption } from './firing-chart.ts'
+import {
+  type FiringDraft,
+  firingFor,
+  firingNumber,
+  firingStart,
+  loadOf,
+  peakOf,
+  proposedFor,
+  shownSegments,
+  wantedProgram,
+} from './firing-draft.ts'
+import { LiveFiring } from './LiveFiring.tsx'
+
+/** The step of a case that is fired now: the one that runs, else the first that is not done. */
+export function firingStepOf(forCase: ForCase | undefined) {
+  const wanted = forCase ? sheetsWanted(forCase.job, 'firing') : []
+  const status = (step: RouteStep) => forCase?.job.steps[step.id]?.status
+  return (
+    wanted.find(({ step }) => status(step) === 'running') ??
+    wanted.find(({ step }) => status(step) !== 'done')
+  )
+}
+
+/** Under what the entries of a firing are kept. */
+export const firingKey = (
+  forCase: Pick<ForCase, 'caseId' | 'job'> | undefined,
+  stepId: string | undefined,
+) => (forCase ? `fire ${forCase.caseId} ${forCase.job.jobId} ${stepId}` : 'fire furnace')
+
+/** A firing: its program, when it can be, what the furnace does, and what that did to the work. */
+export function FurnacePanel({ forCase }: { readonly forCase?: ForCase }) {
+  const found = firingStepOf(forCase)
+  if (forCase && !found)
+    return (
+      <section className="card-flat grid gap-3 p-5" aria-label="Firing">
+        <NoFurnace ceramic={forCase.job.route.choices.ceramic as CeramicClass | undefined} />
+      </section>
+    )
+  return <Furnace key={found?.step.id ?? ''} forCase={forCase} found={found} />
+}
+
+function NoFurnace({ ceramic }: { ceramic: CeramicClass | undefined }) {
+  if (ceramic && !ceramicFigures[ceramic].fires)
+    return (
+      <Message tone="error">
+        {`${ceramicFigures[ceramic].name} is never fired: it would burn. Polish it, or glaze it with a lacquer that light cures.`}
+      </Message>
+    )
+  return <p>Nothing is left to fire in this job.</p>
+}
+
+function Furnace({
+  forCase,
+  found,
+}: {
+  readonly forCase?: ForCase
+  readonly found:
+    | { readonly step: RouteStep; readonly sheet: Extract<StepSheet, { kind: 'firing' }> }
+    | undefined
+}) {
+  const now = useNow()
+  const units = usePreferences((preferences) => preferences.units)
+  const runs = useMachineRuns()
+  const [draft, setDraft] = useDraft<FiringDraft>(firingKey(forCase, found?.step.id), () =>
+    forCase && found ? firingFor(forCase.job, found.sheet.firing) : firingStart,
+  )
+  const kind = firingMachine(draft.firing)
+  const choice = useMachineChoice(kind)
+  const { machine } = choice
+  const kiln = useEquipment('kiln').find(({ name }) => name === machine)
+  const offset =
+    (kiln?.silverShownCelsius && attempt(() => silverOffset(kiln.silverShownCelsius!)).answer) ?? 0
+  const shelf = useShelf()
+  const fastMarked = shelf.products.some(
+    ({ product, card }) => product.fastSinter === true && card.ceramic === draft.ceramic,
+  )
+  const change = (to: Partial<FiringDraft>) =>
+    // Another load makes another proposal; what is changed in the lines themselves stays until then.
+    setDraft((before) => ({
+      ...before,
+      ...('segments' in to || 'readyBy' in to ? {} : { segments: [] }),
+      ...to,
+    }))
+  const { program, wrong } = wantedProgram(draft)
+  const load = loadOf(draft)
+  const own: MachineRunShown | undefined =
+    forCase && found
+      ? runOf(runs, forCase.caseId, forCase.job, found.step.id)
+      : runs.find((run) => run.kind === kind && run.stoppedAt === null && run.loads.length === 0)
+  const facts = useMemo(
+    () =>
+      load && program
+        ? {
+            ceramic: draft.ceramic,
+            firing: draft.firing,
+            peakCelsius: peakOf(program),
+            wallMillimetres: load.wallMillimetres,
+            units: load.units,
+            dried: draft.dried === 'yes',
+            firingNumber: forCase && found ? firingNumber(forCase.job, found.step.id) : 1,
+            showsTooMuchCelsius: kind === 'kiln' ? offset : 0,
+          }
+        : undefined,
+    [JSON.stringify([draft, offset, forCase?.job.steps])],
+  )
+  const refusal =
+    program &&
+    attempt(() =>
+      mustMayFire(program, {
+        ceramic: draft.ceramic,
+        firing: draft.firing,
+        dried: draft.dried === 'yes',
+        fastMarked,
+      }),
+    ).refusal
+  return (
+    <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
+      <section className="card-flat grid content-start gap-3 p-4" aria-label="Firing">
+        {own && facts ? (
+          <LiveFiring run={own} facts={facts} forCase={forCase} wanted={found} />
+        ) : (
+          <>
+            {proposedFor(draft).refusal && <Message tone="error" words={proposedFor(draft).refusal!} />}
+            {wrong && <Message tone="error">{wrong}</Message>}
+            {program && (
+              <>
+                <When program={program} draft={draft} machine={machine} runs={runs} />
+                <Chart
+                  className="h-60"
+                  says="The program over the hours"
+                  option={firingOption(
+                    planned(program, Math.floor(now / 60_000) * 60_000),
+                    [],
+                    Math.floor(now / 60_000) * 60_000 + programMinutes(program) * 60_000,
+                    units,
+                  )}
+                />
+                {refusal ? (
+                  <Message tone="error" words={refusal} />
+                ) : (
+                  <Start
+                    kind={kind}
+                    program={kind === 'kiln' ? setFor(program, offset) : program}
+                    choice={choice}
+                    forCase={forCase}
+                    found={found}
+                    runs={runs}
+                  />
+                )}
+              </>
+            )}
+          </>
+        )}
+        <p className="text-sm opacity-80">
+          Programs by class, wall and load are common practice or recalled, and editable: the maker's sheet
+          wins. What comes out looks cold and is not: tongs and gloves.
+        </p>
+      </section>
+      <aside className="card-flat grid content-start gap-3 p-4" aria-label="Load">
+        {!found && (
+          <>
+            <SelectField<CeramicClass>
+              label="Class"
+              options={ceramicClasses.map((each) => [each, ceramicFigures[each].name] as const)}
+              value={draft.ceramic}
+              onChoose={(ceramic) => change({ ceramic })}
+            />
+            <SelectField<Firing>
+              label="Firing"
+              options={firings.map((each) => [each, firingNames[each]] as const)}
+              value={draft.firing}
+              onChoose={(firing) => change({ firing })}
+            />
+          </>
+        )}
+        {found && (
+          <p>
+            <b>{firingNames[draft.firing]}</b>, {ceramicFigures[draft.ceramic].name}
+            {facts && facts.firingNumber > 0 && draft.firing !== 'dry' && draft.firing !== 'sinter' && (
+              <span className="block">
+                {`Firing ${facts.firingNumber} of ${ceramicFigures[draft.ceramic].mostFirings} that this piece may take.`}
+              </span>
+            )}
+          </p>
+        )}
+        <FigureFields
+          specs={[
+            { key: 'wall', label: 'Thickest wall', unit: 'mm', hint: 'of all that goes in' },
+            { key: 'units', label: 'Pieces', unit: '' },
+            ...(draft.firing === 'glaze'
+              ? [{ key: 'before', label: 'Peak before', unit: '°C', hint: 'empty: as usual' }]
+              : []),
+          ]}
+          typed={draft.figures}
+          faults={{}}
+          onTyped={(figures) => change({ figures })}
+        />
+        <div className="flex flex-wrap gap-x-6 gap-y-2">
+          <Pills
+            label="It is"
+            options={[
+              ['yes', 'Dry'],
+              ['no', 'Wet'],
+            ]}
+            value={draft.dried}
+            onChoose={(dried) => change({ dried })}
+          />
+          {(draft.firing === 'dry' || draft.firing === 'sinter') && (
+            <Pills
+              label="Infiltrated"
+              options={[
+                ['no', 'No'],
+                ['yes', 'Yes'],
+              ]}
+              value={draft.infiltrated}
+              onChoose={(infiltrated) => change({ infiltrated })}
+            />
+          )}
+          {draft.firing === 'sinter' && (
+            <Pills
+              label="Bridge"
+              options={[
+                ['no', 'No'],
+                ['yes', 'Yes, supported'],
+              ]}
+              value={draft.bridge}
+              onChoose={(bridge) => change({ bridge })}
+            />
+          )}
+        </div>
+        <TextField
+          label="Ready by"
+          text={draft.readyBy}
+          onText={(readyBy) => change({ readyBy })}
+          hint="07:30; empty: as soon as it is free"
+          fault={
+            draft.readyBy.trim() !== '' && nextAt(draft.readyBy, now) === undefined
+              ? 'Write the hour as 07:30.'
+              : undefined
+          }
+        />
+        <SegmentTable segments={shownSegments(draft)} onSegments={(segments) => change({ segments })} />
+        {program?.segments.some(({ vacuum }) => vacuum) && (
+          <p className="text-sm opacity-80">
+            <Said
+              words={saying`Vacuum on the way to ${qty.celsius(Math.round(peakOf(program)))}, off after its hold.`}
+            />
+          </p>
+        )}
+        {kind === 'kiln' && <SilverTest machine={machine} />}
+      </aside>
+    </div>
+  )
+
+  function planned(of: NonNullable<typeof program>, start: number) {
+    const at = (minutes: number) => start + minutes * 60_000
+    return [
+      [start, of.startCelsius] as const,
+      ...programStretches(of).flatMap(({ startMinutes, rampMinutes, holdMinutes, toCelsius }) => [
+        [at(startMinutes + rampMinutes), toCelsius] as const,
+        [at(startMinutes + rampMinutes + holdMinutes), toCelsius] as const,
+      ]),
+    ]
+  }
+}
+
+/** When it can go in and when it is ready; what is in the way. */
+function When({
+  program,
+  draft,
+  machine,
+  runs,
+}: {
+  program: NonNullable<ReturnType<typeof wantedProgram>['program']>
+  draft: FiringDraft
+  machine: string
+  runs: readonly MachineRunShown[]
+}) {
+  const now = useNow()
+  const taken = runs
+    .filter((run) => run.machine === machine && run.stoppedAt === null)
+    .map((run) => ({ from: Date.parse(run.startedAt), to: Date.parse(run.endsAt), words: run.machine }))
+  const readyBy = draft.readyBy.trim() === '' ? undefined : nextAt(draft.readyBy, now)
+  const { from, to, inTheWay, late } = fireAt(now, program, taken, readyBy)
+  const soon = from <= now + 60_000
+  return (
+    <>
+      <p className="text-lg">
+        {soon ? 'In now, ready at' : 'In at'}{' '}
+        <output className="figures text-6xl leading-none font-bold" aria-label={soon ? 'Ready at' : 'In at'}>
+          {dayAndTime(soon ? to : from, now)}
+        </output>{' '}
+        {soon ? '' : `ready at ${dayAndTime(to, now)}, `}
+        {duration(programMinutes(program) * 60_000)} in all
+      </p>
+      {inTheWay && <Message tone="warning">{`${inTheWay} is taken until then.`}</Message>}
+      {late && readyBy !== undefined && (
+        <Message tone="warning">{`That is after ${dayAndTime(readyBy, now)}: it cannot be ready by then.`}</Message>
+      )}
+    </>
+  )
+}
+
+/** Puts the program on a furnace of the lab, with other work of the same class and program. */
+function Start({
+  kind,
+  program,
+  choice,
+  forCase,
+  found,
+  runs,
+}: {
+  kind: 'kiln' | 'sinter'
+  program: NonNullable<ReturnType<typeof wantedProgram>['program']>
+  choice: ReturnType<typeof useMachineChoice>
+  forCase?: ForCase
+  found: { readonly step: RouteStep } | undefined
+  runs: readonly MachineRunShown[]
+}) {
+  const { machine } = choice
+  const { refusal, refuse, run } = useRequest()
+  const others = useOtherWork(kind, forCase, runs)
+  const [ticked, setTicked] = useDraft<readonly string[]>(`${kind} with ${forCase?.caseId ?? ''}`, () => [])
+  const running = forCase && found && forCase.job.steps[found.step.id]?.status === 'running'
+  const start = () => {
+    if (forCase && !running) return refuse(`Start "${found?.step.name}" in the case first.`)
+    const loads =
+      forCase && found
+        ? [
+            { caseId: forCase.caseId, jobId: forCase.job.jobId, stepId: found.step.id },
+            ...loadsAlong(others, ticked),
+          ]
+        : []
+    return run(() => request('POST /machine-runs', { body: { kind, machine, program, loads } }))
+  }
+  return (
+    <div className="grid gap-2">
+      {forCase && (
+        <OtherWork
+          legend="Also in this furnace: of the same class and program alone"
+          works={others}
+          words={({ jobName, name }) => `${jobName}, ${name.toLowerCase()}`}
+          ticked={ticked}
+          onTicked={setTicked}
+        />
+      )}
+      <div className="flex flex-wrap items-end gap-3">
+        <MachineSelect label="Furnace" choice={choice} />
+        <button type="button" className="act-main" onClick={() => void start()}>
+          Start {machine} now
+        </button>
+      </div>
+      {refusal && <Message tone="error" words={refusal} />}
+    </div>
+  )
+}
+
+/** Silver wire melts at a known heat: what the furnace shows then says how wrong it reads, and programs are set for it. */
+function SilverTest({ machine }: { machine: string }) {
+  const now = useNow()
+  const units = usePreferences((preferences) => preferences.units)
+  const kiln = useEquipment('kiln').find(({ name }) => name === machine)
+  const [typed, setTyped] = useState('')
+  const { refusal, refuse, run } = useRequest()
+  const read = readNumber(typed, '°C')
+  const known = kiln?.silverShownCelsius
+  const offset = known === undefined ? undefined : attempt(() => silverOffset(known)).answer
+  const keep = () => {
+    if (read.value === undefined) return refuse(read.fault)
+    const shown = read.value
+    const fault = attempt(() => silverOffset(shown)).refusal
+    if (fault) return refuse(fault)
+    return run(async () => {
+      const { name: _name, ...rest } = kiln ?? {
+        kind: 'kiln' as const,
+        name: machine,
+        timeConstantMinutes: 15,
+        mostUnits: 6,
+        source: 'measured here',
+      }
+      const body = {
+        ...rest,
+        silverShownCelsius: shown,
+        silverTestedOn: new Date(now).toISOString().slice(0, 10),
+      }
+      await request('PUT /equipment/:name', { path: { name: machine }, body })
+      await freshen('GET /equipment')
+      setTyped('')
+    })
+  }
+  return (
+    <details open={offset === undefined}>
+      <summary className="min-h-11 cursor-pointer font-semibold">
+        {offset === undefined
+          ? 'Silver test: never made'
+          : `Silver test: reads ${quantity(Math.abs(Math.round(offset)), 'celsiusApart', units)} too ${offset < 0 ? 'low' : 'high'}, used`}
+      </summary>
+      <p className="mb-2 text-sm opacity-80">
+        <Said
+          words={saying`A coil of silver wire melts at ${qty.celsius(961.8)}. What does the furnace show then?`}
+        />
+        {kiln?.silverTestedOn && ` Last test ${kiln.silverTestedOn}.`}
+      </p>
+      <div className="flex flex-wrap items-end gap-3">
+        <div className="w-44">
+          <NumberField label="It showed" unit="°C" text={typed} onText={setTyped} />
+        </div>
+        <button type="button" className="small-act mb-8" onClick={() => void keep()}>
+          Keep it
+        </button>
+      </div>
+      {refusal && <Message tone="error" words={refusal} />}
+    </details>
+  )
+}

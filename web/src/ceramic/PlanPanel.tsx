@@ -1,0 +1,410 @@
+import {
+  colourOf,
+  joined,
+  type Lab,
+  MOST_COATS,
+  type PlannedPot,
+  potOf,
+  potWarnings,
+  type StainPlan,
+  saying,
+  sheetsWanted,
+  showTooth,
+  stainedColour,
+  stainWarnings,
+  type ToothZone,
+  toothZones,
+  type ZonePlan,
+  zoneNames,
+} from '@yentrik/core'
+import { useMemo } from 'react'
+import { useNow } from '../live/lab-clock.ts'
+import { Pills } from '../parts/Choices.tsx'
+import { Message } from '../parts/Message.tsx'
+import { usePreferences } from '../preferences/preferences.ts'
+import { Said } from '../preferences/words.tsx'
+import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
+import { useShelf } from '../record/shelf.ts'
+import { BrushSlider } from './BrushSlider.tsx'
+import { Colours } from './Colours.tsx'
+import { FiringsRail } from './FiringsRail.tsx'
+import { ceramicOf, type FireDraft, isCalibrated, type PlanQuestion, zonesAsked } from './plan-draft.ts'
+import { ToothPicture } from './ToothPicture.tsx'
+import { useBlocks, usePlan, useSchools } from './use-plan.ts'
+import { Verdict } from './verdict-words.tsx'
+import { potColour, ZoneCard } from './ZoneCard.tsx'
+
+const left: readonly ToothZone[] = ['neck', 'body']
+const right: readonly ToothZone[] = ['sides', 'edge']
+/** How good a prediction is (noise of readings, films by three bands; a study of the model). */
+const GOOD_TO = 0.6
+
+/** Which stains bring a block to its target, zone by zone, and whether they can. */
+export function PlanPanel({
+  draft,
+  onDraft,
+  teeth,
+  tooth,
+  onTooth,
+  forCase,
+}: {
+  readonly draft: FireDraft
+  readonly onDraft: (draft: FireDraft) => void
+  readonly teeth: readonly number[]
+  readonly tooth: string
+  readonly onTooth: (tooth: string) => void
+  readonly forCase?: ForCase
+}) {
+  const notation = usePreferences((preferences) => preferences.teeth)
+  const shelf = useShelf()
+  const today = useNow()
+  const calibrated = shelf.products.map(({ product }) => product).filter(isCalibrated)
+  const taken = calibrated.filter(({ productId }) => !draft.without.includes(productId)).slice(0, 12)
+  const pots = useMemo(() => taken.map(potOf), [JSON.stringify(taken)])
+  const zones = zonesAsked(draft, teeth)
+  const question =
+    zones.length > 0 && pots.length > 0
+      ? { zones, pots, maxCoats: Number(draft.coats), specular: draft.specular }
+      : undefined
+  const found = usePlan(question)
+  const of = found?.answer?.of
+  const plans = found?.answer?.zones ?? []
+  // Seen at another coat: what the brush does to it.
+  const brushed = Number(draft.brushed)
+  const mixed = plans.map((plan, n) => colourAt(of!.zones[n]!.block, plan, of!.pots, brushed, of!.specular))
+  const worst = plans.reduce((most, plan, n) => (plan.difference > plans[most]!.difference ? n : most), 0)
+  const shownTooth = tooth === '' ? undefined : Number(tooth)
+  const at = (zone: ToothZone) =>
+    of?.zones.findIndex((each) => each.zone === zone && each.tooth === shownTooth) ?? -1
+  const blocks = shelf.products.flatMap(({ product }) =>
+    product.block ? [{ name: product.name, block: product.block.colour }] : [],
+  )
+  const plan = plans[worst]
+  const better = useBlocks(
+    of && plan && blocks.length > 0 ? { ...of, zones: [of.zones[worst]!], blocks } : undefined,
+  )
+  const gain = useSchools(of && plan && draft.firings === 'two' ? { ...of, plan: plans } : undefined)
+  const sheet: StainPlan | undefined = of && {
+    zones: of.zones.map((zone, n) => ({ ...zone, coats: plans[n]!.coats })),
+    pots: of.pots,
+    specular: of.specular,
+  }
+  const [wanted] = forCase ? sheetsWanted(forCase.job, 'stainPlan') : []
+  const warnings = [
+    ...taken.flatMap((pot) =>
+      potWarnings(pot, {
+        ceramic: ceramicOf(forCase?.job),
+        lots: shelf
+          .usable('ceramic-stain')
+          .flatMap(({ productId, number }) => (productId === pot.productId ? [number] : [])),
+        today,
+      }),
+    ),
+    ...(sheet ? stainWarnings(sheet) : []),
+  ]
+  const where = of && plan && zoneOf(of.zones[worst]!)
+  function zoneOf({ zone, tooth: fdi }: { zone: ToothZone; tooth?: number }): string {
+    return `${fdi === undefined || teeth.length < 2 ? '' : `${showTooth(fdi, notation)} `}${zoneNames[zone].toLowerCase()}`
+  }
+  return (
+    <>
+      <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
+        <section className="rounded-box overflow-hidden" aria-label="Plan">
+          <div className="grid bg-[#a6a6a6] p-4 text-[#1c292b] sm:p-5 md:grid-cols-[10.5rem_minmax(0,1fr)_10.5rem] md:gap-x-0">
+            <ZoneColumn zones={left} {...{ at, of, mixed, plans }} />
+            <div className="row-start-1 grid place-items-center md:col-start-2">
+              <ToothPicture
+                colours={Object.fromEntries(
+                  toothZones.flatMap((zone) => {
+                    const n = at(zone)
+                    return n >= 0 && mixed[n] ? [[zone, mixed[n]]] : []
+                  }),
+                )}
+              />
+            </div>
+            <ZoneColumn zones={right} {...{ at, of, mixed, plans }} />
+          </div>
+          <div className="bg-base-100 border-base-300 flex flex-wrap items-center gap-x-6 gap-y-2 border border-t-0 p-4">
+            <BrushSlider
+              value={draft.brushed}
+              onValue={(next) => onDraft({ ...draft, brushed: next })}
+              ends={plan && where ? { where, thinner: plan.thinner, thicker: plan.thicker } : undefined}
+            />
+            <p className="ml-auto font-bold">A screen is no shade match</p>
+          </div>
+        </section>
+        <section className="card-flat grid content-start gap-3 p-5" aria-label="What it comes to">
+          {plan && where ? (
+            <>
+              <div className="flex items-center gap-4">
+                <output className="figures text-7xl leading-none font-bold" aria-label="Furthest off">
+                  {plan.difference.toFixed(2)}
+                </output>
+                <p>
+                  <Verdict verdict={plan.verdict} className="text-xl" />
+                  <br />
+                  at the {where}, the furthest off
+                </p>
+              </div>
+              <p className="text-sm opacity-80">
+                {`Colour difference ΔE00: to 0.8 half of the people do not see it, to 1.8 half accept it (Paravina 2015, recalled). Good to about ±${GOOD_TO}, and the brush.`}
+              </p>
+              {plan.cannotBeLifted && (
+                <Message tone="error">
+                  {`This block is too dark at the ${where}: the lightest it can go is L* ${plan.lightest.toFixed(1)}, the target has ${of.zones[worst]!.target.L.toFixed(1)}. Take a lighter block.`}
+                </Message>
+              )}
+              {plan.verdict === 'outOfReach' && !plan.cannotBeLifted && (
+                <Message tone="error">
+                  {`This is only the nearest. ${draft.coats === '2' ? 'Try three coats, another block' : 'Take another block'}, or ask the dentist.`}
+                </Message>
+              )}
+              <p className="border-base-300 flex items-baseline justify-between gap-3 border-y py-2">
+                Lightest this block can go <b className="figures text-xl">L* {plan.lightest.toFixed(1)}</b>
+              </p>
+              <BetterBlocks own={of.zones[worst]!.block} found={better?.answer ?? []} coats={draft.coats} />
+              {gain?.answer && (
+                <p className="text-sm">
+                  {`A fifth too thin or too thick ends at ${gain.answer.one.toFixed(2)} in one firing; read and added to in between, at ${gain.answer.two.toFixed(2)}. The colours themselves are the same.`}
+                </p>
+              )}
+              {warnings.map((words, n) => (
+                <Message key={n} tone="warning" words={saying`${words}.`} />
+              ))}
+              {forCase && wanted && sheet && (
+                <IntoRecord
+                  forCase={forCase}
+                  step={wanted.step}
+                  figures={[
+                    {
+                      step: wanted.step,
+                      sheetId: wanted.sheet.id,
+                      sheet: { kind: 'stainPlan', ...sheet, firings: draft.firings },
+                    },
+                  ]}
+                  words={plan.verdict === 'outOfReach' ? 'the nearest, out of reach' : 'this plan'}
+                />
+              )}
+            </>
+          ) : (
+            <NothingYet pots={calibrated.length} zones={zones.length} working={question !== undefined} />
+          )}
+          {found?.refusal && <Message tone="error" words={found.refusal} />}
+        </section>
+      </div>
+      {plan && <Strokes draft={draft} pots={of!.pots} plans={plans} />}
+      <Colours draft={draft} onDraft={onDraft} teeth={teeth} tooth={tooth} onTooth={onTooth} />
+      <section className="card-flat grid gap-3 p-4" aria-label="How it is painted">
+        <div className="flex flex-wrap gap-x-8 gap-y-3">
+          <Pills
+            label="Coats at most"
+            options={[
+              ['2', 'Two'],
+              ['3', 'Three, film may pool'],
+            ]}
+            value={draft.coats}
+            onChoose={(coats) => onDraft({ ...draft, coats })}
+          />
+          <Pills
+            label="Stain and glaze"
+            options={[
+              ['two', 'Two firings'],
+              ['one', 'One firing'],
+            ]}
+            value={draft.firings}
+            onChoose={(firings) => onDraft({ ...draft, firings })}
+          />
+          <Pills
+            label="Readings have the gloss"
+            options={[
+              ['excluded', 'Excluded'],
+              ['included', 'Included'],
+            ]}
+            value={draft.specular}
+            onChoose={(specular) => onDraft({ ...draft, specular })}
+          />
+        </div>
+        {calibrated.length > 0 && (
+          <fieldset>
+            <legend className="mb-1 font-semibold">Pots to try</legend>
+            <div className="flex flex-wrap gap-2">
+              {calibrated.map(({ productId, name }) => {
+                const without = draft.without.includes(productId)
+                return (
+                  <label
+                    key={productId}
+                    className={`small-act cursor-pointer gap-2 has-focus-visible:outline-3 ${without ? 'opacity-60' : ''}`}
+                  >
+                    <input
+                      type="checkbox"
+                      className="sr-only"
+                      checked={!without}
+                      onChange={() =>
+                        onDraft({
+                          ...draft,
+                          without: without
+                            ? draft.without.filter((each) => each !== productId)
+                            : [...draft.without, productId],
+                        })
+                      }
+                    />
+                    <span
+                      className={`size-3.5 rounded-full border border-current ${without ? 'border-dashed' : ''}`}
+                      style={
+                        without
+                          ? undefined
+                          : { background: potColour(pots.findIndex((each) => each.productId === productId)) }
+                      }
+                      aria-hidden
+                    />
+                    {name}
+                  </label>
+                )
+              })}
+            </div>
+          </fieldset>
+        )}
+      </section>
+      <FiringsRail forCase={forCase} firings={draft.firings} />
+    </>
+  )
+}
+
+/** The zones at one side of the tooth. */
+function ZoneColumn({
+  zones,
+  at,
+  of,
+  mixed,
+  plans,
+}: {
+  readonly zones: readonly ToothZone[]
+  /** Where a zone stands in the plan; -1: it has none. */
+  readonly at: (zone: ToothZone) => number
+  readonly of: PlanQuestion | undefined
+  readonly mixed: readonly Lab[]
+  readonly plans: readonly ZonePlan[]
+}) {
+  return (
+    <div className="grid content-between gap-4 max-md:mt-4">
+      {zones.map((zone) => {
+        const n = at(zone)
+        const own = n >= 0 ? of?.zones[n] : undefined
+        return (
+          <ZoneCard
+            key={zone}
+            zone={zone}
+            block={own?.block}
+            target={own?.target}
+            mixed={n >= 0 ? mixed[n] : undefined}
+            plan={n >= 0 ? plans[n] : undefined}
+            pots={of?.pots ?? []}
+          />
+        )
+      })}
+    </div>
+  )
+}
+
+/** A zone at another coat than it was planned with. */
+const colourAt = (
+  block: Lab,
+  { coats }: ZonePlan,
+  pots: readonly PlannedPot[],
+  by: number,
+  specular: StainPlan['specular'],
+) =>
+  by === 1
+    ? colourOf({ block, coats }, pots, specular)
+    : stainedColour(
+        block,
+        coats.map((x, pot) => ({ pot: pots[pot]!, coats: by * x })),
+        specular,
+      )
+
+/** What is still missing before anything can be worked out. */
+function NothingYet({ pots, zones, working }: { pots: number; zones: number; working: boolean }) {
+  if (working) return <p role="status">Working it out</p>
+  if (pots === 0)
+    return (
+      <Message tone="warning">No pot of stain is calibrated: read two drawdowns of each under Pots.</Message>
+    )
+  return (
+    <p>
+      {zones === 0
+        ? 'Enter the colour of the block and the target of one zone, below.'
+        : 'Choose the pots to try, below.'}
+    </p>
+  )
+}
+
+/** The blocks of the shelf for the worst zone, three at most, and which one is in hand. */
+function BetterBlocks({
+  own,
+  found,
+  coats,
+}: {
+  own: Lab
+  found: readonly { name: string; block: Lab; difference: number; verdict: ZonePlan['verdict'] }[]
+  coats: string
+}) {
+  const same = (block: Lab) => block.L === own.L && block.a === own.a && block.b === own.b
+  return (
+    <ul className="grid gap-2" aria-label="Blocks for this zone">
+      {found.slice(0, 3).map(({ name, block, difference, verdict }) => (
+        <li
+          key={name}
+          className={`flex items-center gap-3 rounded-xl border px-3 py-2 ${same(block) ? 'border-primary border-2' : 'border-base-300'}`}
+        >
+          <b className="figures">{difference.toFixed(2)}</b>
+          <span className="min-w-0 grow text-sm">
+            {name}, {coats} coats{same(block) ? ', in hand' : ''}
+          </span>
+          <Verdict verdict={verdict} className="text-sm whitespace-nowrap" />
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+/** The order of the strokes, and the pots they take. */
+function Strokes({
+  draft,
+  pots,
+  plans,
+}: {
+  draft: FireDraft
+  pots: readonly PlannedPot[]
+  plans: readonly ZonePlan[]
+}) {
+  const used = pots.filter((_, n) => plans.some(({ coats }) => coats[n]! > 0)).map(({ name }) => name)
+  const most = Math.max(...plans.map(({ coats }) => coats.reduce((sum, x) => sum + x, 0)))
+  return (
+    <section className="card-flat p-4" aria-label="Order of the strokes">
+      <ol className="grid gap-x-6 gap-y-1 md:grid-cols-5">
+        {[
+          ['Liquid', 'a very thin film, margin to edge'],
+          ['Body', 'from the margin, fading up, no hard stop'],
+          ['Edge, sides', 'grey and blue where it lets light through'],
+          ['Brightener', 'where the value is low'],
+          [
+            'Glaze',
+            draft.firings === 'two' ? 'after the first firing, like thin honey' : 'over all, like thin honey',
+          ],
+        ].map(([name, how], n) => (
+          <li key={name}>
+            <b>
+              {n + 1} {name}
+            </b>
+            <span className="block text-sm">{how}</span>
+          </li>
+        ))}
+      </ol>
+      <p className="mt-2 text-sm opacity-80">
+        <Said
+          words={saying`${used.length > 0 ? saying`${joined(used)}, mixed fresh today. ` : ''}${most > 2 ? `More than 2 of ${MOST_COATS} coats: thin ones, dried in between. ` : ''}Not in the model: translucency, fluorescence, texture, cement.`}
+        />
+      </p>
+    </section>
+  )
+}

@@ -1,0 +1,3 @@
+/** A front tooth, in a box of 240 by 320: neck above, edge below. */
+export const TOOTH_OUTLINE =
+  'M70 66C80 22 160 22 170 66C192 130 206 196 201 272C200 286 194 291 182 292C142 297 98 297 58 292C46 291 40 286 39 272C34 196 48 130 70 66Z'
