@@ -94,5 +94,5 @@ export const sizeOffPercent = (measured: number, wanted: number): number => 100 
 /** In words, what a wrong factor does to the fit. */
 export function factorWords(used: number, own: number): Saying {
   const error = sizeErrorMicrometres(10, used, own)
-  return saying`milled with ${used}, the lot of this blank has ${own}: over 10 mm it ends ${qty.micrometres(Math.abs(error))} too ${error > 0 ? 'large' : 'small'}`
+  return saying`milled with ${used}, the lot of this blank has ${own}: over 10 mm it ends ${qty.micrometres(Math.abs(error), 0)} too ${error > 0 ? 'large' : 'small'}`
 }

@@ -186,7 +186,7 @@ export function firingProgram(load: FiringLoad): TemperatureProgram {
     firing === 'crystallise' ? 845 : firing === 'glaze' ? (peakBefore ?? stain) - GLAZE_BELOW_CELSIUS : stain
   const hold = firing === 'crystallise' ? 10 : 1
   // Closing slowly dries paste and glaze: longer for more of them.
-  const preDry = Math.min(6, 2 + 0.5 * units)
+  const preDry = Math.min(6, 3.5 + 0.5 * units)
   const slow = figures.glassTransitionCelsius
   return {
     startCelsius: STANDBY_CELSIUS,
@@ -197,6 +197,8 @@ export function firingProgram(load: FiringLoad): TemperatureProgram {
       ...(slow !== undefined && (wallMillimetres > THICK_MILLIMETRES || firing === 'crystallise')
         ? [line(20, slow, 0)]
         : []),
+      // Down to where it closes again, before anybody opens it.
+      line(45, STANDBY_CELSIUS, 0),
     ],
   }
 }

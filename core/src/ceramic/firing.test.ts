@@ -128,11 +128,16 @@ describe('a firing (recalled)', () => {
     expect(peak(firingProgram(load('disilicate', 'glaze', { peakBefore: 700 })))).toBe(685)
   })
   it('thick glass cools slowly to its transition, thin glass and zirconia need not', () => {
-    const last = (ceramic: CeramicClass, wallMillimetres: number) =>
-      firingProgram(load(ceramic, 'glaze', { wallMillimetres })).segments.at(-1)!
-    expect(last('disilicate', 3).toCelsius).toBe(ceramicFigures.disilicate.glassTransitionCelsius)
-    expect(last('disilicate', 1).vacuum).toBe(true)
-    expect(last('zirconia3y', 3).vacuum).toBe(true)
+    const slowly = (ceramic: CeramicClass, wallMillimetres: number) =>
+      firingProgram(load(ceramic, 'glaze', { wallMillimetres })).segments.some(
+        ({ rampCelsiusPerMinute, toCelsius }) =>
+          rampCelsiusPerMinute <= 20 && toCelsius === ceramicFigures.disilicate.glassTransitionCelsius,
+      )
+    expect([slowly('disilicate', 2.1), slowly('disilicate', 2), slowly('zirconia3y', 3)]).toEqual([
+      true,
+      false,
+      false,
+    ])
   })
   it('never a hybrid, no sintering of glass, no wall or load that cannot be', () => {
     expect(refusal(() => firingProgram(load('hybrid', 'glaze')))).toBe('hybrid-never-fired')
@@ -144,11 +149,11 @@ describe('a firing (recalled)', () => {
       'reading-not-plausible',
     )
   })
-  it('every class that fires has a stain and a glaze program that a furnace runs in half an hour', () => {
+  it('every class that fires has a stain and a glaze program that a furnace runs in 20 to 30 min (common practice)', () => {
     for (const ceramic of ceramicClasses.filter((each) => ceramicFigures[each].fires))
       for (const firing of ['stain', 'glaze'] as const) {
         const minutes = programMinutes(firingProgram(load(ceramic, firing)))
-        expect([ceramic, minutes > 8, minutes < 35]).toEqual([ceramic, true, true])
+        expect([ceramic, minutes >= 20, minutes <= 30]).toEqual([ceramic, true, true])
       }
   })
 })

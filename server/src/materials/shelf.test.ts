@@ -249,3 +249,59 @@ describe('clocks of mixes', () => {
     ).toBe('materialId')
   })
 })
+
+describe('the enlargement factor of a blank', () => {
+  const label = { factor: 1.241, greenGramsPerCm3: 3.17, sinteredGramsPerCm3: 6.06 }
+  it('stands with its own lot, from its arrival or later, and is kept over a restart', async () => {
+    const blank = { materialId: 'block-zirconia4y' }
+    const early = await newLot('ZR-1', { ...blank, enlargement: label })
+    const late = await newLot('ZR-2', blank)
+    expect(await shelfLot(early)).toMatchObject({ enlargement: label })
+    expect(await shelfLot(late)).toMatchObject({ enlargement: null })
+    await server.post(`/lots/${late}/enlargement`, { factor: 1.2298 }).expect(204)
+    await server.restart()
+    expect(await shelfLot(late)).toMatchObject({ enlargement: { factor: 1.2298 } })
+    expect(await shelfLot(early)).toMatchObject({ enlargement: label })
+  })
+  it('is refused where it cannot be: no such lot, no blank, no factor, densities the wrong way round', async () => {
+    const stone = await newLot('ZR-stone')
+    const blank = await newLot('ZR-3', { materialId: 'block-zirconia5y' })
+    const refused = async (lotId: string, body: object) => {
+      const { status, body: answer } = await server.post(`/lots/${lotId}/enlargement`, body)
+      return [status, answer.code]
+    }
+    expect(await refused('none', label)).toEqual([404, 'no-such-lot'])
+    expect(await refused(stone, label)).toEqual([422, 'not-a-blank'])
+    expect(await refused(blank, { factor: 2 })).toEqual([422, 'enlargement-not-plausible'])
+    expect(await refused(blank, { ...label, greenGramsPerCm3: 6.1 })).toEqual([422, 'density-not-rising'])
+    expect((await shelfLot(blank)).enlargement).toBeNull()
+    const glass = { materialId: 'block-disilicate', number: 'G-1', enlargement: label }
+    expect((await server.post('/lots', glass).expect(422)).body).toMatchObject({ code: 'not-a-blank' })
+  })
+})
+
+describe('a pot of stain', () => {
+  const stain = {
+    absorption: [0.01, 0.01, 0.034],
+    scattering: [0.01, 0.007, 0.004],
+    onCeramic: 'disilicate',
+    lot: 'S-1',
+    calibratedOn: '2026-11-01',
+    specular: 'excluded',
+  }
+  const pot = { materialId: 'ceramic-stain', name: 'Ochre of the test', source: 'drawdowns', stain }
+  it('keeps its film, and a block has none', async () => {
+    const { productId } = (await server.post('/products', pot).expect(201)).body.product
+    const stored = (await server.get('/products')).body.find(
+      ({ product }: { product: { productId: string } }) => product.productId === productId,
+    )
+    expect(stored.product.stain).toEqual(stain)
+    const block = { ...pot, name: 'Block of the test', materialId: 'block-disilicate' }
+    expect((await server.post('/products', block).expect(422)).body).toMatchObject({
+      code: 'product-faulty',
+      field: 'stain',
+    })
+    const below = { ...pot, name: 'Below', stain: { ...stain, absorption: [-1, 0, 0] } }
+    expect((await server.post('/products', below).expect(422)).body.field).toMatch(/absorption/)
+  })
+})

@@ -30,7 +30,7 @@ export function BrushSlider({
       <input
         id={id}
         type="range"
-        className="range range-primary h-11 w-56 max-w-full grow"
+        className="accent-primary h-11 w-56 max-w-full grow"
         min="0.8"
         max="1.2"
         step="0.01"

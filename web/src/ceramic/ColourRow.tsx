@@ -2,6 +2,23 @@ import type { Lab } from '@yentrik/core'
 import { NumberEntry } from '../parts/NumberField.tsx'
 import { type ColourText, colourText, isEmpty, readColour } from './plan-draft.ts'
 
+const COLUMNS =
+  'grid grid-cols-[4.5rem_repeat(3,minmax(3.5rem,1fr))] items-center gap-2 sm:grid-cols-[4.5rem_repeat(3,5.5rem)_minmax(0,1fr)]'
+
+/** What stands in the columns of the rows under it. */
+export function ColourHead() {
+  return (
+    <div className={`${COLUMNS} -mb-1 text-sm font-semibold`} aria-hidden>
+      <span />
+      {['L*', 'a*', 'b*'].map((part) => (
+        <span key={part} className="text-center">
+          {part}
+        </span>
+      ))}
+    </div>
+  )
+}
+
 /** A colour as it is entered: typed, chosen from what the lab has measured, or read. */
 export function ColourRow({
   label,
@@ -21,7 +38,7 @@ export function ColourRow({
 }) {
   const wrong = !isEmpty(colour) && readColour(colour) === undefined
   return (
-    <div className="grid grid-cols-[4.5rem_repeat(3,minmax(3.5rem,1fr))] items-center gap-2 sm:grid-cols-[4.5rem_repeat(3,5.5rem)_minmax(0,1fr)]">
+    <div className={COLUMNS}>
       <b>{label}</b>
       {(['L', 'a', 'b'] as const).map((part) => (
         <NumberEntry
@@ -37,7 +54,7 @@ export function ColourRow({
       <span className="flex gap-2 max-sm:col-span-4">
         {choices.length > 0 && (
           <select
-            className="select bg-base-100 h-11 min-w-0 grow text-base"
+            className="select bg-base-100 h-11 w-24 shrink-0 text-base"
             aria-label={chooseLabel}
             value=""
             onChange={(event) => {
@@ -45,7 +62,7 @@ export function ColourRow({
               if (found) onColour(colourText(found[1]))
             }}
           >
-            <option value="">{chooseLabel}</option>
+            <option value="">Tab</option>
             {choices.map(([name]) => (
               <option key={name} value={name}>
                 {name}

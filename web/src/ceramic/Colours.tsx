@@ -1,9 +1,8 @@
 import { showTooth, type ToothZone, toothZones, zoneNames } from '@yentrik/core'
-import { Pills } from '../parts/Choices.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { useEquipment } from '../record/equipment.ts'
 import { useShelf } from '../record/shelf.ts'
-import { ColourRow } from './ColourRow.tsx'
+import { ColourHead, ColourRow } from './ColourRow.tsx'
 import {
   type ColourText,
   colourText,
@@ -20,14 +19,12 @@ export function Colours({
   onDraft,
   teeth,
   tooth,
-  onTooth,
 }: {
   readonly draft: FireDraft
   readonly onDraft: (draft: FireDraft) => void
   readonly teeth: readonly number[]
   /** The one that is looked at; '' where they have no names. */
   readonly tooth: string
-  readonly onTooth: (tooth: string) => void
 }) {
   const notation = usePreferences((preferences) => preferences.teeth)
   const shelf = useShelf()
@@ -49,12 +46,7 @@ export function Colours({
         <h2 className="text-xl font-semibold">Block and target</h2>
         {teeth.length > 1 && (
           <>
-            <Pills
-              label="Tooth"
-              options={teeth.map((each) => [String(each), showTooth(each, notation)] as const)}
-              value={tooth}
-              onChoose={onTooth}
-            />
+            <p className="text-lg">of {showTooth(Number(tooth), notation)}</p>
             <button
               type="button"
               className="small-act"
@@ -74,6 +66,7 @@ export function Colours({
       </div>
       <div className="grid gap-2 xl:grid-cols-2 xl:gap-x-8">
         <div className="grid content-start gap-2">
+          <ColourHead />
           <div>
             <ColourRow
               label="Block"
@@ -116,6 +109,7 @@ export function Colours({
           />
         </div>
         <div className="grid content-start gap-2">
+          <ColourHead />
           {toothZones.map((zone) => (
             <ColourRow
               key={zone}

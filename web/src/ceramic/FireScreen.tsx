@@ -13,6 +13,8 @@ import { PotsPanel } from './PotsPanel.tsx'
 import { emptyFire, type FireDraft } from './plan-draft.ts'
 import { ReadPanel } from './ReadPanel.tsx'
 
+const inSentence = (name: string) => name.charAt(0).toLowerCase() + name.slice(1)
+
 type View = 'plan' | 'furnace' | 'read' | 'pots'
 const views: Options<View> = [
   ['plan', 'Stains'],
@@ -48,7 +50,7 @@ function FireForCase({ caseId, view }: { caseId: string; view: View }) {
             {openCase.state.docket}
           </Link>{' '}
           · {job.route.name.toLowerCase()}
-          {ceramic && `, ${ceramicFigures[ceramic].name.toLowerCase()}`}
+          {ceramic && `, ${inSentence(ceramicFigures[ceramic].name)}`}
         </>
       }
     />
@@ -77,9 +79,6 @@ function Fire({
       <header className="flex flex-wrap items-end gap-x-5 gap-y-2">
         <h1 className="text-3xl font-bold">Fire</h1>
         {title && <p>{title}</p>}
-        <p className="border-warning border-l-4 pl-3">
-          A lighter block can be toned down, a dark one cannot be lifted.
-        </p>
         <div className="ml-auto">
           <Pills label="Work out" options={views} value={view} onChoose={setView} />
         </div>

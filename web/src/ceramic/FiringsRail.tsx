@@ -47,7 +47,7 @@ export function FiringsRail({
         name: `Firing ${lines.length + 1}, ${firings === 'one' ? 'stain and glaze' : firing}`,
         bars: [
           { from: from - paint * MINUTE, to: from, words: 'paint', kind: 'hands' },
-          { from, to, words: `${clockTime(from)}–${clockTime(to)}`, kind: 'heat' },
+          { from, to, words: clockTime(from), kind: 'heat' },
           { from: cold, to: cold + 40 * MINUTE, words: `read it from ${clockTime(cold)}`, kind: 'free' },
         ],
       })

@@ -79,7 +79,7 @@ export function FurnacePanel({ forCase }: { readonly forCase?: ForCase }) {
   const found = firingStepOf(forCase)
   if (forCase && !found)
     return (
-      <section className="card-flat grid gap-3 p-5" aria-label="Firing">
+      <section className="card-flat grid gap-3 p-5" aria-label="The furnace">
         <NoFurnace ceramic={forCase.job.route.choices.ceramic as CeramicClass | undefined} />
       </section>
     )
@@ -162,7 +162,7 @@ function Furnace({
     ).refusal
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
-      <section className="card-flat grid content-start gap-3 p-4" aria-label="Firing">
+      <section className="card-flat grid content-start gap-3 p-4" aria-label="The furnace">
         {own && facts ? (
           <LiveFiring run={own} facts={facts} forCase={forCase} wanted={found} />
         ) : (
@@ -275,24 +275,28 @@ function Furnace({
             />
           )}
         </div>
-        <TextField
-          label="Ready by"
-          text={draft.readyBy}
-          onText={(readyBy) => change({ readyBy })}
-          hint="07:30; empty: as soon as it is free"
-          fault={
-            draft.readyBy.trim() !== '' && nextAt(draft.readyBy, now) === undefined
-              ? 'Write the hour as 07:30.'
-              : undefined
-          }
-        />
-        <SegmentTable segments={shownSegments(draft)} onSegments={(segments) => change({ segments })} />
-        {program?.segments.some(({ vacuum }) => vacuum) && (
-          <p className="text-sm opacity-80">
-            <Said
-              words={saying`Vacuum on the way to ${qty.celsius(Math.round(peakOf(program)))}, off after its hold.`}
+        {!own && (
+          <>
+            <TextField
+              label="Ready by"
+              text={draft.readyBy}
+              onText={(readyBy) => change({ readyBy })}
+              hint="07:30; empty: as soon as it is free"
+              fault={
+                draft.readyBy.trim() !== '' && nextAt(draft.readyBy, now) === undefined
+                  ? 'Write the hour as 07:30.'
+                  : undefined
+              }
             />
-          </p>
+            <SegmentTable segments={shownSegments(draft)} onSegments={(segments) => change({ segments })} />
+            {program?.segments.some(({ vacuum }) => vacuum) && (
+              <p className="text-sm opacity-80">
+                <Said
+                  words={saying`Vacuum on the way to ${qty.celsius(Math.round(peakOf(program)))}, off after its hold.`}
+                />
+              </p>
+            )}
+          </>
         )}
         {kind === 'kiln' && <SilverTest machine={machine} />}
       </aside>

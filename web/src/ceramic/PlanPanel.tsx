@@ -108,32 +108,62 @@ export function PlanPanel({
   }
   return (
     <>
+      {teeth.length > 1 && (
+        <ul className="flex flex-wrap gap-2" aria-label="Teeth">
+          {teeth.map((each) => {
+            const own = plans
+              .filter((_, n) => of?.zones[n]?.tooth === each)
+              .map(({ difference }) => difference)
+            return (
+              <li key={each}>
+                <button
+                  type="button"
+                  className={`small-act gap-2 ${String(each) === tooth ? 'btn-primary' : ''}`}
+                  aria-pressed={String(each) === tooth}
+                  onClick={() => onTooth(String(each))}
+                >
+                  {showTooth(each, notation)}
+                  <span className="figures font-normal">
+                    {own.length > 0 ? Math.max(...own).toFixed(2) : 'no colours'}
+                  </span>
+                </button>
+              </li>
+            )
+          })}
+        </ul>
+      )}
       <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
-        <section className="rounded-box overflow-hidden" aria-label="Plan">
-          <div className="grid bg-[#a6a6a6] p-4 text-[#1c292b] sm:p-5 md:grid-cols-[10.5rem_minmax(0,1fr)_10.5rem] md:gap-x-0">
-            <ZoneColumn zones={left} {...{ at, of, mixed, plans }} />
-            <div className="row-start-1 grid place-items-center md:col-start-2">
-              <ToothPicture
-                colours={Object.fromEntries(
-                  toothZones.flatMap((zone) => {
-                    const n = at(zone)
-                    return n >= 0 && mixed[n] ? [[zone, mixed[n]]] : []
-                  }),
-                )}
-              />
+        <div className="grid content-start gap-3">
+          <section className="rounded-box overflow-hidden" aria-label="Plan">
+            <div className="grid bg-[#a6a6a6] p-4 text-[#1c292b] sm:p-5 md:grid-cols-[12rem_minmax(0,1fr)_12rem] md:gap-x-0">
+              <ZoneColumn zones={left} {...{ at, of, mixed, plans }} />
+              <div className="row-start-1 grid place-items-center md:col-start-2">
+                <ToothPicture
+                  colours={Object.fromEntries(
+                    toothZones.flatMap((zone) => {
+                      const n = at(zone)
+                      return n >= 0 && mixed[n] ? [[zone, mixed[n]]] : []
+                    }),
+                  )}
+                />
+              </div>
+              <ZoneColumn zones={right} {...{ at, of, mixed, plans }} />
             </div>
-            <ZoneColumn zones={right} {...{ at, of, mixed, plans }} />
-          </div>
-          <div className="bg-base-100 border-base-300 flex flex-wrap items-center gap-x-6 gap-y-2 border border-t-0 p-4">
-            <BrushSlider
-              value={draft.brushed}
-              onValue={(next) => onDraft({ ...draft, brushed: next })}
-              ends={plan && where ? { where, thinner: plan.thinner, thicker: plan.thicker } : undefined}
-            />
-            <p className="ml-auto font-bold">A screen is no shade match</p>
-          </div>
-        </section>
+            <div className="bg-base-100 border-base-300 flex flex-wrap items-center gap-x-6 gap-y-2 border border-t-0 p-4">
+              <BrushSlider
+                value={draft.brushed}
+                onValue={(next) => onDraft({ ...draft, brushed: next })}
+                ends={plan && where ? { where, thinner: plan.thinner, thicker: plan.thicker } : undefined}
+              />
+              <p className="ml-auto font-bold">A screen is no shade match</p>
+            </div>
+          </section>
+          {plan && <Strokes draft={draft} pots={of!.pots} plans={plans} />}
+        </div>
         <section className="card-flat grid content-start gap-3 p-5" aria-label="What it comes to">
+          <p className="border-warning border-l-4 pl-3 leading-tight">
+            A lighter block can be toned down, a dark one cannot be lifted.
+          </p>
           {plan && where ? (
             <>
               <div className="flex items-center gap-4">
@@ -182,7 +212,7 @@ export function PlanPanel({
                       sheet: { kind: 'stainPlan', ...sheet, firings: draft.firings },
                     },
                   ]}
-                  words={plan.verdict === 'outOfReach' ? 'the nearest, out of reach' : 'this plan'}
+                  words={plan.verdict === 'outOfReach' ? 'the nearest' : 'this plan'}
                 />
               )}
             </>
@@ -192,8 +222,8 @@ export function PlanPanel({
           {found?.refusal && <Message tone="error" words={found.refusal} />}
         </section>
       </div>
-      {plan && <Strokes draft={draft} pots={of!.pots} plans={plans} />}
-      <Colours draft={draft} onDraft={onDraft} teeth={teeth} tooth={tooth} onTooth={onTooth} />
+      {plan && <FiringsRail forCase={forCase} firings={draft.firings} />}
+      <Colours draft={draft} onDraft={onDraft} teeth={teeth} tooth={tooth} />
       <section className="card-flat grid gap-3 p-4" aria-label="How it is painted">
         <div className="flex flex-wrap gap-x-8 gap-y-3">
           <Pills
@@ -228,7 +258,8 @@ export function PlanPanel({
           <fieldset>
             <legend className="mb-1 font-semibold">Pots to try</legend>
             <div className="flex flex-wrap gap-2">
-              {calibrated.map(({ productId, name }) => {
+              {calibrated.map((pot) => {
+                const { productId, name } = pot
                 const without = draft.without.includes(productId)
                 return (
                   <label
@@ -250,11 +281,7 @@ export function PlanPanel({
                     />
                     <span
                       className={`size-3.5 rounded-full border border-current ${without ? 'border-dashed' : ''}`}
-                      style={
-                        without
-                          ? undefined
-                          : { background: potColour(pots.findIndex((each) => each.productId === productId)) }
-                      }
+                      style={without ? undefined : { background: potColour(potOf(pot)) }}
                       aria-hidden
                     />
                     {name}
@@ -265,7 +292,6 @@ export function PlanPanel({
           </fieldset>
         )}
       </section>
-      <FiringsRail forCase={forCase} firings={draft.firings} />
     </>
   )
 }
@@ -286,7 +312,12 @@ function ZoneColumn({
   readonly plans: readonly ZonePlan[]
 }) {
   return (
-    <div className="grid content-between gap-4 max-md:mt-4">
+    <div className="grid min-w-0 content-between gap-4 max-md:mt-4">
+      <p className="-mb-3 grid grid-cols-3 text-center text-sm" aria-hidden>
+        <span>block</span>
+        <span>mixed</span>
+        <span>target</span>
+      </p>
       {zones.map((zone) => {
         const n = at(zone)
         const own = n >= 0 ? of?.zones[n] : undefined
@@ -381,7 +412,7 @@ function Strokes({
   const most = Math.max(...plans.map(({ coats }) => coats.reduce((sum, x) => sum + x, 0)))
   return (
     <section className="card-flat p-4" aria-label="Order of the strokes">
-      <ol className="grid gap-x-6 gap-y-1 md:grid-cols-5">
+      <ol className="grid gap-x-4 gap-y-1 md:grid-cols-5">
         {[
           ['Liquid', 'a very thin film, margin to edge'],
           ['Body', 'from the margin, fading up, no hard stop'],

@@ -22,7 +22,7 @@ import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { useShelf } from '../record/shelf.ts'
-import { ColourRow } from './ColourRow.tsx'
+import { ColourHead, ColourRow } from './ColourRow.tsx'
 import { type ColourText, colourText, isCalibrated, noColour, readColour } from './plan-draft.ts'
 import { Swatches } from './Swatches.tsx'
 import { SpectrophotometerBar, useSpectrophotometer } from './spectrophotometer.tsx'
@@ -188,6 +188,9 @@ export function PotsPanel() {
           />
         </div>
         <ol className="grid gap-3">
+          <li className="px-3" aria-hidden>
+            <ColourHead />
+          </li>
           {chips.map(([chip, name, how], n) => (
             <li
               key={chip}
@@ -304,7 +307,7 @@ function Pot({ product }: { readonly product: LabProduct }) {
     })
   return (
     <li className="grid grid-cols-[5.5rem_minmax(0,1fr)] gap-x-3">
-      <div className="rounded-lg bg-[#a6a6a6] p-1.5">
+      <div className="self-start rounded-lg bg-[#a6a6a6] p-1.5">
         <Swatches
           className="h-9"
           colours={[

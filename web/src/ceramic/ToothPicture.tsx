@@ -6,10 +6,10 @@ import { shownAs } from './Swatches.tsx'
 const places: Readonly<
   Record<ToothZone, { readonly at: readonly [number, number]; readonly to: readonly [number, number] }>
 > = {
-  neck: { at: [108, 62], to: [0, 70] },
-  body: { at: [104, 176], to: [0, 250] },
-  sides: { at: [186, 150], to: [240, 70] },
-  edge: { at: [150, 270], to: [240, 250] },
+  neck: { at: [108, 62], to: [-66, 72] },
+  body: { at: [104, 176], to: [-66, 246] },
+  sides: { at: [186, 150], to: [306, 72] },
+  edge: { at: [150, 270], to: [306, 246] },
 }
 
 /** One tooth with its four zones in the colours that are planned; between them a straight blend, for the picture alone. */
@@ -20,7 +20,7 @@ export function ToothPicture({ colours }: { readonly colours: Readonly<Partial<R
   }
   return (
     <svg
-      viewBox="0 0 240 320"
+      viewBox="-66 0 372 320"
       className="h-full max-h-[22rem] w-full"
       role="img"
       aria-label="The tooth as it is planned"

@@ -2,30 +2,23 @@ import {
   colourDifference,
   type Lab,
   type PlannedPot,
+  stainedColour,
   type ToothZone,
   verdictOf,
   type ZonePlan,
   zoneNames,
 } from '@yentrik/core'
-import { Swatches } from './Swatches.tsx'
+import { Swatches, shownAs } from './Swatches.tsx'
 import { verdictWords } from './verdict-words.tsx'
 
-/** Colours by which the pots are told apart on the sheet; no likeness. */
-const potColours = [
-  '#d8b04c',
-  '#b0634a',
-  '#8b8d8c',
-  '#3f8fd2',
-  '#d98a9b',
-  '#e9e4d3',
-  '#ffffff',
-  '#7c9a5e',
-  '#6f5aa8',
-  '#c97f2e',
-  '#4a7c78',
-  '#a0a0a0',
-]
-export const potColour = (pot: number): string => potColours[pot % potColours.length]!
+/** A block on which a pot shows what it is. */
+const LIGHT: Lab = { L: 84, a: 1, b: 13 }
+/** So many coats of it show its own colour: to tell the pots apart, no plan. */
+const SHOWN_COATS = 7
+
+/** The colour of a pot by itself, for the dots of the sheet. */
+export const potColour = (pot: PlannedPot): string =>
+  shownAs(stainedColour(LIGHT, [{ pot, coats: SHOWN_COATS }]))
 
 /** What a zone is mixed of, in parts. */
 export function partsWords({ parts, clear }: ZonePlan['mix'], pots: readonly PlannedPot[]): string {
@@ -60,7 +53,7 @@ export function ZoneCard({
     : []
   const clear = plan ? 4 * plan.mix.coats - quarters.length : 0
   return (
-    <section className="grid content-start gap-1 text-[#1c292b]" aria-label={zoneNames[zone]}>
+    <section className="grid min-w-0 content-start gap-1" aria-label={zoneNames[zone]}>
       <h3 className="flex items-baseline gap-2">
         <b>{zoneNames[zone]}</b>
         {difference !== undefined && (
@@ -85,15 +78,15 @@ export function ZoneCard({
             {quarters.map((pot, n) => (
               <span
                 key={n}
-                className="size-3.5 rounded-full border border-[#1c292b]"
-                style={{ background: potColour(pot) }}
+                className="size-3 shrink-0 rounded-full border border-[#1c292b]"
+                style={{ background: potColour(pots[pot]!) }}
                 aria-hidden
               />
             ))}
             {Array.from({ length: clear }, (_, n) => (
               <span
                 key={n}
-                className="size-3.5 rounded-full border border-dashed border-[#1c292b]"
+                className="size-3 shrink-0 rounded-full border border-dashed border-[#1c292b]"
                 aria-hidden
               />
             ))}

@@ -19,7 +19,7 @@ export function firingOption(set: Points, measured: Points, until: number, syste
       max: until,
       axisLabel: { formatter: (at: number) => clockTime(at), hideOverlap: true },
     },
-    yAxis: { type: 'value', name: unit, min: 0 },
+    yAxis: { type: 'value', name: unit, min: 0, axisLabel: { formatter: (value: number) => String(value) } },
     series: [
       { ...line, name: 'set', color: '#8c999c', lineStyle: { width: 2, type: 'dashed' }, data: shown(set) },
       ...(measured.length > 0

@@ -16,6 +16,7 @@ export const lot = (more: Partial<LotOnShelf> = {}): LotOnShelf =>
     runsLow: false,
     inUse: true,
     quarantine: null,
+    enlargement: null,
     openCases: 0,
     ...more,
   }) as LotOnShelf

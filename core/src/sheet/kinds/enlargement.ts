@@ -87,7 +87,7 @@ export const enlargementSheet = sheetKind({
     ]
   },
   words: ({ lot, lotFactor, usedFactor, sizes, reason }, { state }) =>
-    saying`lot ${lot}, factor ${lotFactor}${Math.abs(lotFactor - usedFactor) > SAME_FACTOR ? saying`, milled with ${usedFactor} (${qty.micrometres(sizeErrorMicrometres(10, usedFactor, lotFactor))} on 10 mm)` : ''}; ${joined(
+    saying`lot ${lot}, factor ${lotFactor}${Math.abs(lotFactor - usedFactor) > SAME_FACTOR ? saying`, milled with ${usedFactor} (${qty.micrometres(sizeErrorMicrometres(10, usedFactor, lotFactor), 0)} on 10 mm)` : ''}; ${joined(
       sizes.map(
         ({ place, measuredMillimetres, finalMillimetres }) =>
           saying`${place} ${qty.mm(measuredMillimetres, 2)} ${state === 'green' ? saying`for ${qty.mm(finalMillimetres, 2)}` : saying`of ${qty.mm(finalMillimetres, 2)}`}`,
