@@ -204,7 +204,7 @@ export function firingProgram(load: FiringLoad): TemperatureProgram {
 }
 
 /** Ramp through the boiling of water of a piece that was not dried, at most (our choice), K/min. */
-export const WET_RAMP_CELSIUS_PER_MINUTE = 10
+export const WET_RAMP_CELSIUS_PER_MINUTE = 5
 const STEAM_CELSIUS = [80, 150] as const
 
 /** Fastest ramp of a program while the water boils out, K/min; a furnace that is hot already counts as at once. */
