@@ -14,6 +14,7 @@ for (const name of [
   'mouth',
   'million-triangles',
   'survey',
+  'stain',
 ])
   sections.push((await import(`./${name}.mjs`)).section)
 const text = `# Benchmarks

@@ -88,7 +88,9 @@ test('a crown on a block that is too light: toned down by the plan, fired, and r
   }
   await test.step('before the glaze it is read matt, and close enough', async () => {
     await read('As planned')
-    await expect(outcome(page)).toContainText('as it will be glazed')
+    await expect(page.getByRole('complementary', { name: 'What it comes to' })).toContainText(
+      'as it will be glazed',
+    )
     await page.getByRole('button', { name: 'Into the record: this reading' }).click()
     await expect(page.getByText(/^On record/)).toBeVisible()
     await back(page, docket)

@@ -1,13 +1,5 @@
 import { DomainError } from '../refusal/index.ts'
-import {
-  film,
-  onSubstrate,
-  overSurface,
-  type Pot,
-  type Specular,
-  stainedColour,
-  substrateOf,
-} from './film.ts'
+import { film, overSurface, type Pot, type Specular, stainedColour, substrateOf } from './film.ts'
 import { checkLab, colourDifference, type Lab, labOf, lightnessOf } from './lab.ts'
 
 /** What nobody sees, and what is accepted, ΔE00. Source: Paravina 2015, half of the people, recalled. */
@@ -137,49 +129,72 @@ function leastDifference(one: number, other: number): number {
   return Math.abs(one - other) / (1 + (0.015 * off) / Math.sqrt(20 + off))
 }
 
+/** A mix as one film by band: what it sends back, and the square of what it lets through; whatever block it lies on. */
+interface MixedFilm {
+  readonly quarters: readonly number[]
+  readonly pots: number
+  readonly used: number
+  readonly reflects: readonly [number, number, number]
+  readonly passesTwice: readonly [number, number, number]
+}
+
+/** Every mix as a film: worked out once for all zones of a crown. */
+const mixedFilms = (pots: readonly Pot[], maxCoats: number): readonly MixedFilm[] =>
+  grid(pots.length, maxCoats).map((quarters) => {
+    let bits = 0
+    let sum = 0
+    for (let n = 0; n < quarters.length; n++) {
+      if (quarters[n] === 0) continue
+      bits |= 1 << n
+      sum += quarters[n]!
+    }
+    const films = BANDS.map((band) => {
+      let [K, S] = [0, 0]
+      for (let n = 0; n < quarters.length; n++) {
+        if (quarters[n] === 0) continue
+        const x = quarters[n]! / STEPS_PER_COAT
+        K += x * pots[n]!.absorption[band]!
+        S += x * pots[n]!.scattering[band]!
+      }
+      return film(K, S)
+    })
+    const three = (of: (each: (typeof films)[number]) => number) =>
+      [of(films[0]!), of(films[1]!), of(films[2]!)] as const
+    return {
+      quarters,
+      pots: bits,
+      used: sum / STEPS_PER_COAT,
+      reflects: three(({ reflects }) => reflects),
+      passesTwice: three(({ passes }) => passes ** 2),
+    }
+  })
+const BANDS = [0, 1, 2] as const
+
 /** The best recipe of a zone for every set of pots, and the lightest of all. */
-function tried(
-  { block, target }: Zone,
-  pots: readonly Pot[],
-  recipes: readonly number[][],
-  specular: Specular,
-) {
+function tried({ block, target }: Zone, mixes: readonly MixedFilm[], specular: Specular) {
   const under = substrateOf(block, specular, 'blockLab')
   const best = new Map<number, Candidate>()
   let lightest = 0
-  const [K, S] = [new Float64Array(3), new Float64Array(3)]
   const bands = [0, 0, 0]
-  for (const quarters of recipes) {
-    let bits = 0
-    let sum = 0
-    K.fill(0)
-    S.fill(0)
-    for (let n = 0; n < quarters.length; n++) {
-      if (quarters[n] === 0) continue
-      const x = quarters[n]! / STEPS_PER_COAT
-      const { absorption, scattering } = pots[n]!
-      bits |= 1 << n
-      sum += x
-      for (let band = 0; band < 3; band++) {
-        K[band]! += x * absorption[band]!
-        S[band]! += x * scattering[band]!
-      }
+  for (const { quarters, pots, used, reflects, passesTwice } of mixes) {
+    const through = (band: 0 | 1 | 2) => {
+      const back = reflects[band]
+      return overSurface(back + (passesTwice[band] * under[band]!) / (1 - back * under[band]!), specular)
     }
-    const through = (band: number) =>
-      overSurface(onSubstrate(film(K[band]!, S[band]!), under[band]!), specular)
     bands[1] = through(1)
     const lightness = lightnessOf(bands[1])
     if (lightness > lightest) lightest = lightness
-    const costs = PER_POT * count(bits) + PER_COAT * sum
-    const held = best.get(bits)
+    const costs = PER_POT * count(pots) + PER_COAT * used
+    const held = best.get(pots)
     if (held && Math.max(leastDifference(lightness, target.L), NOT_SEEN) + costs > held.score + SAME) continue
     bands[0] = through(0)
     bands[2] = through(2)
     const colour = labOf(bands)
     const difference = colourDifference(colour, target)
     const score = Math.max(difference, NOT_SEEN) + costs
-    const candidate: Candidate = { quarters, pots: bits, used: sum, colour, difference, score }
-    if (!held || compare(candidate, held) < 0) best.set(bits, candidate)
+    if (held && score > held.score + SAME) continue
+    const candidate: Candidate = { quarters, pots, used, colour, difference, score }
+    if (!held || compare(candidate, held) < 0) best.set(pots, candidate)
   }
   return { best, lightest }
 }
@@ -231,8 +246,8 @@ function planned(
     checkLab(block, 'blockLab')
     checkLab(target, 'targetLab')
   }
-  const recipes = grid(pots.length, maxCoats)
-  const all = zones.map((zone) => tried(zone, pots, recipes, specular))
+  const mixes = mixedFilms(pots, maxCoats)
+  const all = zones.map((zone) => tried(zone, mixes, specular))
   const within = all.map(({ best }) => bestWithin(best, pots.length))
   let chosen: { readonly score: number; readonly plans: readonly Candidate[] } | undefined
   for (let set = 0; set < 1 << pots.length; set++) {

@@ -3,6 +3,7 @@ import {
   colourDifference,
   colourOf,
   type DataOfKind,
+  firedFactor,
   glazed,
   type Lab,
   mattOf,
@@ -19,14 +20,18 @@ import {
   verdictOf,
   zoneWords,
 } from '@yentrik/core'
+import { useState } from 'react'
 import { Link } from 'react-router'
+import { freshen } from '../live/queries.ts'
 import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { attempt } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
+import { useShelf } from '../record/shelf.ts'
 import { ColourRow } from './ColourRow.tsx'
 import { type ColourText, isEmpty, noColour, readColour } from './plan-draft.ts'
 import { Swatches } from './Swatches.tsx'
@@ -229,6 +234,7 @@ function Read({
           </p>
         )}
         <Next all={all} plan={plan} />
+        <TellThePots all={all} plan={plan} />
         <SpectrophotometerBar heard={heard} specular={plan.specular} />
         {heard.state?.standIn && (
           <Pills
@@ -303,6 +309,65 @@ function Next({
           />
         )
       })}
+    </>
+  )
+}
+
+/** What a zone of one pot says of how thick it really lay: kept with the pot, and offered as its factor once three agree. */
+function TellThePots({
+  all,
+  plan,
+}: {
+  all: readonly { readonly of: Zones[number]; readonly seen: Lab | undefined }[]
+  plan: StainPlan
+}) {
+  const shelf = useShelf()
+  const { refusal, run } = useRequest()
+  const [told, setTold] = useState<readonly string[]>([])
+  const alone = all.flatMap(({ of, seen }) => {
+    const used = of.coats.flatMap((x, pot) => (x > 0 ? [pot] : []))
+    const pot = used.length === 1 ? plan.pots[used[0]!] : undefined
+    if (!pot || !seen) return []
+    const factor = attempt(() =>
+      firedFactor({ block: of.block, coats: of.coats[used[0]!]!, read: seen }, pot, plan.specular),
+    ).answer
+    const product = shelf.products
+      .map((each) => each.product)
+      .find(({ productId }) => productId === pot.productId)
+    return factor && product?.stain ? [{ key: `${of.tooth} ${of.zone}`, pot, factor, product, of }] : []
+  })
+  const tell = ({ key, factor, product }: (typeof alone)[number]) =>
+    run(async () => {
+      const { productId, stain, ...rest } = product
+      // Against the pot as it was calibrated: what was planned had its factor already.
+      const real = Number((factor * (stain!.factor ?? 1)).toFixed(3))
+      await request('PUT /products/:productId', {
+        path: { productId },
+        body: { ...rest, stain: { ...stain!, fired: [...(stain!.fired ?? []), real].slice(-60) } },
+      })
+      await freshen('GET /products')
+      setTold((before) => [...before, key])
+    })
+  return (
+    <>
+      {alone.map((each) => (
+        <p key={each.key} className="flex flex-wrap items-center gap-2 text-sm">
+          <span className="grow">
+            <Said
+              words={saying`${each.pot.name} at the ${zoneWords(each.of)} lay ${each.factor.toFixed(2)} times as thick as planned.`}
+            />
+          </span>
+          <button
+            type="button"
+            className="small-act"
+            disabled={told.includes(each.key)}
+            onClick={() => void tell(each)}
+          >
+            {told.includes(each.key) ? 'Kept with the pot' : 'Keep it with the pot'}
+          </button>
+        </p>
+      ))}
+      {refusal && <Message tone="error" words={refusal} />}
     </>
   )
 }

@@ -33,7 +33,7 @@ import { Said, useMillimetres } from '../preferences/words.tsx'
 import { useEquipment } from '../record/equipment.ts'
 import { useOpenCase } from '../record/open-case.ts'
 import { Calibration } from './Calibration.tsx'
-import { emptyFinish, type FinishDraft, finishFor, ladderOf } from './finish-draft.ts'
+import { emptyFinish, type FinishDraft, finishFor, glazedAlready, ladderOf } from './finish-draft.ts'
 import { LadderDrawing } from './LadderDrawing.tsx'
 
 /** Finishing: which stage a scratch sends back to, what the border has left, which wheel may be taken up. */
@@ -168,6 +168,13 @@ function Finish({
               Judge dry. Light, wet, always moving: pressure, edges and wear of the wheel are not counted.
             </p>
           </section>
+          {draft.material === 'ceramic' && (
+            <Message tone={job && glazedAlready(job) ? 'warning' : 'good'}>
+              {job && glazedAlready(job)
+                ? 'It is glazed: only satin now. Every touch opens the glaze: what is opened is polished through every stage that follows, or glazed again.'
+                : 'Before the glaze: contacts are polished now, for the glaze on them wears off. After it only satin: every touch opens the glaze.'}
+            </Message>
+          )}
           <Border ladder={ladder} at={at} draft={draft} onDraft={set} />
           <Wheel ladder={ladder} at={at} draft={draft} onDraft={set} />
         </div>

@@ -43,6 +43,8 @@ const stageOfStep: Readonly<Record<string, string>> = {
 
 /** As the case has it: the stage of its step, and the border as it was measured. */
 export function finishFor(job: JobState, stepId: string): FinishDraft {
+  if (job.route.choices.ceramic !== undefined)
+    return { ...emptyFinish, material: 'ceramic', at: glazedAlready(job) ? 'coarse-polisher' : 'stone' }
   const [measured] = checksMeaning(job, 'borderThickness')
   const border = measured && job.steps[measured.step.id]?.readings.at(-1)?.value
   return {
@@ -51,6 +53,9 @@ export function finishFor(job: JobState, stepId: string): FinishDraft {
     border: border === undefined ? '' : String(border),
   }
 }
+
+/** Whether it carries its glaze: each touch then opens it. */
+export const glazedAlready = ({ steps }: JobState): boolean => steps['fire-glaze']?.status === 'done'
 
 /** The ladder that is worked: the wheels of the lab, else the usual one; without tripoli where the case leaves it out. */
 export function ladderOf(
