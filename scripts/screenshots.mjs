@@ -21,6 +21,9 @@ const app = await createApp(
     press: 'stand-in',
     furnace: 'stand-in',
     bath: 'stand-in',
+    kiln: 'stand-in',
+    sinter: 'stand-in',
+    spectrophotometer: 'stand-in',
     webFolder,
   },
   true,
@@ -49,14 +52,8 @@ const views = [
     name: 'set-up-plan',
     path: `/set-up?case=${await caseOf('K-2165')}&job=job-1&step=plan-set-up&sheet=set-up-plan`,
   },
-  {
-    name: 'set-up',
-    path: `/set-up?case=${await caseOf('K-2165')}&job=job-1&step=re-measure&sheet=set-up`,
-    prepare: measureLow,
-  },
   { name: 'wax-room', path: `/case/${await caseOf('K-2166')}`, prepare: measureRoom },
   { name: 'survey', path: '/survey', prepare: surveyArch },
-  { name: 'cast-sprue', path: '/cast' },
   {
     name: 'cast-burnout',
     path: `/cast?case=${await caseOf('K-2173')}&job=job-1&view=burnout`,
@@ -64,6 +61,8 @@ const views = [
   },
   { name: 'cure', path: '/cure', prepare: cureWorkedOut },
   { name: 'remount', path: '/remount', prepare: markTwo },
+  { name: 'fire', path: `/fire?case=${await caseOf('K-2172')}&job=job-1&view=plan`, prepare: planStains },
+  { name: 'fire-furnace', path: `/fire?case=${await caseOf('K-2157')}&job=job-1&view=furnace` },
   { name: 'finish', path: '/finish', prepare: seeScratch },
   { name: 'shelf', path: '/shelf' },
   { name: 'instruments', path: '/instruments' },
@@ -106,21 +105,12 @@ async function cureWorkedOut(page) {
   await page.getByText('127 °C, boils').waitFor()
 }
 
-/** A set-up measured again, one central 0.6 mm low. */
-async function measureLow(page) {
-  for (const [label, value] of [
-    ['Centre line', '0.2'],
-    ['Pin', '0'],
-    ['Incisal level, 11', '21.5'],
-    ['Incisal level, 21', '22.1'],
-    ['Fullness, 11', '8.2'],
-    ['Fullness, 21', '8.3'],
-    ['Canine line, 13', '24'],
-    ['Canine line, 23', '24.3'],
-    ['Plane, right molar', '26'],
-    ['Plane, left molar', '26.4'],
-  ])
-    await page.getByLabel(label, { exact: true }).fill(value)
+/** A crown in three coats, of which the neck is the furthest off. */
+async function planStains(page) {
+  await page.getByRole('button', { name: 'Try it with an example' }).click()
+  await page.getByRole('radio', { name: 'Three, film may pool' }).check({ force: true })
+  await page.getByText('0.89').first().waitFor()
+  await page.evaluate(() => scrollTo(0, 0))
 }
 
 /** A bridge pattern with the resin too thick at one place. */

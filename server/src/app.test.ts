@@ -99,7 +99,8 @@ describe('the shelf', () => {
     expect(new Set(templates.map(({ id }) => id))).toEqual(
       new Set(
         `study-cast study-model-pair implant-verification articulator-mounting cast-crown cast-bridge cast-posts
-        tooth-wax-up complete-denture wire-clasp-partial immediate-denture clear-clasp`.split(/\s+/),
+        tooth-wax-up complete-denture wire-clasp-partial immediate-denture clear-clasp milled-ceramic
+        green-zirconia`.split(/\s+/),
       ),
     )
     const names = templates.map(({ name }) => name)

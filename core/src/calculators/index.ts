@@ -1,4 +1,5 @@
 import { castingCalculators } from '../casting/index.ts'
+import { ceramicCalculators } from '../ceramic/index.ts'
 import { colourCalculators } from '../colour/index.ts'
 import { cureCalculator } from '../curing/index.ts'
 import { mixingCalculators } from '../mixing/index.ts'
@@ -18,4 +19,5 @@ export const calculators = [
   cureCalculator,
   ...surveyCalculators,
   ...colourCalculators,
+  ...ceramicCalculators,
 ] as unknown as readonly Calculator[]

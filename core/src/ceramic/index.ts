@@ -1,3 +1,4 @@
+export { ceramicCalculators } from './calculators.ts'
 export { archimedesDensity, densityPercent, LEAST_DENSITY_PERCENT } from './density.ts'
 export {
   checkEnlargement,

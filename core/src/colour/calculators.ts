@@ -1,4 +1,5 @@
 import { calculator, choice, figure, list, maybe, record, text, three } from '../shape/index.ts'
+import { CURVE_NANOMETRES, metamerism } from './curves.ts'
 import { checkLab, colourDifference, labShape } from './lab.ts'
 import { planZone, verdictOf } from './recipe.ts'
 
@@ -42,4 +43,18 @@ const recipe = calculator({
     }),
 })
 
-export const colourCalculators = [difference, recipe] as const
+const curve = list(figure(-10, 10, { example: 0.6 }), 41, 41)
+const flat = CURVE_NANOMETRES.map(() => 0.6)
+const curves = calculator({
+  name: 'colour-curves',
+  summary:
+    'Whether a match in daylight holds under a lamp: two reflectances as measured, 380 to 780 nm by 10 nm',
+  input: record({ target: curve, sample: curve }),
+  example: {
+    target: flat,
+    sample: flat.map((each, n) => Number((each + 0.08 * Math.sin((2 * Math.PI * 10 * n) / 120)).toFixed(6))),
+  },
+  answer: ({ target, sample }) => metamerism(target, sample),
+})
+
+export const colourCalculators = [difference, recipe, curves] as const

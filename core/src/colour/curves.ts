@@ -34,13 +34,17 @@ export const illuminants = { D65, A } as const
 export type Illuminant = keyof typeof illuminants
 
 /** X, Y and Z of a curve under a light; a perfect reflector has Y 100. */
-export function xyzOf(curve: readonly number[], light: Illuminant): [number, number, number] {
+export function xyzOf(
+  curve: readonly number[],
+  light: Illuminant,
+  field = 'curve',
+): [number, number, number] {
   if (curve.length !== CURVE_NANOMETRES.length || !curve.every((each) => each >= 0 && each <= 2))
     throw new DomainError(
       'curve-not-understood',
       'A curve has 41 reflectances from 380 to 780 nm by 10 nm, 0 to 1.',
       'Export it in those steps.',
-      'curve',
+      field,
     )
   const energy = illuminants[light]
   const whole = energy.reduce((sum, e, n) => sum + e * observer[1]![n]!, 0)
@@ -71,10 +75,10 @@ export const labOfCurve = (curve: readonly number[], light: Illuminant): Lab =>
  */
 export function metamerism(target: readonly number[], sample: readonly number[]) {
   const [t65, s65, tA, sA] = [
-    xyzOf(target, 'D65'),
-    xyzOf(sample, 'D65'),
-    xyzOf(target, 'A'),
-    xyzOf(sample, 'A'),
+    xyzOf(target, 'D65', 'target'),
+    xyzOf(sample, 'D65', 'sample'),
+    xyzOf(target, 'A', 'target'),
+    xyzOf(sample, 'A', 'sample'),
   ]
   const corrected = sA.map((value, n) => (value * t65[n]!) / s65[n]!)
   return {

@@ -46,6 +46,7 @@ export {
   compareBlocks,
   type MixSheet,
   MOST_COATS,
+  MOST_POTS,
   mixSheet,
   NOT_SEEN,
   planCrown,

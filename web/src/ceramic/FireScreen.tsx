@@ -12,6 +12,7 @@ import { PlanPanel } from './PlanPanel.tsx'
 import { PotsPanel } from './PotsPanel.tsx'
 import { emptyFire, type FireDraft } from './plan-draft.ts'
 import { ReadPanel } from './ReadPanel.tsx'
+import { TabsPanel } from './TabsPanel.tsx'
 
 const inSentence = (name: string) => name.charAt(0).toLowerCase() + name.slice(1)
 
@@ -20,7 +21,7 @@ const views: Options<View> = [
   ['plan', 'Stains'],
   ['furnace', 'Furnace'],
   ['read', 'Colour'],
-  ['pots', 'Pots'],
+  ['pots', 'Pots, tabs'],
 ]
 
 /** Stains for a colour, firings, and what the furnace did. On its own, or for a case. */
@@ -95,7 +96,12 @@ function Fire({
       )}
       {view === 'furnace' && <FurnacePanel forCase={forCase} />}
       {view === 'read' && <ReadPanel forCase={forCase} />}
-      {view === 'pots' && <PotsPanel />}
+      {view === 'pots' && (
+        <>
+          <PotsPanel />
+          <TabsPanel />
+        </>
+      )}
     </main>
   )
 }

@@ -3,6 +3,7 @@ import {
   joined,
   type Lab,
   MOST_COATS,
+  MOST_POTS,
   type PlannedPot,
   potOf,
   potWarnings,
@@ -59,7 +60,9 @@ export function PlanPanel({
   const shelf = useShelf()
   const today = useNow()
   const calibrated = shelf.products.map(({ product }) => product).filter(isCalibrated)
-  const taken = calibrated.filter(({ productId }) => !draft.without.includes(productId)).slice(0, 12)
+  const wished = calibrated.filter(({ productId }) => !draft.without.includes(productId))
+  // More are too many to try: the rest is said.
+  const taken = wished.slice(0, MOST_POTS)
   const pots = useMemo(() => taken.map(potOf), [JSON.stringify(taken)])
   const zones = zonesAsked(draft, teeth)
   const question =
@@ -73,7 +76,7 @@ export function PlanPanel({
   const brushed = Number(draft.brushed)
   const mixed = plans.map((plan, n) => colourAt(of!.zones[n]!.block, plan, of!.pots, brushed, of!.specular))
   const worst = plans.reduce((most, plan, n) => (plan.difference > plans[most]!.difference ? n : most), 0)
-  const shownTooth = tooth === '' ? undefined : Number(tooth)
+  const shownTooth = teeth.length < 2 ? undefined : Number(tooth)
   const at = (zone: ToothZone) =>
     of?.zones.findIndex((each) => each.zone === zone && each.tooth === shownTooth) ?? -1
   const blocks = shelf.products.flatMap(({ product }) =>
@@ -91,6 +94,9 @@ export function PlanPanel({
   }
   const [wanted] = forCase ? sheetsWanted(forCase.job, 'stainPlan') : []
   const warnings = [
+    ...(wished.length > MOST_POTS
+      ? [`only the first ${MOST_POTS} of ${wished.length} pots are tried: leave some out below`]
+      : []),
     ...taken.flatMap((pot) =>
       potWarnings(pot, {
         ceramic: ceramicOf(forCase?.job),

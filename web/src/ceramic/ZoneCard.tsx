@@ -74,7 +74,7 @@ export function ZoneCard({
       />
       {plan && (
         <>
-          <div className="flex items-center gap-0.5">
+          <div className="flex flex-wrap items-center gap-0.5">
             {quarters.map((pot, n) => (
               <span
                 key={n}

@@ -15,6 +15,7 @@ import { FireScreen } from './FireScreen.tsx'
 import { firingFor, firingNumber, firingStart, loadOf, shownSegments, wantedProgram } from './firing-draft.ts'
 import { firingOf } from './LiveFiring.tsx'
 import { emptyFire, exampleTooth, readColour, toothOf, zonesAsked } from './plan-draft.ts'
+import { TabsPanel } from './TabsPanel.tsx'
 import { ToothPicture } from './ToothPicture.tsx'
 import { partsWords, ZoneCard } from './ZoneCard.tsx'
 
@@ -230,6 +231,67 @@ describe('the screen on its own', () => {
           fireEvent.change(screen.getAllByLabelText(`${part} ${axis}`)[which]!, { target: { value } })
     expect(screen.getByRole('alert').textContent).toContain('too much alike')
     expect(button('Keep this pot').hasAttribute('disabled')).toBe(true)
+  })
+})
+
+describe('tabs of the lab', () => {
+  const shown = (more: object = {}) => {
+    const sent = serverWith({
+      'GET /equipment': [{ kind: 'tab', name: 'Oat 2', L: 80.5, a: 2, b: 17, source: 'measured' }],
+      'PUT /equipment/:name': {},
+      ...more,
+    })
+    return { ...show(<TabsPanel />), sent }
+  }
+  const csv = (text: string) => Object.assign(new File([text], 'readings.csv'), { text: async () => text })
+  it('one is kept under its own name; without a name or a colour it says what to do', async () => {
+    const { user, sent } = shown()
+    expect(await screen.findByText('Oat 2')).toBeTruthy()
+    await user.click(button('Keep this tab'))
+    expect(screen.getByRole('alert').textContent).toContain('Give the tab the name')
+    type('Another tab', 'Slate 3')
+    await user.click(button('Keep this tab'))
+    expect(screen.getByRole('alert').textContent).toContain('Enter L*')
+    for (const [part, value] of [
+      ['L*', '70,5'],
+      ['a*', '0'],
+      ['b*', '11'],
+    ] as const)
+      type(`Colour ${part}`, value)
+    await user.click(button('Keep this tab'))
+    const put = sent.find(({ method }) => method === 'PUT')!
+    expect([put.address, put.body]).toEqual([
+      '/equipment/Slate%203',
+      { kind: 'tab', L: 70.5, a: 0, b: 11, source: 'measured here' },
+    ])
+  })
+  it('come in as a table, are shown, and are kept; a file that is none says which line', async () => {
+    const { user, sent } = shown()
+    const input = () => screen.getByLabelText('Readings from CSV')
+    await user.upload(input(), csv('name;L*;a*;b*\nTab A;79,5;1;17\nTab B;x;1;17'))
+    expect((await screen.findByRole('alert')).textContent).toContain('Line 3')
+    await user.upload(input(), csv('name;L*;a*;b*\nTab A;79,5;1;17\nTab B;74;3;20'))
+    expect(await screen.findByText(/L\* 79.5, a\* 1.0, b\* 17.0/)).toBeTruthy()
+    await user.click(button('Keep all 2 as tabs'))
+    expect(sent.filter(({ method }) => method === 'PUT').map(({ address }) => address)).toEqual([
+      '/equipment/Tab%20A',
+      '/equipment/Tab%20B',
+    ])
+  })
+  it('two curves are held against each other under a lamp (the figures of the model: 6.97, 4.58, 3.11)', async () => {
+    const { user } = shown()
+    const nm = Array.from({ length: 41 }, (_, n) => 380 + 10 * n)
+    const row = (name: string, of: (each: number) => number) => `${name},${nm.map(of).join(',')}`
+    const wave = (each: number) => 0.6 + 0.08 * Math.sin((2 * Math.PI * (each - 380)) / 120)
+    const text = [
+      `name,${nm.map((each) => `${each} nm`).join(',')}`,
+      row('flat', () => 0.6),
+      row('wave', wave),
+    ]
+    await user.upload(screen.getByLabelText('Readings from CSV'), csv(text.join('\n')))
+    const words = (await screen.findByText(/In daylight/)).textContent
+    expect(words).toContain('In daylight 6.97, out of reach; under a lamp 4.58')
+    expect(words).toContain('3.11 is left under the lamp')
   })
 })
 

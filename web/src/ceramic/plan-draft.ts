@@ -82,14 +82,14 @@ export interface ZoneAsked {
   readonly target: Lab
 }
 
-/** The zones that can be planned. @param teeth FDI; none: one tooth without a name */
+/** The zones that can be planned. @param teeth FDI; of one alone no zone needs its name */
 export function zonesAsked(draft: FireDraft, teeth: readonly number[]): readonly ZoneAsked[] {
   return (teeth.length === 0 ? [undefined] : teeth).flatMap((tooth) => {
     const typed = toothOf(draft, tooth === undefined ? '' : String(tooth))
     return toothZones.flatMap((zone): ZoneAsked[] => {
       const block = readColour(typed.graded?.[zone] ?? typed.block)
       const target = readColour(typed.target[zone])
-      return block && target ? [{ ...(tooth === undefined ? {} : { tooth }), zone, block, target }] : []
+      return block && target ? [{ ...(teeth.length > 1 ? { tooth: tooth! } : {}), zone, block, target }] : []
     })
   })
 }

@@ -60,6 +60,16 @@ export function CeramicDrawing({ part }: DrawingProps<'ceramic'>) {
         />
       )}
       {part('keep') && (
+        <g fill="var(--color-error)" fontSize="19" fontWeight="600">
+          <text x="172" y="36">
+            margin
+          </text>
+          <text x="206" y="142">
+            contact
+          </text>
+        </g>
+      )}
+      {part('keep') && (
         <g stroke="var(--color-error)" strokeWidth="6" fill="none" strokeLinecap="round">
           <path d="M74 54C90 18 150 18 166 54" />
           <path d="M186 110q8 26 11 56M54 110q-8 26-11 56" />

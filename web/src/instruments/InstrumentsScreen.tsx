@@ -74,7 +74,7 @@ export function InstrumentsScreen() {
         </defs>
       </svg>
       <ul
-        className="bg-base-300/60 border-base-300 grid grow gap-3 rounded-3xl border p-3 sm:grid-cols-2 lg:grid-cols-3"
+        className="bg-base-300/60 border-base-300 grid grow gap-3 rounded-3xl border p-3 sm:grid-cols-2 lg:grid-cols-5"
         aria-label="Instruments"
       >
         {order.map((instrument) => (

@@ -21,7 +21,7 @@ export const instrumentsShown: { readonly [I in Instrument]: InstrumentShown } =
   cure: { name: 'Cure', path: '/cure', key: 'e', does: 'what the bath does to the resin' },
   remount: { name: 'Remount', path: '/remount', key: 'j', does: 'what to grind next, and why' },
   finish: { name: 'Finish', path: '/finish', key: 'l', does: 'scratches, border, which wheel next' },
-  fire: { name: 'Fire', path: '/fire', key: 'i', does: 'stains for a colour, firings, what the furnace did' },
+  fire: { name: 'Fire', path: '/fire', key: 'v', does: 'stains for a colour, firings, what the furnace did' },
 }
 
 /** The instrument of a step, with the figures of the case in it; undefined where the step has none. */
