@@ -1,13 +1,10 @@
 import { castingRecord, type MeasuredPoint, qty, saying, startedAt } from '@yentrik/core'
-import { Link } from 'react-router'
-import { dayAndTime, quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useDraft } from '../parts/draft.ts'
-import { Message } from '../parts/Message.tsx'
 import type { Typed } from '../parts/typed-figures.ts'
-import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
 import { ReadByHand } from '../program/ReadByHand.tsx'
+import { RunEntry } from '../program/RunEntry.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { burnoutFor, programOf, ringOf, shownDraft, withRing } from './burnout-draft.ts'
@@ -28,7 +25,6 @@ export function BurnoutEntry({
   onRecord,
 }: SheetEntryProps<'burnout'>) {
   const now = useNow()
-  const units = usePreferences((preferences) => preferences.units)
   const run = runOf(useMachineRuns(), caseId, job, step.id)
   // The program and the ring are those of the Cast screen.
   const [kept] = useDraft(`cast ${caseId} ${job.jobId} burnout`, () =>
@@ -57,42 +53,28 @@ export function BurnoutEntry({
       },
     })
   }
-  const shown = run?.measured.at(-1)
   return (
-    <div className="grid gap-3">
-      {run && shown && (
-        <p className="text-lg">
-          <output className="figures text-5xl font-bold" aria-label="Furnace shows">
-            {quantity(Math.round(shown.celsius), 'celsius', units)}
-          </output>{' '}
-          {run.machine}, {run.ended ? 'ended' : 'ends about'} {dayAndTime(Date.parse(run.endsAt), now)}
-        </p>
-      )}
-      <div className="flex flex-wrap gap-2">
-        <Link
-          className={last || run ? 'act' : 'act-main'}
-          to={`/cast?case=${caseId}&job=${job.jobId}&view=burnout`}
-        >
-          {run ? 'Look at the furnace' : 'Set the furnace'}
-        </Link>
-        {run && ring && (
-          <button
-            type="button"
-            className="act"
-            disabled={!open}
-            onClick={() =>
-              void onRecord({
-                kind: 'burnout',
-                machine: run.machine,
-                run: burnoutOf(run, sheet.binder, ring, 0, hotEntry),
-              })
-            }
-          >
-            Record its curve
-          </button>
-        )}
-      </div>
-      {refusal && <Message tone="error" words={refusal} />}
+    <RunEntry
+      run={run}
+      shows="Furnace shows"
+      ended="ended"
+      ends="ends about"
+      to={`/cast?case=${caseId}&job=${job.jobId}&view=burnout`}
+      look="Look at the furnace"
+      set="Set the furnace"
+      first={!last}
+      open={open}
+      onCurve={
+        ring &&
+        ((taken) =>
+          void onRecord({
+            kind: 'burnout',
+            machine: taken.machine,
+            run: burnoutOf(taken, sheet.binder, ring, 0, hotEntry),
+          }))
+      }
+      refusal={refusal}
+    >
       <ReadByHand
         draftKey={draftKey}
         startMinutes={started ? String(Math.max(0, Math.round((now - Date.parse(started)) / 60_000))) : ''}
@@ -112,6 +94,6 @@ export function BurnoutEntry({
         )}
         .
       </ReadByHand>
-    </div>
+    </RunEntry>
   )
 }

@@ -5,7 +5,6 @@ import {
   type BurnoutVerdict,
   keptReadings,
   programMinutes,
-  programStretches,
   qty,
   type RingSize,
   type Saying,
@@ -27,6 +26,7 @@ import type { Typed } from '../parts/typed-figures.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
 import { RealMachine } from '../program/RealMachine.tsx'
+import { measuredPoints, plannedPoints } from '../program/run-points.ts'
 import { StandInTroubles } from '../program/StandInTroubles.tsx'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 import { coreColour, furnaceColour, measuredOption } from './burnout-chart.ts'
@@ -92,15 +92,10 @@ export function LiveBurnout({
   const lastMinutes = last?.minutes ?? 0
   const option = useMemo(() => {
     const at = (minutes: number) => start + minutes * MINUTE
-    const stretches = programStretches(run.program)
-    const planned = stretches.flatMap(({ startMinutes, rampMinutes, holdMinutes, toCelsius }) => [
-      [at(startMinutes + rampMinutes), toCelsius] as const,
-      [at(startMinutes + rampMinutes + holdMinutes), toCelsius] as const,
-    ])
     return measuredOption(
       {
-        set: [[start, run.program.startCelsius], ...planned],
-        measured: run.measured.map(({ minutes, celsius }) => [at(minutes), celsius] as const),
+        set: plannedPoints(run.program, start),
+        measured: measuredPoints(run),
         core: (judgement?.heat.curve ?? [])
           .filter(({ minutes }) => minutes <= lastMinutes)
           .map(({ minutes, coreCelsius }) => [at(minutes), coreCelsius] as const),

@@ -1,11 +1,11 @@
 import { type CoreReady, displayUnit, type RingSpeed, slowBands, type UnitSystem } from '@yentrik/core'
 import { clockTime } from '../format/format.ts'
+import type { Points } from '../program/run-points.ts'
 
 export const furnaceColour = '#d97a2e'
 export const coreColour = '#3f8f97'
 const quiet = '#8c999c'
 
-type Points = readonly (readonly [instant: number, celsius: number])[]
 const line = { type: 'line', showSymbol: false }
 
 /** Bands of the inversions, behind the curves. */

@@ -1,14 +1,10 @@
 import { judgeFiring, type MeasuredPoint, programMinutes, silverOffset } from '@yentrik/core'
 import { useState } from 'react'
-import { Link } from 'react-router'
-import { dayAndTime, quantity } from '../format/format.ts'
-import { useNow } from '../live/lab-clock.ts'
 import { attempt } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
-import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
-import { usePreferences } from '../preferences/preferences.ts'
 import { ReadByHand } from '../program/ReadByHand.tsx'
+import { RunEntry } from '../program/RunEntry.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import { useEquipment } from '../record/equipment.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
@@ -28,8 +24,6 @@ export function FiringEntry({
   open,
   onRecord,
 }: SheetEntryProps<'firing'>) {
-  const now = useNow()
-  const units = usePreferences((preferences) => preferences.units)
   const run = runOf(useMachineRuns(), caseId, job, step.id)
   // Program and load are those of the Fire screen.
   const [draft] = useDraft<FiringDraft>(firingKey({ caseId, job }, step.id), () =>
@@ -62,18 +56,25 @@ export function FiringEntry({
           ...seen,
         })
       : Promise.resolve(false)
-  const shown = run?.measured.at(-1)
   const asks = last && attempt(() => judgeFiring(last.run)).answer?.verdict === 'look' && !last.looked
   return (
-    <div className="grid gap-3">
-      {run && shown && (
-        <p className="text-lg">
-          <output className="figures text-5xl font-bold" aria-label="Furnace shows">
-            {quantity(Math.round(shown.celsius), 'celsius', units)}
-          </output>{' '}
-          {run.machine}, {run.ended ? 'ended' : 'ends about'} {dayAndTime(Date.parse(run.endsAt), now)}
-        </p>
-      )}
+    <RunEntry
+      run={run}
+      shows="Furnace shows"
+      ended="ended"
+      ends="ends about"
+      to={`/fire?case=${caseId}&job=${job.jobId}&view=furnace`}
+      look="Look at the furnace"
+      set="Set the furnace"
+      first={!last}
+      open={open}
+      onCurve={
+        facts &&
+        ((taken) =>
+          void onRecord({ kind: 'firing', machine: taken.machine, run: firingOf(taken, facts), ...seen }))
+      }
+      refusal={refusal}
+    >
       {asks && (
         <div className="grid max-w-xl gap-2">
           <TextField label="What you saw when you looked" text={looked} onText={setLooked} />
@@ -87,27 +88,6 @@ export function FiringEntry({
           </button>
         </div>
       )}
-      <div className="flex flex-wrap gap-2">
-        <Link
-          className={last || run ? 'act' : 'act-main'}
-          to={`/fire?case=${caseId}&job=${job.jobId}&view=furnace`}
-        >
-          {run ? 'Look at the furnace' : 'Set the furnace'}
-        </Link>
-        {run && facts && (
-          <button
-            type="button"
-            className="act"
-            disabled={!open}
-            onClick={() =>
-              void onRecord({ kind: 'firing', machine: run.machine, run: firingOf(run, facts), ...seen })
-            }
-          >
-            Record its curve
-          </button>
-        )}
-      </div>
-      {refusal && <Message tone="error" words={refusal} />}
       <ReadByHand
         draftKey={draftKey}
         startMinutes={program ? String(Math.round(programMinutes(program))) : ''}
@@ -121,6 +101,6 @@ export function FiringEntry({
       >
         Program and load as set on the Fire screen.
       </ReadByHand>
-    </div>
+    </RunEntry>
   )
 }

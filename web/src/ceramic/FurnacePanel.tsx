@@ -4,13 +4,11 @@ import {
   ceramicClasses,
   ceramicFigures,
   type Firing,
-  fireAt,
   firingMachine,
   firingNames,
   firings,
   mustMayFire,
   programMinutes,
-  programStretches,
   qty,
   type RouteStep,
   type StepSheet,
@@ -19,26 +17,20 @@ import {
   sheetsWanted,
   silverOffset,
 } from '@yentrik/core'
-import { useMemo, useState } from 'react'
-import { dayAndTime, duration, quantity } from '../format/format.ts'
+import { useMemo } from 'react'
 import { useNow } from '../live/lab-clock.ts'
-import { freshen } from '../live/queries.ts'
-import { request } from '../live/request.ts'
-import { useRequest } from '../live/use-request.ts'
 import { attempt } from '../parts/attempt.ts'
 import { Chart } from '../parts/Chart.tsx'
 import { Pills, SelectField } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { FigureFields } from '../parts/FigureFields.tsx'
 import { Message } from '../parts/Message.tsx'
-import { NumberField } from '../parts/NumberField.tsx'
-import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
-import { MachineSelect, useMachineChoice } from '../program/MachineChoice.tsx'
-import { loadsAlong, OtherWork, useOtherWork } from '../program/other-work.tsx'
+import { useMachineChoice } from '../program/MachineChoice.tsx'
 import { nextAt } from '../program/program-draft.ts'
+import { plannedPoints } from '../program/run-points.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
 import { useEquipment } from '../record/equipment.ts'
@@ -57,6 +49,8 @@ import {
   wantedProgram,
 } from './firing-draft.ts'
 import { LiveFiring } from './LiveFiring.tsx'
+import { SilverTest } from './SilverTest.tsx'
+import { StartFiring, When } from './StartFiring.tsx'
 
 /** The step of a case that is fired now: the one that runs, else the first that is not done. */
 export function firingStepOf(forCase: ForCase | undefined) {
@@ -176,7 +170,7 @@ function Furnace({
                   className="h-60"
                   says="The program over the hours"
                   option={firingOption(
-                    planned(program, Math.floor(now / 60_000) * 60_000),
+                    plannedPoints(program, Math.floor(now / 60_000) * 60_000),
                     [],
                     Math.floor(now / 60_000) * 60_000 + programMinutes(program) * 60_000,
                     units,
@@ -185,7 +179,7 @@ function Furnace({
                 {refusal ? (
                   <Message tone="error" words={refusal} />
                 ) : (
-                  <Start
+                  <StartFiring
                     kind={kind}
                     program={kind === 'kiln' ? setFor(program, offset) : program}
                     choice={choice}
@@ -301,166 +295,5 @@ function Furnace({
         {kind === 'kiln' && <SilverTest machine={machine} />}
       </aside>
     </div>
-  )
-
-  function planned(of: NonNullable<typeof program>, start: number) {
-    const at = (minutes: number) => start + minutes * 60_000
-    return [
-      [start, of.startCelsius] as const,
-      ...programStretches(of).flatMap(({ startMinutes, rampMinutes, holdMinutes, toCelsius }) => [
-        [at(startMinutes + rampMinutes), toCelsius] as const,
-        [at(startMinutes + rampMinutes + holdMinutes), toCelsius] as const,
-      ]),
-    ]
-  }
-}
-
-/** When it can go in and when it is ready; what is in the way. */
-function When({
-  program,
-  draft,
-  machine,
-  runs,
-}: {
-  program: NonNullable<ReturnType<typeof wantedProgram>['program']>
-  draft: FiringDraft
-  machine: string
-  runs: readonly MachineRunShown[]
-}) {
-  const now = useNow()
-  const taken = runs
-    .filter((run) => run.machine === machine && run.stoppedAt === null)
-    .map((run) => ({ from: Date.parse(run.startedAt), to: Date.parse(run.endsAt), words: run.machine }))
-  const readyBy = draft.readyBy.trim() === '' ? undefined : nextAt(draft.readyBy, now)
-  const { from, to, inTheWay, late } = fireAt(now, program, taken, readyBy)
-  const soon = from <= now + 60_000
-  return (
-    <>
-      <p className="text-lg">
-        {soon ? 'In now, ready at' : 'In at'}{' '}
-        <output className="figures text-6xl leading-none font-bold" aria-label={soon ? 'Ready at' : 'In at'}>
-          {dayAndTime(soon ? to : from, now)}
-        </output>{' '}
-        {soon ? '' : `ready at ${dayAndTime(to, now)}, `}
-        {duration(programMinutes(program) * 60_000)} in all
-      </p>
-      {inTheWay && <Message tone="warning">{`${inTheWay} is taken until then.`}</Message>}
-      {late && readyBy !== undefined && (
-        <Message tone="warning">{`That is after ${dayAndTime(readyBy, now)}: it cannot be ready by then.`}</Message>
-      )}
-    </>
-  )
-}
-
-/** Puts the program on a furnace of the lab, with other work of the same class and program. */
-function Start({
-  kind,
-  program,
-  choice,
-  forCase,
-  found,
-  runs,
-}: {
-  kind: 'kiln' | 'sinter'
-  program: NonNullable<ReturnType<typeof wantedProgram>['program']>
-  choice: ReturnType<typeof useMachineChoice>
-  forCase?: ForCase
-  found: { readonly step: RouteStep } | undefined
-  runs: readonly MachineRunShown[]
-}) {
-  const { machine } = choice
-  const { refusal, refuse, run } = useRequest()
-  const others = useOtherWork(kind, forCase, runs)
-  const [ticked, setTicked] = useDraft<readonly string[]>(`${kind} with ${forCase?.caseId ?? ''}`, () => [])
-  const running = forCase && found && forCase.job.steps[found.step.id]?.status === 'running'
-  const start = () => {
-    if (forCase && !running) return refuse(`Start "${found?.step.name}" in the case first.`)
-    const loads =
-      forCase && found
-        ? [
-            { caseId: forCase.caseId, jobId: forCase.job.jobId, stepId: found.step.id },
-            ...loadsAlong(others, ticked),
-          ]
-        : []
-    return run(() => request('POST /machine-runs', { body: { kind, machine, program, loads } }))
-  }
-  return (
-    <div className="grid gap-2">
-      {forCase && (
-        <OtherWork
-          legend="Also in this furnace: of the same class and program alone"
-          works={others}
-          words={({ jobName, name }) => `${jobName}, ${name.toLowerCase()}`}
-          ticked={ticked}
-          onTicked={setTicked}
-        />
-      )}
-      <div className="flex flex-wrap items-end gap-3">
-        <MachineSelect label="Furnace" choice={choice} />
-        <button type="button" className="act-main" onClick={() => void start()}>
-          Start {machine} now
-        </button>
-      </div>
-      {refusal && <Message tone="error" words={refusal} />}
-    </div>
-  )
-}
-
-/** Silver wire melts at a known heat: what the furnace shows then says how wrong it reads, and programs are set for it. */
-function SilverTest({ machine }: { machine: string }) {
-  const now = useNow()
-  const units = usePreferences((preferences) => preferences.units)
-  const kiln = useEquipment('kiln').find(({ name }) => name === machine)
-  const [typed, setTyped] = useState('')
-  const { refusal, refuse, run } = useRequest()
-  const read = readNumber(typed, '°C')
-  const known = kiln?.silverShownCelsius
-  const offset = known === undefined ? undefined : attempt(() => silverOffset(known)).answer
-  const keep = () => {
-    if (read.value === undefined) return refuse(read.fault)
-    const shown = read.value
-    const fault = attempt(() => silverOffset(shown)).refusal
-    if (fault) return refuse(fault)
-    return run(async () => {
-      const { name: _name, ...rest } = kiln ?? {
-        kind: 'kiln' as const,
-        name: machine,
-        timeConstantMinutes: 15,
-        mostUnits: 6,
-        source: 'measured here',
-      }
-      const body = {
-        ...rest,
-        silverShownCelsius: shown,
-        silverTestedOn: new Date(now).toISOString().slice(0, 10),
-      }
-      await request('PUT /equipment/:name', { path: { name: machine }, body })
-      await freshen('GET /equipment')
-      setTyped('')
-    })
-  }
-  return (
-    <details open={offset === undefined}>
-      <summary className="min-h-11 cursor-pointer font-semibold">
-        {offset === undefined
-          ? 'Silver test: never made'
-          : `Silver test: reads ${quantity(Math.abs(Math.round(offset)), 'celsiusApart', units)} too ${offset < 0 ? 'low' : 'high'}, used`}
-      </summary>
-      <p className="mb-2 text-sm opacity-80">
-        <Said
-          words={saying`A coil of silver wire melts at ${qty.celsius(961.8)}. What does the furnace show then?`}
-        />
-        {kiln?.silverTestedOn && ` Last test ${kiln.silverTestedOn}.`}
-      </p>
-      <div className="flex flex-wrap items-end gap-3">
-        <div className="w-44">
-          <NumberField label="It showed" unit="°C" text={typed} onText={setTyped} />
-        </div>
-        <button type="button" className="small-act mb-8" onClick={() => void keep()}>
-          Keep it
-        </button>
-      </div>
-      {refusal && <Message tone="error" words={refusal} />}
-    </details>
   )
 }

@@ -7,7 +7,6 @@ import {
   judgeFiring,
   keptReadings,
   programMinutes,
-  programStretches,
   type StepSheet,
   saying,
 } from '@yentrik/core'
@@ -25,6 +24,7 @@ import { TextField } from '../parts/TextField.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
 import { RealMachine } from '../program/RealMachine.tsx'
+import { measuredPoints, plannedPoints } from '../program/run-points.ts'
 import { StandInTroubles } from '../program/StandInTroubles.tsx'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 import { firingOption, furnaceColour } from './firing-chart.ts'
@@ -93,17 +93,11 @@ export function LiveFiring({
   const start = Date.parse(run.startedAt)
   const over = run.ended || run.stoppedAt !== null
   const option = useMemo(() => {
-    const at = (minutes: number) => start + minutes * MINUTE
-    const planned = programStretches(run.program).flatMap(
-      ({ startMinutes, rampMinutes, holdMinutes, toCelsius }) => [
-        [at(startMinutes + rampMinutes), toCelsius] as const,
-        [at(startMinutes + rampMinutes + holdMinutes), toCelsius] as const,
-      ],
-    )
+    const last = Math.max(programMinutes(run.program), run.measured.at(-1)?.minutes ?? 0)
     return firingOption(
-      [[start, run.program.startCelsius], ...planned],
-      run.measured.map(({ minutes, celsius }) => [at(minutes), celsius] as const),
-      at(Math.max(programMinutes(run.program), run.measured.at(-1)?.minutes ?? 0) + 2),
+      plannedPoints(run.program, start),
+      measuredPoints(run),
+      start + (last + 2) * MINUTE,
       units,
     )
   }, [run, start, units])

@@ -1,8 +1,8 @@
 import { displayUnit, type UnitSystem } from '@yentrik/core'
 import { clockTime } from '../format/format.ts'
+import type { Points } from '../program/run-points.ts'
 
 export const furnaceColour = '#d97a2e'
-type Points = readonly (readonly [instant: number, celsius: number])[]
 
 /** What was set and what the furnace showed, over the hours. */
 export function firingOption(set: Points, measured: Points, until: number, system: UnitSystem) {

@@ -1,4 +1,6 @@
-import type { LotOnShelf } from '@yentrik/contract'
+import type { LotOnShelf, ProductOnShelf } from '@yentrik/contract'
+import { materials } from '@yentrik/core'
+import { stainShelf } from '@yentrik/core/testing'
 
 /** A lot of type 4 stone that is open, half full and good for years. */
 export const lot = (more: Partial<LotOnShelf> = {}): LotOnShelf =>
@@ -20,3 +22,23 @@ export const lot = (more: Partial<LotOnShelf> = {}): LotOnShelf =>
     openCases: 0,
     ...more,
   }) as LotOnShelf
+
+/** The made-up pots of the core's tests, as calibrated products of a shelf. */
+export const stainPots: readonly ProductOnShelf[] = stainShelf.map(({ name, absorption, scattering }, n) => ({
+  product: {
+    productId: `p-${n}`,
+    materialId: 'ceramic-stain',
+    name,
+    source: 'drawdowns',
+    stain: {
+      absorption: absorption as unknown as [number, number, number],
+      scattering: scattering as unknown as [number, number, number],
+      onCeramic: 'disilicate',
+      lot: `S-${n}`,
+      calibratedOn: '2026-11-01',
+      specular: 'excluded',
+    },
+  },
+  card: materials.get('ceramic-stain')!,
+  flags: [],
+}))
