@@ -10,6 +10,7 @@ import {
   type Specular,
   stainedColour,
 } from '@yentrik/core'
+import { midnightOf, shortDate } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { freshen } from '../live/queries.ts'
 import { request } from '../live/request.ts'
@@ -319,12 +320,13 @@ function Pot({ product }: { readonly product: LabProduct }) {
       <div>
         <b>{product.name}</b>
         <span className="block text-sm opacity-80">
-          lot {stain.lot}, {stain.calibratedOn}, on {ceramicFigures[stain.onCeramic].name}
+          lot {stain.lot}, {shortDate(midnightOf(stain.calibratedOn))} {stain.calibratedOn.slice(0, 4)}, on{' '}
+          {ceramicFigures[stain.onCeramic].name}
           {stain.factor !== undefined && `, lies ${stain.factor} times as thick`}
         </span>
         {offered !== undefined && Math.abs(offered / (stain.factor ?? 1) - 1) > 0.03 && (
           <button type="button" className="small-act mt-1" onClick={() => void take(offered)}>
-            {`Three cases say ${offered.toFixed(2)} times: take that`}
+            {`Three cases: ${offered.toFixed(2)} times. Take it`}
           </button>
         )}
         {refusal && <Message tone="error" words={refusal} />}

@@ -109,7 +109,7 @@ function Compartment({
     <li className="card-flat hover:border-primary relative grid grid-cols-[8rem_minmax(0,1fr)] gap-x-4 p-4 has-focus-visible:outline-3 sm:flex sm:flex-col">
       <div className="grid h-24 min-h-0 place-items-center p-2 sm:h-auto sm:grow" aria-hidden>
         <div
-          className="h-full max-h-[clamp(4.5rem,9.5dvh,10rem)] w-full max-w-60"
+          className="h-full max-h-[clamp(4.5rem,15dvh,12rem)] w-full max-w-60"
           style={{ filter: 'url(#cut-out)' }}
         >
           <Picture runs={atWork !== undefined} />
