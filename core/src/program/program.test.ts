@@ -117,6 +117,37 @@ describe('a machine that is not there', () => {
   })
 })
 
+describe('a machine that reads wrong, with a vacuum', () => {
+  const pumped: TemperatureProgram = {
+    startCelsius: 20,
+    segments: [
+      { rampCelsiusPerMinute: 5, toCelsius: 60, holdMinutes: 2 },
+      { rampCelsiusPerMinute: 5, toCelsius: 250, holdMinutes: 60, vacuum: true },
+    ],
+  }
+  const followed = (nature: object = {}, troubles: readonly MachineTrouble[] = []) =>
+    runMachine(pumped, { ...furnace, ...nature }, troubles, 100, seededRandom(4)).moments
+  it('shows the wanted heat and has less by what it reads too much', () => {
+    const right = followed()[100]!
+    const wrong = followed({ readsTooMuchCelsius: 12 })[100]!
+    expect(wrong.measuredCelsius).toBeCloseTo(right.measuredCelsius, -0.3)
+    expect(right.chamberCelsius - wrong.chamberCelsius).toBeCloseTo(12, -0.3)
+  })
+  it('is pumped only while its program says so; a leak never lets it get far', () => {
+    const left = (moments: ReturnType<typeof followed>, minute: number) => moments[minute]!.kilopascals!
+    const tight = followed()
+    expect([left(tight, 5) > 95, left(tight, 30) < 5]).toEqual([true, true])
+    expect(left(followed({}, [{ kind: 'vacuumLeak', fromMinutes: 0 }]), 30)).toBeGreaterThan(20)
+    expect(run([], 10).moments[5]!.kilopascals).toBeUndefined()
+  })
+  it('can be read more often than once a minute', () => {
+    const often = followed({ readingsPerMinute: 6 })
+    expect(often).toHaveLength(601)
+    expect(often[6]!.minutes).toBe(1)
+    expect(often[60]!.chamberCelsius).toBe(followed()[10]!.chamberCelsius)
+  })
+})
+
 describe('what is known of a run', () => {
   const read: MeasuredRun = {
     program,
