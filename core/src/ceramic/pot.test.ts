@@ -33,10 +33,12 @@ describe('a pot of the shelf', () => {
     expect(thick.absorption.map((each) => Number(each.toFixed(6)))).toEqual([0.012, 0.012, 0.0408])
   })
   const warned = (change: object, given: object = {}) =>
-    potWarnings(
-      { ...ochre, stain: { ...ochre.stain, ...change } },
-      { ceramic: 'disilicate', lots: ['S-1', 'S-0'], today, ...given },
-    )
+    potWarnings([{ ...ochre, stain: { ...ochre.stain, ...change } }], {
+      ceramic: 'disilicate',
+      lotsOf: () => ['S-1', 'S-0'],
+      today,
+      ...given,
+    })
       .map(metric)
       .join('; ')
   it('says nothing where all is as it was calibrated', () => expect(warned({})).toBe(''))
@@ -44,9 +46,17 @@ describe('a pot of the shelf', () => {
     expect(warned({}, { ceramic: 'zirconia4y' })).toContain('calibrated on lithium disilicate')
     expect(warned({ lot: 'S-9' })).toContain('calibrated with lot S-9, and S-1, S-0 is in use')
     expect(warned({}, { today: Date.parse('2026-11-01') + 365 * DAY })).toBe('')
-    expect(warned({}, { today: Date.parse('2026-11-01') + 366 * DAY })).toContain('is 366 days old')
+    expect(warned({}, { today: Date.parse('2026-11-01') + 366 * DAY })).toContain(
+      'more than 365 days ago: Ochre',
+    )
     // No lot noted, no class known: nothing to compare.
-    expect(warned({ lot: 'S-9' }, { lots: [], ceramic: undefined })).toBe('')
+    expect(warned({ lot: 'S-9' }, { lotsOf: () => [], ceramic: undefined })).toBe('')
+  })
+  it('says a reason once for all the pots that it is of', () => {
+    const pots = [ochre, { ...ochre, productId: 'p-2', name: 'Grey' }]
+    expect(potWarnings(pots, { ceramic: 'zirconia4y', lotsOf: () => [], today }).map(metric)).toEqual([
+      'calibrated on lithium disilicate, crystallised, and may look otherwise on this block: Ochre, Grey',
+    ])
   })
 })
 

@@ -1,6 +1,6 @@
 import type { PlannedPot } from '../colour/index.ts'
-import { type CeramicClass, ceramicFigures, type LabProduct } from '../materials/index.ts'
-import { type Saying, saying } from '../quantity/index.ts'
+import { type CeramicClass, ceramicClasses, ceramicFigures, type LabProduct } from '../materials/index.ts'
+import type { Saying } from '../quantity/index.ts'
 
 type Calibration = NonNullable<LabProduct['stain']>
 /** After so long a calibration is said to be old (our choice): a furnace drifts, a pot ages. */
@@ -18,31 +18,44 @@ export const potOf = ({
   return { name, productId, lot, absorption: by(absorption), scattering: by(scattering) }
 }
 
+type Calibrated = LabProduct & { readonly stain: Calibration }
+
 /**
- * What is to be known of a calibration before it is trusted.
- * @param lots numbers of the lots of this pot that are in use @param today ms
+ * What is to be known of calibrations before they are trusted, each reason once with the pots that it is of.
+ * @param lotsOf numbers of the lots of a pot that are in use @param today ms
  */
 export function potWarnings(
-  { name, stain }: LabProduct & { readonly stain: Calibration },
+  pots: readonly Calibrated[],
   {
     ceramic,
-    lots,
+    lotsOf,
     today,
-  }: { readonly ceramic?: CeramicClass; readonly lots: readonly string[]; readonly today: number },
+  }: {
+    readonly ceramic: CeramicClass | undefined
+    readonly lotsOf: (productId: string) => readonly string[]
+    readonly today: number
+  },
 ): readonly Saying[] {
-  const days = Math.floor((today - Date.parse(stain.calibratedOn)) / DAY)
+  const names = (of: readonly Calibrated[]) => of.map(({ name }) => name).join(', ')
+  const others = ceramicClasses.flatMap((each) => {
+    const of = pots.filter(({ stain }) => stain.onCeramic === each)
+    return ceramic && ceramic !== each && of.length > 0
+      ? [
+          `calibrated on ${lower(ceramicFigures[each].name)}, and may look otherwise on this block: ${names(of)}`,
+        ]
+      : []
+  })
+  const otherLots = pots.flatMap(({ name, productId, stain: { lot } }) => {
+    const lots = lotsOf(productId)
+    return lots.length > 0 && !lots.includes(lot)
+      ? [`${name} was calibrated with lot ${lot}, and ${lots.join(', ')} is in use: read its drawdowns again`]
+      : []
+  })
+  const old = pots.filter(({ stain }) => (today - Date.parse(stain.calibratedOn)) / DAY > OLD_DAYS)
   return [
-    ...(ceramic && ceramic !== stain.onCeramic
-      ? [
-          `${name} was calibrated on ${lower(ceramicFigures[stain.onCeramic].name)}: on another block it may look otherwise`,
-        ]
-      : []),
-    ...(lots.length > 0 && !lots.includes(stain.lot)
-      ? [
-          saying`${name} was calibrated with lot ${stain.lot}, and ${lots.join(', ')} is in use: read its drawdowns again`,
-        ]
-      : []),
-    ...(days > OLD_DAYS ? [`the calibration of ${name} is ${days} days old`] : []),
+    ...others,
+    ...otherLots,
+    ...(old.length > 0 ? [`calibrated more than ${OLD_DAYS} days ago: ${names(old)}`] : []),
   ]
 }
 const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1)

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { type ArmCard, usualRings } from '../casting/index.ts'
-import { checkEquipment, checkFlasks, type LabEquipment } from './index.ts'
+import { checkEquipment, checkFlasks, checkPieces, type LabEquipment } from './index.ts'
 
 describe('equipment of the lab', () => {
   const arm: ArmCard = {
@@ -48,6 +48,22 @@ describe('equipment of the lab', () => {
   it('a bath takes as many flasks as go in, and no more', () => {
     checkFlasks(bath, 4)
     expect(() => checkFlasks(bath, 5)).toThrow(expect.objectContaining({ code: 'bath-full' }))
+  })
+  it('a furnace takes as many pieces as go in, and no more; a tab is a colour; a silver test is near its heat', () => {
+    const kiln = { kind: 'kiln', name: 'K', timeConstantMinutes: 15, mostUnits: 6, source: 'timed' } as const
+    const tab = { kind: 'tab', name: 'Oat', L: 80, a: 2, b: 17, source: 'measured' } as const
+    checkPieces(kiln, 6)
+    expect(() => checkPieces(kiln, 7)).toThrow(expect.objectContaining({ code: 'furnace-full' }))
+    checkEquipment(tab)
+    checkEquipment({ ...kiln, silverShownCelsius: 967 })
+    checkEquipment({ ...kiln, kind: 'sinter', mostUnits: 200 })
+    for (const [wrong, code] of [
+      [{ ...kiln, silverShownCelsius: 700 }, 'reading-not-plausible'],
+      [{ ...kiln, mostUnits: 61 }, 'equipment'],
+      [{ ...kiln, kind: 'sinter', timeConstantMinutes: 0 }, 'equipment'],
+      [{ ...tab, L: 101 }, 'lightness-out-of-range'],
+    ] as const)
+      expect(() => checkEquipment(wrong as LabEquipment)).toThrow(expect.objectContaining({ code }))
   })
   it('takes the usual rings, an arm and a bath and a flask as they are', () => {
     for (const ring of usualRings) checkEquipment({ kind: 'ring', ...ring })

@@ -47,6 +47,20 @@ export function checkFlasks({ name, mostFlasks }: BathCard, flasks: number): voi
     )
 }
 
+/** Refuses more pieces than go into a furnace. @throws {DomainError} `furnace-full` */
+export function checkPieces(
+  { name, mostUnits }: Pick<EquipmentOf<'kiln' | 'sinter'>, 'mostUnits'> & { readonly name: string },
+  pieces: number,
+): void {
+  if (pieces > mostUnits)
+    throw new DomainError(
+      'furnace-full',
+      `${name} takes ${mostUnits} at most.`,
+      'Leave some out, or take another.',
+      'loads',
+    )
+}
+
 const checks: { readonly [K in EquipmentKind]: (equipment: EquipmentOf<K>) => void } = {
   ring: checkRingCard,
   arm: checkArmCard,

@@ -2,6 +2,7 @@ export {
   type BathCard,
   checkEquipment,
   checkFlasks,
+  checkPieces,
   type EquipmentKind,
   type EquipmentOf,
   equipmentShape,

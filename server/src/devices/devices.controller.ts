@@ -2,6 +2,7 @@ import { Controller, Req, Sse } from '@nestjs/common'
 import { ApiOperation, ApiTags } from '@nestjs/swagger'
 import type { DevicesState } from '@yentrik/contract'
 import type { Observable } from 'rxjs'
+import { Refusal } from '../errors/problem.filter.ts'
 import { StreamBound, type WithPerson } from '../live/stream-bound.ts'
 import { type Call, Handles } from '../shapes/handles.ts'
 import { DevicesService } from './devices.service.ts'
@@ -68,7 +69,11 @@ export class DevicesController {
   controlSpectrophotometer({ body }: Call<'POST /devices/stand-in/spectrophotometer'>) {
     const { does, colour, specular } = body
     if (does === 'put') {
-      if (colour) this.devices.controlSpectrophotometer({ does, colour })
+      if (!colour)
+        throw new Refusal(422, 'colour-missing', 'No colour was put under it.', 'Give L, a and b.', {
+          field: 'colour',
+        })
+      this.devices.controlSpectrophotometer({ does, colour })
     } else if (does === 'specular')
       this.devices.controlSpectrophotometer({ does, specular: specular ?? 'excluded' })
     else this.devices.controlSpectrophotometer({ does })

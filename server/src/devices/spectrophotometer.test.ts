@@ -96,6 +96,8 @@ describe('over HTTP', () => {
     await connected(server, true)
     expect((await read(server).expect(409)).body.code).toBe('white-tile-due')
     await server.post('/devices/spectrophotometer/white', {}).expect(204)
+    const nothing = await server.post('/devices/stand-in/spectrophotometer', { does: 'put' }).expect(422)
+    expect(nothing.body).toMatchObject({ code: 'colour-missing', field: 'colour' })
     await server.post('/devices/stand-in/spectrophotometer', { does: 'put', colour: piece }).expect(204)
     const { colour, specular } = (await read(server).expect(200)).body
     expect(specular).toBe('excluded')

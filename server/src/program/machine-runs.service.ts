@@ -3,6 +3,7 @@ import { Inject, Injectable } from '@nestjs/common'
 import type { MachineLoad, MachineRunShown } from '@yentrik/contract'
 import {
   checkFlasks,
+  checkPieces,
   type LabEquipment,
   type MachineEnd,
   type MachineNature,
@@ -81,7 +82,7 @@ export class MachineRuns {
       )?.endsAt
   }
 
-  /** @throws {Refusal} `no-furnace`, `no-bath`, `machine-busy`, `thermometer-busy` @throws {DomainError} `bath-full` */
+  /** @throws {Refusal} `no-furnace`, `no-bath`, `machine-busy`, `thermometer-busy` @throws {DomainError} `bath-full`, `furnace-full` */
   async start(
     kind: MachineRunRow['kind'],
     machine: string,
@@ -98,6 +99,7 @@ export class MachineRuns {
       )
     const card = await this.cardOf({ kind, machine })
     if (card?.kind === 'bath') checkFlasks(card, loads.length)
+    if (card?.kind === 'kiln' || card?.kind === 'sinter') checkPieces(card, loads.length)
     const row: MachineRunRow = {
       runId: randomUUID(),
       machine,

@@ -1,13 +1,22 @@
-import { showTooth, type ToothZone, toothZones, zoneNames } from '@yentrik/core'
+import {
+  type JobState,
+  type LabProduct,
+  showTooth,
+  type ToothZone,
+  toothZones,
+  zoneNames,
+} from '@yentrik/core'
 import { usePreferences } from '../preferences/preferences.ts'
 import { useEquipment } from '../record/equipment.ts'
 import { useShelf } from '../record/shelf.ts'
 import { ColourHead, ColourRow } from './ColourRow.tsx'
 import {
   type ColourText,
+  ceramicOf,
   colourText,
   exampleTooth,
   type FireDraft,
+  isEmpty,
   type ToothText,
   toothOf,
 } from './plan-draft.ts'
@@ -19,18 +28,38 @@ export function Colours({
   onDraft,
   teeth,
   tooth,
+  job,
 }: {
   readonly draft: FireDraft
   readonly onDraft: (draft: FireDraft) => void
   readonly teeth: readonly number[]
   /** The one that is looked at; '' where they have no names. */
   readonly tooth: string
+  /** The case it is for: its class, and the block it has taken. */
+  readonly job: JobState | undefined
 }) {
   const notation = usePreferences((preferences) => preferences.teeth)
   const shelf = useShelf()
   const tabs = useEquipment('tab').map(({ name, L, a, b }) => [name, { L, a, b }] as const)
-  const blocks = shelf.products.flatMap(({ product }) =>
-    product.block ? [[product.name, product.block] as const] : [],
+  const ceramic = ceramicOf(job)
+  const taken = new Set(
+    Object.values(job?.steps ?? {}).flatMap(({ mixes }) => mixes.flatMap(({ lots }) => lots)),
+  )
+  const inHand = shelf.products.find(
+    ({ product }) =>
+      product.block &&
+      shelf.lots.some(({ lotId, productId }) => taken.has(lotId) && productId === product.productId),
+  )?.product
+  const takeBlock = (found: NonNullable<LabProduct['block']>) => {
+    const graded = Object.fromEntries(
+      toothZones.flatMap((zone) => (found[zone] ? [[zone, colourText(found[zone])]] : [])),
+    )
+    change({ block: colourText(found.colour), graded })
+  }
+  const blocks = shelf.products.flatMap(({ product, card }) =>
+    product.block && (ceramic === undefined || card.ceramic === ceramic)
+      ? [[product.name, product.block] as const]
+      : [],
   )
   const heard = useSpectrophotometer()
   const typed = toothOf(draft, tooth)
@@ -74,6 +103,11 @@ export function Colours({
               onColour={(block) => change({ block, graded: undefined })}
               onRead={reads((block) => change({ block, graded: undefined }))}
             />
+            {inHand?.block && isEmpty(typed.block) && (
+              <button type="button" className="small-act mt-2" onClick={() => takeBlock(inHand.block!)}>
+                The block of this case: {inHand.name}
+              </button>
+            )}
             {blocks.length > 0 && (
               <select
                 className="select bg-base-100 mt-2 h-11 w-full text-base"
@@ -81,11 +115,7 @@ export function Colours({
                 value=""
                 onChange={(event) => {
                   const found = blocks.find(([name]) => name === event.target.value)?.[1]
-                  if (!found) return
-                  const graded = Object.fromEntries(
-                    toothZones.flatMap((zone) => (found[zone] ? [[zone, colourText(found[zone])]] : [])),
-                  )
-                  change({ block: colourText(found.colour), graded })
+                  if (found) takeBlock(found)
                 }}
               >
                 <option value="">Take a block of the shelf</option>

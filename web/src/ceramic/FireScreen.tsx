@@ -73,7 +73,10 @@ function Fire({
   readonly title?: ReactNode
 }) {
   const [view, setView] = useState<View>(startView)
-  const [draft, setDraft] = useDraft<FireDraft>(kept, () => emptyFire)
+  const [draft, setDraft] = useDraft<FireDraft>(kept, () => ({
+    ...emptyFire,
+    firings: forCase?.job.route.choices.firings === 'one' ? 'one' : 'two',
+  }))
   const [tooth, setTooth] = useState(teeth[0] === undefined ? '' : String(teeth[0]))
   return (
     <main className="mx-auto grid max-w-[1500px] gap-3 p-4 sm:p-5">

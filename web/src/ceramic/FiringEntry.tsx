@@ -1,5 +1,4 @@
 import { judgeFiring, type MeasuredPoint, programMinutes, silverOffset } from '@yentrik/core'
-import { useState } from 'react'
 import { attempt } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
 import { TextField } from '../parts/TextField.tsx'
@@ -32,7 +31,7 @@ export function FiringEntry({
   const kiln = useEquipment('kiln').find(({ name }) => name === run?.machine)
   const known = kiln?.silverShownCelsius
   const offset = (known === undefined ? undefined : attempt(() => silverOffset(known)).answer) ?? 0
-  const [looked, setLooked] = useState('')
+  const [looked, setLooked, forgetLooked] = useDraft<string>(`${draftKey} looked`, () => '')
   const { program, wrong } = wantedProgram(draft)
   const load = loadOf(draft)
   const facts = program &&
@@ -82,7 +81,7 @@ export function FiringEntry({
             type="button"
             className="act justify-self-start"
             disabled={!open || looked.trim() === ''}
-            onClick={() => void onRecord({ ...last, ...seen })}
+            onClick={() => void onRecord({ ...last, ...seen }).then((kept) => kept && forgetLooked())}
           >
             Record it with the curve
           </button>

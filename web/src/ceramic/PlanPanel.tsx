@@ -1,4 +1,5 @@
 import {
+  capital,
   colourOf,
   type Lab,
   MOST_POTS,
@@ -77,8 +78,12 @@ export function PlanPanel({
   const shownTooth = teeth.length < 2 ? undefined : Number(tooth)
   const at = (zone: ToothZone) =>
     of?.zones.findIndex((each) => each.zone === zone && each.tooth === shownTooth) ?? -1
-  const blocks = shelf.products.flatMap(({ product }) =>
-    product.block ? [{ name: product.name, block: product.block.colour }] : [],
+  // For a case only blocks of its class are any.
+  const own = ceramicOf(forCase?.job)
+  const blocks = shelf.products.flatMap(({ product, card }) =>
+    product.block && (own === undefined || card.ceramic === own)
+      ? [{ name: product.name, block: product.block.colour }]
+      : [],
   )
   const plan = plans[worst]
   const better = useBlocks(
@@ -95,15 +100,12 @@ export function PlanPanel({
     ...(wished.length > MOST_POTS
       ? [`only the first ${MOST_POTS} of ${wished.length} pots are tried: leave some out below`]
       : []),
-    ...taken.flatMap((pot) =>
-      potWarnings(pot, {
-        ceramic: ceramicOf(forCase?.job),
-        lots: shelf
-          .usable('ceramic-stain')
-          .flatMap(({ productId, number }) => (productId === pot.productId ? [number] : [])),
-        today,
-      }),
-    ),
+    ...potWarnings(taken, {
+      ceramic: own,
+      lotsOf: (id) =>
+        shelf.usable('ceramic-stain').flatMap(({ productId, number }) => (productId === id ? [number] : [])),
+      today,
+    }),
     ...(sheet ? stainWarnings(sheet) : []),
   ]
   const where = of && plan && zoneOf(of.zones[worst]!)
@@ -203,7 +205,7 @@ export function PlanPanel({
                 </p>
               )}
               {warnings.map((words, n) => (
-                <Message key={n} tone="warning" words={saying`${words}.`} />
+                <Message key={n} tone="warning" words={saying`${capital(words)}.`} />
               ))}
               {forCase && wanted && sheet && (
                 <IntoRecord
@@ -227,7 +229,7 @@ export function PlanPanel({
         </section>
       </div>
       {plan && <FiringsRail forCase={forCase} firings={draft.firings} />}
-      <Colours draft={draft} onDraft={onDraft} teeth={teeth} tooth={tooth} />
+      <Colours draft={draft} onDraft={onDraft} teeth={teeth} tooth={tooth} job={forCase?.job} />
       <section className="card-flat grid gap-3 p-4" aria-label="How it is painted">
         <div className="flex flex-wrap gap-x-8 gap-y-3">
           <Pills

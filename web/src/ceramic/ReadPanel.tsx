@@ -47,13 +47,16 @@ const outcomes = [
   ['2', 'Twice as thick'],
 ] as const
 
-interface Typed {
-  readonly readings: Readonly<Record<string, readonly Lab[]>>
-  readonly byHand: Readonly<Record<string, ColourText>>
+interface Reading {
+  readonly colour: Lab
   readonly from: 'instrument' | 'hand'
+}
+interface Typed {
+  readonly readings: Readonly<Record<string, readonly Reading[]>>
+  readonly byHand: Readonly<Record<string, ColourText>>
   readonly cameOut: (typeof outcomes)[number][0]
 }
-const nothing: Typed = { readings: {}, byHand: {}, from: 'hand', cameOut: '1' }
+const nothing: Typed = { readings: {}, byHand: {}, cameOut: '1' }
 
 /** The step of a case that reads a colour now: the one that runs, else the first that is not done. */
 function readingStepOf({ job }: ForCase) {
@@ -106,12 +109,11 @@ function Read({
   )
   const matt = sheet.matt === true
   const key = ({ tooth, zone }: Zones[number]) => `${tooth ?? ''} ${zone}`
-  const add = (of: Zones[number], colour: Lab, from: Typed['from']) =>
+  const add = (of: Zones[number], colour: Lab, from: Reading['from']) =>
     keep((before) => ({
       ...before,
-      from,
       byHand: { ...before.byHand, [key(of)]: noColour },
-      readings: { ...before.readings, [key(of)]: [...(before.readings[key(of)] ?? []), colour] },
+      readings: { ...before.readings, [key(of)]: [...(before.readings[key(of)] ?? []), { colour, from }] },
     }))
   const read = async (of: Zones[number]) => {
     if (heard.state?.standIn) {
@@ -130,13 +132,17 @@ function Read({
   }
   const all = plan.zones.map((of) => {
     const readings = typed.readings[key(of)] ?? []
-    const mean = readings.length > 0 ? attempt(() => meanReading(readings)) : {}
+    const mean = readings.length > 0 ? attempt(() => meanReading(readings.map(({ colour }) => colour))) : {}
     const surface = mean.answer
     const seen = surface && (matt ? glazed(surface) : surface)
     return { of, readings, seen, refusal: mean.refusal }
   })
+  // One figure that was typed makes it a reading by hand.
+  const from = all.some(({ readings }) => readings.some((each) => each.from === 'hand'))
+    ? 'hand'
+    : 'instrument'
   const enough = ({ readings, seen }: (typeof all)[number]) =>
-    seen !== undefined && (typed.from === 'hand' || readings.length >= READINGS)
+    seen !== undefined && (from === 'hand' || readings.length >= READINGS)
   const differences = all.flatMap(({ of, seen }) => (seen ? [colourDifference(seen, of.target)] : []))
   const worst = differences.length > 0 ? Math.max(...differences) : undefined
   return (
@@ -167,7 +173,7 @@ function Read({
                     Read{readings.length > 0 ? ' again' : ''}
                   </button>
                 )}
-                {readings.map(({ L, a, b }, n) => (
+                {readings.map(({ colour: { L, a, b } }, n) => (
                   <button
                     key={n}
                     type="button"
@@ -255,12 +261,12 @@ function Read({
                     sheetId: sheet.id,
                     sheet: {
                       kind: 'shadeReading',
-                      specular: heard.state?.specular ?? plan.specular,
-                      from: typed.from,
+                      specular: (from === 'instrument' && heard.state?.specular) || plan.specular,
+                      from,
                       zones: all.map(({ of, readings }) => ({
                         ...(of.tooth === undefined ? {} : { tooth: of.tooth }),
                         zone: of.zone,
-                        readings,
+                        readings: readings.map(({ colour }) => colour),
                       })),
                     },
                   },

@@ -1,11 +1,11 @@
 import { qty, saying, silverOffset } from '@yentrik/core'
-import { useState } from 'react'
 import { quantity } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { freshen } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
 import { attempt } from '../parts/attempt.ts'
+import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
@@ -18,7 +18,7 @@ export function SilverTest({ machine }: { machine: string }) {
   const now = useNow()
   const units = usePreferences((preferences) => preferences.units)
   const kiln = useEquipment('kiln').find(({ name }) => name === machine)
-  const [typed, setTyped] = useState('')
+  const [typed, setTyped, , begin] = useDraft<string>(`silver ${machine}`, () => '')
   const { refusal, refuse, run } = useRequest()
   const read = readNumber(typed, '°C')
   const known = kiln?.silverShownCelsius
@@ -43,7 +43,7 @@ export function SilverTest({ machine }: { machine: string }) {
       }
       await request('PUT /equipment/:name', { path: { name: machine }, body })
       await freshen('GET /equipment')
-      setTyped('')
+      begin()
     })
   }
   return (

@@ -19,8 +19,9 @@ interface Size {
   readonly measured: string
 }
 interface Sizes {
-  readonly lot: string
-  readonly lotFactor: string
+  /** Left out: as the shelf has it. */
+  readonly lot?: string
+  readonly lotFactor?: string
   readonly used: string
   readonly sizes: readonly Size[]
   readonly reason: string
@@ -48,8 +49,7 @@ export function EnlargementEntry({
       ?.sheet
   const before = last ?? (green?.kind === 'enlargement' ? green : undefined)
   const [draft, keep, forget] = useDraft<Sizes>(draftKey, () => ({
-    lot: before?.lot ?? '',
-    lotFactor: before ? String(before.lotFactor) : '',
+    ...(before ? { lot: before.lot, lotFactor: String(before.lotFactor) } : {}),
     used: before ? String(before.usedFactor) : '',
     sizes: before
       ? before.sizes.map(({ place, finalMillimetres, measuredMillimetres }, key) => ({
@@ -62,8 +62,9 @@ export function EnlargementEntry({
     reason: '',
   }))
   const [tried, setTried] = useState(false)
-  const lot = draft.lot || own?.number || ''
-  const factor = readNumber(draft.lotFactor || String(own?.enlargement?.factor ?? ''), '')
+  const lot = draft.lot ?? own?.number ?? ''
+  const lotFactor = draft.lotFactor ?? String(own?.enlargement?.factor ?? '')
+  const factor = readNumber(lotFactor, '')
   const used = readNumber(draft.used, '')
   const change = (key: number, to: Partial<Size>) =>
     keep((all) => ({
@@ -116,7 +117,7 @@ export function EnlargementEntry({
         <NumberField
           label="Factor of the lot"
           unit=""
-          text={draft.lotFactor || String(own?.enlargement?.factor ?? '')}
+          text={lotFactor}
           onText={(text) => keep((all) => ({ ...all, lotFactor: text }))}
           hint="on its label"
           fault={fault(factor)}
