@@ -64,6 +64,7 @@ export {
   colourOf,
   type FiredResult,
   firedFactor,
+  halfway,
   offeredFactor,
   type PlannedPot,
   type PlannedZone,

@@ -8,6 +8,7 @@ import {
   colourOf,
   firedFactor,
   glazed,
+  halfway,
   type Lab,
   mattOf,
   meanReading,
@@ -56,6 +57,25 @@ describe('a plan on record', () => {
   ])('refuses %s', (_, given, code) => expect(refusal(() => checkStainPlan(given))).toBe(code))
   it('the same zone of two teeth is no zone twice', () =>
     expect(() => checkStainPlan(plan([zone({ tooth: 11 }), zone({ tooth: 21 })]))).not.toThrow())
+})
+
+describe('halfway between two zones', () => {
+  it('is the colour of half of each: ochre 1 and nothing give ochre 0.5', () => {
+    const half = halfway(
+      { block, coats: amounts({ 'ochre body': 1 }) },
+      { block, coats: [] },
+      pots,
+      'excluded',
+    )
+    expect(half).toEqual(stainedColour(block, [{ pot: pots[0]!, coats: 0.5 }]))
+    const graded = halfway(
+      { block, coats: [] },
+      { block: { L: 80, a: 3, b: 15 }, coats: [] },
+      pots,
+      'excluded',
+    )
+    expect([graded.L, graded.a, graded.b].map((each) => Number(each.toFixed(6)))).toEqual([82, 2, 14])
+  })
 })
 
 describe('what is watched in a plan', () => {

@@ -101,6 +101,22 @@ export const colourOf = (
     specular,
   )
 
+/** Halfway between two zones, for a picture: a straight blend of their amounts and of the block. */
+export function halfway(
+  one: Pick<PlannedZone, 'block' | 'coats'>,
+  other: Pick<PlannedZone, 'block' | 'coats'>,
+  pots: readonly Pot[],
+  specular: Specular,
+): Lab {
+  const mean = (a = 0, b = 0) => (a + b) / 2
+  const block = {
+    L: mean(one.block.L, other.block.L),
+    a: mean(one.block.a, other.block.a),
+    b: mean(one.block.b, other.block.b),
+  }
+  return colourOf({ block, coats: pots.map((_, n) => mean(one.coats[n], other.coats[n])) }, pots, specular)
+}
+
 /** How far from its target a zone is planned to end. */
 export const plannedDifference = (zone: PlannedZone, { pots, specular }: StainPlan): number =>
   colourDifference(colourOf(zone, pots, specular), zone.target)

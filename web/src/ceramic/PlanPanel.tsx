@@ -1,6 +1,7 @@
 import {
   capital,
   colourOf,
+  halfway,
   type Lab,
   MOST_POTS,
   type PlannedPot,
@@ -80,6 +81,17 @@ export function PlanPanel({
     of?.zones.findIndex((each) => each.zone === zone && each.tooth === shownTooth) ?? -1
   // For a case only blocks of its class are any.
   const own = ceramicOf(forCase?.job)
+  const zoneAt = (zone: ToothZone) => {
+    const n = at(zone)
+    return n < 0 ? undefined : { ...of!.zones[n]!, coats: plans[n]!.coats.map((x) => brushed * x) }
+  }
+  const body = zoneAt('body')
+  const between = Object.fromEntries(
+    toothZones.flatMap((zone) => {
+      const one = zoneAt(zone)
+      return one && body ? [[zone, halfway(one, body, of!.pots, of!.specular)]] : []
+    }),
+  )
   const blocks = shelf.products.flatMap(({ product, card }) =>
     product.block && (own === undefined || card.ceramic === own)
       ? [{ name: product.name, block: product.block.colour }]
@@ -151,6 +163,7 @@ export function PlanPanel({
                       return n >= 0 && mixed[n] ? [[zone, mixed[n]]] : []
                     }),
                   )}
+                  between={between}
                 />
               </div>
               <ZoneColumn zones={right} {...{ at, of, mixed, plans }} />

@@ -12,12 +12,22 @@ const places: Readonly<
   edge: { at: [150, 270], to: [306, 246] },
 }
 
-/** One tooth with its four zones in the colours that are planned; between them a straight blend, for the picture alone. */
-export function ToothPicture({ colours }: { readonly colours: Readonly<Partial<Record<ToothZone, Lab>>> }) {
+const NONE = '#c9c9c9'
+
+/** One tooth with its four zones in the colours that are planned; between them a straight blend of the amounts, for the picture alone. */
+export function ToothPicture({
+  colours,
+  between = {},
+}: {
+  readonly colours: Readonly<Partial<Record<ToothZone, Lab>>>
+  /** Halfway to the body. */
+  readonly between?: Readonly<Partial<Record<ToothZone, Lab>>>
+}) {
   const colour = (zone: ToothZone) => {
     const own = colours[zone] ?? colours.body
-    return own ? shownAs(own) : '#c9c9c9'
+    return own ? shownAs(own) : NONE
   }
+  const half = (zone: ToothZone) => (between[zone] ? shownAs(between[zone]) : colour(zone))
   return (
     <svg
       viewBox="-66 0 372 320"
@@ -29,8 +39,10 @@ export function ToothPicture({ colours }: { readonly colours: Readonly<Partial<R
         <linearGradient id="zones-down" x1="0" y1="0" x2="0" y2="1">
           <stop offset="0.05" stopColor={colour('neck')} />
           <stop offset="0.2" stopColor={colour('neck')} />
+          <stop offset="0.31" stopColor={half('neck')} />
           <stop offset="0.42" stopColor={colour('body')} />
           <stop offset="0.7" stopColor={colour('body')} />
+          <stop offset="0.8" stopColor={half('edge')} />
           <stop offset="0.9" stopColor={colour('edge')} />
         </linearGradient>
         <linearGradient id="zones-across" x1="0" y1="0" x2="1" y2="0">
