@@ -110,6 +110,8 @@ async function planStains(page) {
   await page.getByRole('button', { name: 'Try it with an example' }).click()
   await page.getByRole('radio', { name: 'Three, film may pool' }).check({ force: true })
   await page.getByText('0.89').first().waitFor()
+  await page.getByText('Warm block, 3 coats').waitFor()
+  await page.getByText(/^A fifth too thin/).waitFor()
   await page.evaluate(() => scrollTo(0, 0))
 }
 
