@@ -91,6 +91,11 @@ export const sizeErrorMicrometres = (finalMillimetres: number, used: number, own
 /** A measured size against what it should be, %: above 0 too large. */
 export const sizeOffPercent = (measured: number, wanted: number): number => 100 * (measured / wanted - 1)
 
+/** Factors that are written with four digits and mean the same. */
+const SAME_FACTOR = 5e-5
+/** Whether a piece was milled with the factor of another lot. */
+export const isOtherFactor = (used: number, own: number): boolean => Math.abs(used - own) > SAME_FACTOR
+
 /** In words, what a wrong factor does to the fit. */
 export function factorWords(used: number, own: number): Saying {
   const error = sizeErrorMicrometres(10, used, own)

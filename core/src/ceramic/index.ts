@@ -8,6 +8,7 @@ export {
   factorOfDensities,
   factorWords,
   greenSize,
+  isOtherFactor,
   SIZE_TOLERANCE_PERCENT,
   shrinkageOf,
   sizeErrorMicrometres,

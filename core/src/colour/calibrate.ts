@@ -17,6 +17,11 @@ export interface CalibratedBand {
 
 /** Blocks nearer to each other, ΔL*, tell a pot's scattering from its absorption no more. */
 const LEAST_APART = 10
+/** Nearer than this they do so badly. Both: a study of the model, on noise of readings. */
+const WELL_APART = 20
+
+/** Whether two blocks are so near each other that a pot is known half as well. */
+export const areNear = (light: Lab, dark: Lab): boolean => Math.abs(light.L - dark.L) < WELL_APART
 
 /**
  * A film out of two pairs of reflectances: linear in w = T² - R0² and R0.

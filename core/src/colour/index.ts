@@ -1,5 +1,6 @@
 export { colourCalculators } from './calculators.ts'
 export {
+  areNear,
   type CalibratedBand,
   calibratePot,
   type Drawdown,
@@ -44,6 +45,7 @@ export {
   ACCEPTABLE,
   type ColourVerdict,
   compareBlocks,
+  GOOD_TO,
   type MixSheet,
   MOST_COATS,
   MOST_POTS,

@@ -3,6 +3,7 @@ import { shelf } from '../testing/stain-shelf.ts'
 import { metric, refused } from '../testing/words.ts'
 import {
   afterFiring,
+  areNear,
   checkStainPlan,
   colourDifference,
   colourOf,
@@ -155,6 +156,11 @@ describe('a pot that lies thicker than planned', () => {
     expect(offeredFactor([0.5, 1.2, 1.25, 1.15])).toBeCloseTo(1.2, 9)
     expect(offeredFactor([0.8, 1.2, 1.25])).toBeUndefined()
   })
+})
+
+it('blocks nearer than 20 in L* tell a pot badly', () => {
+  expect(areNear({ L: 88, a: 0, b: 8 }, { L: 68.1, a: 6, b: 20 })).toBe(true)
+  expect(areNear({ L: 62, a: 6, b: 20 }, { L: 82, a: 0, b: 8 })).toBe(false)
 })
 
 describe('readings', () => {

@@ -1,6 +1,7 @@
 import {
   capital,
   colourOf,
+  GOOD_TO,
   halfway,
   type Lab,
   MOST_POTS,
@@ -37,8 +38,6 @@ import { potColour, ZoneCard } from './ZoneCard.tsx'
 
 const left: readonly ToothZone[] = ['neck', 'body']
 const right: readonly ToothZone[] = ['sides', 'edge']
-/** How good a prediction is (noise of readings, films by three bands; a study of the model). */
-const GOOD_TO = 0.6
 
 /** Which stains bring a block to its target, zone by zone, and whether they can. */
 export function PlanPanel({

@@ -1,4 +1,5 @@
 import {
+  areNear,
   type CeramicClass,
   calibratePot,
   ceramicClasses,
@@ -55,8 +56,6 @@ const start: PotDraft = {
   specular: 'excluded',
   chips: { lightGlazed: noColour, lightStained: noColour, darkGlazed: noColour, darkStained: noColour },
 }
-/** Blocks nearer than this, ΔL*, tell scattering from absorption badly. */
-const NEAR = 20
 
 /** The pots of the lab, and a pot that is calibrated by two drawdowns, step by step. */
 export function PotsPanel() {
@@ -224,7 +223,7 @@ export function PotsPanel() {
           ]}
         />
         {found?.refusal && <Message tone="error" words={found.refusal} />}
-        {lightGlazed && darkGlazed && Math.abs(lightGlazed.L - darkGlazed.L) < NEAR && found?.answer && (
+        {lightGlazed && darkGlazed && areNear(lightGlazed, darkGlazed) && found?.answer && (
           <Message tone="warning">
             The two blocks are near each other: take L* 90 and L* 62, and the pot is known twice as well.
           </Message>

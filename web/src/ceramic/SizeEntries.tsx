@@ -1,4 +1,11 @@
-import { archimedesDensity, densityPercent, factorWords, greenSize, sizeOffPercent } from '@yentrik/core'
+import {
+  archimedesDensity,
+  densityPercent,
+  factorWords,
+  greenSize,
+  isOtherFactor,
+  sizeOffPercent,
+} from '@yentrik/core'
 import { useState } from 'react'
 import { attempt } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
@@ -77,7 +84,7 @@ export function EnlargementEntry({
     measuredRead: readNumber(each.measured, 'mm'),
   }))
   const other =
-    factor.value !== undefined && used.value !== undefined && Math.abs(factor.value - used.value) > 5e-5
+    factor.value !== undefined && used.value !== undefined && isOtherFactor(used.value, factor.value)
       ? factorWords(used.value, factor.value)
       : undefined
   const record = async () => {

@@ -1,6 +1,7 @@
 import {
   checkEnlargement,
   factorWords,
+  isOtherFactor,
   SIZE_TOLERANCE_PERCENT,
   sizeErrorMicrometres,
   sizeOffPercent,
@@ -10,8 +11,6 @@ import { DomainError, requireWithin } from '../../refusal/index.ts'
 import { choice, figure, list, maybe, record, text } from '../../shape/index.ts'
 import { sheetKind, sheetOfShape } from '../sheet-kind.ts'
 
-/** Factors that are written with four digits and mean the same. */
-const SAME_FACTOR = 5e-5
 const good = {
   lot: 'Z-1',
   lotFactor: 1.24,
@@ -72,7 +71,7 @@ export const enlargementSheet = sheetKind({
   },
   faults: ({ lotFactor, usedFactor, sizes, reason }, { state }) => {
     if (reason?.trim()) return []
-    const other = Math.abs(lotFactor - usedFactor) > SAME_FACTOR
+    const other = isOtherFactor(usedFactor, lotFactor)
     return [
       ...(other ? [factorWords(usedFactor, lotFactor)] : []),
       ...sizes.flatMap(({ place, finalMillimetres, measuredMillimetres }) => {
@@ -87,7 +86,7 @@ export const enlargementSheet = sheetKind({
     ]
   },
   words: ({ lot, lotFactor, usedFactor, sizes, reason }, { state }) =>
-    saying`lot ${lot}, factor ${lotFactor}${Math.abs(lotFactor - usedFactor) > SAME_FACTOR ? saying`, milled with ${usedFactor} (${qty.micrometres(sizeErrorMicrometres(10, usedFactor, lotFactor), 0)} on 10 mm)` : ''}; ${joined(
+    saying`lot ${lot}, factor ${lotFactor}${isOtherFactor(usedFactor, lotFactor) ? saying`, milled with ${usedFactor} (${qty.micrometres(sizeErrorMicrometres(10, usedFactor, lotFactor), 0)} on 10 mm)` : ''}; ${joined(
       sizes.map(
         ({ place, measuredMillimetres, finalMillimetres }) =>
           saying`${place} ${qty.mm(measuredMillimetres, 2)} ${state === 'green' ? saying`for ${qty.mm(finalMillimetres, 2)}` : saying`of ${qty.mm(finalMillimetres, 2)}`}`,
