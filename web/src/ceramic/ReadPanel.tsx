@@ -1,5 +1,6 @@
 import {
   afterFiring,
+  capital,
   colourDifference,
   colourOf,
   type DataOfKind,
@@ -152,7 +153,7 @@ function Read({
           <div key={key(of)} className="grid items-start gap-x-4 gap-y-2 sm:grid-cols-[14rem_minmax(0,1fr)]">
             <div className="rounded-xl bg-[#a6a6a6] p-2 text-[#1c292b]">
               <p className="mb-1 flex items-baseline justify-between gap-2 font-bold">
-                <Said words={zoneWords(of)} />
+                <Said words={capital(zoneWords(of))} />
                 <span className="figures">
                   {seen ? colourDifference(seen, of.target).toFixed(2) : 'not read'}
                 </span>
@@ -165,6 +166,11 @@ function Read({
                   ['target', of.target],
                 ]}
               />
+              <p className="mt-0.5 grid grid-cols-3 text-center text-sm" aria-hidden>
+                <span>planned</span>
+                <span>read</span>
+                <span>target</span>
+              </p>
             </div>
             <div className="grid gap-2">
               <p className="flex flex-wrap items-center gap-2">
@@ -279,7 +285,7 @@ function Read({
           {matt
             ? 'Not glazed yet: the reading is shown as it will be seen once it is, darker and deeper. '
             : ''}
-          {`${READINGS} readings in each zone, tip flat, piece cold and wet, on the backing of the plan. Neutral light, 5500 to 6500 K; looks of five seconds.`}
+          {`${READINGS} readings in each zone, tip flat, piece cold and wet, on the backing of the plan. Neutral light, 5500 to 6500 K; looks of five seconds. A screen is no shade match.`}
         </p>
       </aside>
     </div>
