@@ -7,9 +7,8 @@ export default defineConfig({
   // Limits are generous: a slow machine is no fault of the product, and nothing waits for them but what is broken.
   timeout: 180_000,
   expect: { timeout: 20_000 },
-  // A journey a file at a time. One more than CI has cores: a journey waits for its page a third of its time. Each worker has a lab of
-  // its own.
-  workers: 3,
+  // A journey a file at a time; two, as CI has two cores. Each worker has a lab of its own.
+  workers: 2,
   fullyParallel: false,
   reporter: [['list'], ...(process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['json'] as ['json']] : [])],
   use: {

@@ -26,6 +26,7 @@ test('a crown on a block that is too light: toned down by the plan, fired, and r
   page,
   request,
 }) => {
+  test.setTimeout(400_000)
   const docket = await takeIn(
     page,
     'Milled ceramic',
