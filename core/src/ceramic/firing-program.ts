@@ -286,6 +286,10 @@ export function setFor(program: TemperatureProgram, offsetCelsius: number): Temp
   }
 }
 
+/** Hands on each before it is fired, and until it is cold enough on its peg to be read. Source: common practice, 20 to 30 min for stains, 10 for glaze, about 15 to cool. */
+export const paintMinutes = { stain: 25, glaze: 10 } as const
+export const COOLS_MINUTES = 15
+
 interface Occupied {
   readonly from: number
   readonly to: number

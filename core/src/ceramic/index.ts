@@ -16,6 +16,7 @@ export {
 } from './enlargement.ts'
 export {
   burstsWet,
+  COOLS_MINUTES,
   coolingMinutes,
   countsAsFiring,
   dryingMinutes,
@@ -29,6 +30,7 @@ export {
   firings,
   mustFire,
   mustMayFire,
+  paintMinutes,
   SILVER_CELSIUS,
   SINTER_OPENS_CELSIUS,
   setFor,

@@ -33,7 +33,6 @@ export {
   shownColour,
 } from './lab.ts'
 export {
-  coatWords,
   labWords,
   meanReading,
   outlierOf,

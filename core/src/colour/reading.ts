@@ -52,10 +52,6 @@ const asWritten = (value: number) => value.toFixed(1)
 export const labWords = ({ L, a, b }: Lab): string =>
   `L* ${asWritten(L)}, a* ${asWritten(a)}, b* ${asWritten(b)}`
 
-/** Coats as they are said: a quarter, a half. */
-export const coatWords = (coats: number): Saying =>
-  saying`${qty.count(coats, 2)} ${coats > 1 ? 'coats' : 'coat'}`
-
 /** Pots with their coats in words. */
 export const recipeWords = (coats: readonly number[], names: readonly string[]): Saying =>
   coats.some((x) => x > 0)

@@ -21,6 +21,7 @@ import {
   toothOf,
 } from './plan-draft.ts'
 import { SpectrophotometerBar, useSpectrophotometer } from './spectrophotometer.tsx'
+import { takenLots } from './taken-lots.ts'
 
 /** Block and target, zone by zone; of several teeth each its own, or the same for all. */
 export function Colours({
@@ -42,13 +43,9 @@ export function Colours({
   const shelf = useShelf()
   const tabs = useEquipment('tab').map(({ name, L, a, b }) => [name, { L, a, b }] as const)
   const ceramic = ceramicOf(job)
-  const taken = new Set(
-    Object.values(job?.steps ?? {}).flatMap(({ mixes }) => mixes.flatMap(({ lots }) => lots)),
-  )
+  const taken = job ? takenLots(job, shelf).map(({ productId }) => productId) : []
   const inHand = shelf.products.find(
-    ({ product }) =>
-      product.block &&
-      shelf.lots.some(({ lotId, productId }) => taken.has(lotId) && productId === product.productId),
+    ({ product }) => product.block && taken.includes(product.productId),
   )?.product
   const takeBlock = (found: NonNullable<LabProduct['block']>) => {
     const graded = Object.fromEntries(

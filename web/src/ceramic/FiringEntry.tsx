@@ -1,15 +1,16 @@
-import { judgeFiring, type MeasuredPoint, programMinutes, silverOffset } from '@yentrik/core'
+import { firingMachine, judgeFiring, type MeasuredPoint, programMinutes } from '@yentrik/core'
 import { attempt } from '../parts/attempt.ts'
 import { useDraft } from '../parts/draft.ts'
 import { TextField } from '../parts/TextField.tsx'
+import { useMachineChoice } from '../program/MachineChoice.tsx'
 import { ReadByHand } from '../program/ReadByHand.tsx'
 import { RunEntry } from '../program/RunEntry.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
-import { useEquipment } from '../record/equipment.ts'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { firingKey } from './FurnacePanel.tsx'
-import { type FiringDraft, firingFor, firingNumber, loadOf, peakOf, wantedProgram } from './firing-draft.ts'
+import { type FiringDraft, factsOf, firingFor, firingNumber, wantedProgram } from './firing-draft.ts'
 import { firingOf } from './LiveFiring.tsx'
+import { useReadsTooMuch } from './use-reads-too-much.ts'
 
 /** A firing into the record: the curve of the furnace, or what was read off it by hand. */
 export function FiringEntry({
@@ -28,29 +29,17 @@ export function FiringEntry({
   const [draft] = useDraft<FiringDraft>(firingKey({ caseId, job }, step.id), () =>
     firingFor(job, sheet.firing),
   )
-  const kiln = useEquipment('kiln').find(({ name }) => name === run?.machine)
-  const known = kiln?.silverShownCelsius
-  const offset = (known === undefined ? undefined : attempt(() => silverOffset(known)).answer) ?? 0
+  const usual = useMachineChoice(firingMachine(sheet.firing)).machine
+  const offsetCelsius = useReadsTooMuch(run?.machine ?? usual) ?? 0
   const [looked, setLooked, forgetLooked] = useDraft<string>(`${draftKey} looked`, () => '')
   const { program, wrong } = wantedProgram(draft)
-  const load = loadOf(draft)
-  const facts = program &&
-    load && {
-      ceramic: sheet.ceramic,
-      firing: sheet.firing,
-      peakCelsius: peakOf(program),
-      wallMillimetres: load.wallMillimetres,
-      units: load.units,
-      dried: draft.dried === 'yes',
-      firingNumber: firingNumber(job, step.id),
-      showsTooMuchCelsius: run ? offset : 0,
-    }
+  const facts = factsOf(draft, firingNumber(job, step.id), offsetCelsius)
   const seen = looked.trim() ? { looked: looked.trim() } : {}
   const byHand = (reading: MeasuredPoint) =>
     program && facts
       ? onRecord({
           kind: 'firing',
-          machine: sheet.firing === 'sinter' ? 'Sintering furnace' : 'Ceramic furnace',
+          machine: usual,
           run: { ...facts, program, from: 'hand', measured: [reading] },
           ...seen,
         })

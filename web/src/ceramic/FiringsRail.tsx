@@ -1,16 +1,13 @@
-import { type Firing, fireAt, firingProgram, programMinutes } from '@yentrik/core'
+import { COOLS_MINUTES, type Firing, fireAt, firingProgram, paintMinutes } from '@yentrik/core'
 import { clockTime } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { attempt } from '../parts/attempt.ts'
 import { useMachineChoice } from '../program/MachineChoice.tsx'
+import { occupied } from '../program/occupied.ts'
 import type { ForCase } from '../record/IntoRecord.tsx'
 import { ceramicOf } from './plan-draft.ts'
 
 const MINUTE = 60_000
-/** Hands on each part, min (common practice: 20 to 30 for stains, 10 for glaze; cooling on the peg about 15). */
-const PAINT = { stain: 25, glaze: 10 } as const
-const COOLS = 15
-
 interface Bar {
   readonly from: number
   readonly to: number
@@ -29,9 +26,7 @@ export function FiringsRail({
   const now = useNow()
   const { runs, machine } = useMachineChoice('kiln')
   const ceramic = ceramicOf(forCase?.job) ?? 'disilicate'
-  const taken = runs
-    .filter((run) => run.machine === machine && run.stoppedAt === null)
-    .map((run) => ({ from: Date.parse(run.startedAt), to: Date.parse(run.endsAt), words: run.machine }))
+  const taken = occupied(runs, machine)
   const minute = Math.floor(now / MINUTE) * MINUTE
   const fired = attempt(() => {
     const lines: { readonly name: string; readonly bars: readonly Bar[] }[] = []
@@ -39,10 +34,14 @@ export function FiringsRail({
     for (const firing of (firings === 'two' ? ['stain', 'glaze'] : ['glaze']) as readonly Firing[]) {
       const program = firingProgram({ ceramic, firing, wallMillimetres: 1.5, units: 1 })
       const paint =
-        firings === 'one' ? PAINT.stain + PAINT.glaze : firing === 'stain' ? PAINT.stain : PAINT.glaze
+        firings === 'one'
+          ? paintMinutes.stain + paintMinutes.glaze
+          : firing === 'stain'
+            ? paintMinutes.stain
+            : paintMinutes.glaze
       const painted = free + paint * MINUTE
       const { from, to } = fireAt(painted, program, taken)
-      const cold = to + COOLS * MINUTE
+      const cold = to + COOLS_MINUTES * MINUTE
       lines.push({
         name: `Firing ${lines.length + 1}, ${firings === 'one' ? 'stain and glaze' : firing}`,
         bars: [
@@ -53,11 +52,7 @@ export function FiringsRail({
       })
       free = cold + 5 * MINUTE
     }
-    return {
-      lines,
-      end: free + 35 * MINUTE,
-      minutes: programMinutes(firingProgram({ ceramic, firing: 'stain', wallMillimetres: 1.5, units: 1 })),
-    }
+    return { lines, end: free + 35 * MINUTE }
   })
   if (!fired.answer) return null
   const { lines, end } = fired.answer

@@ -15,7 +15,6 @@ import {
   saying,
   setFor,
   sheetsWanted,
-  silverOffset,
 } from '@yentrik/core'
 import { useMemo } from 'react'
 import { useNow } from '../live/lab-clock.ts'
@@ -33,16 +32,15 @@ import { nextAt } from '../program/program-draft.ts'
 import { plannedPoints } from '../program/run-points.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
-import { useEquipment } from '../record/equipment.ts'
 import type { ForCase } from '../record/IntoRecord.tsx'
 import { useShelf } from '../record/shelf.ts'
 import { firingOption } from './firing-chart.ts'
 import {
   type FiringDraft,
+  factsOf,
   firingFor,
   firingNumber,
   firingStart,
-  loadOf,
   peakOf,
   proposedFor,
   shownSegments,
@@ -51,6 +49,8 @@ import {
 import { LiveFiring } from './LiveFiring.tsx'
 import { SilverTest } from './SilverTest.tsx'
 import { StartFiring, When } from './StartFiring.tsx'
+import { takenLots } from './taken-lots.ts'
+import { useReadsTooMuch } from './use-reads-too-much.ts'
 
 /** The step of a case that is fired now: the one that runs, else the first that is not done. */
 export function firingStepOf(forCase: ForCase | undefined) {
@@ -108,12 +108,14 @@ function Furnace({
   const kind = firingMachine(draft.firing)
   const choice = useMachineChoice(kind)
   const { machine } = choice
-  const kiln = useEquipment('kiln').find(({ name }) => name === machine)
-  const offset =
-    (kiln?.silverShownCelsius && attempt(() => silverOffset(kiln.silverShownCelsius!)).answer) ?? 0
   const shelf = useShelf()
+  // Of a case its own blank; else any of the class that is marked.
+  const inHand = forCase && takenLots(forCase.job, shelf).map(({ productId }) => productId)
   const fastMarked = shelf.products.some(
-    ({ product, card }) => product.fastSinter === true && card.ceramic === draft.ceramic,
+    ({ product, card }) =>
+      product.fastSinter === true &&
+      card.ceramic === draft.ceramic &&
+      (inHand === undefined || inHand.includes(product.productId)),
   )
   const change = (to: Partial<FiringDraft>) =>
     // Another load makes another proposal; what is changed in the lines themselves stays until then.
@@ -123,27 +125,14 @@ function Furnace({
       ...to,
     }))
   const { program, wrong } = wantedProgram(draft)
-  const load = loadOf(draft)
   const own: MachineRunShown | undefined =
     forCase && found
       ? runOf(runs, forCase.caseId, forCase.job, found.step.id)
       : runs.find((run) => run.kind === kind && run.stoppedAt === null && run.loads.length === 0)
-  const facts = useMemo(
-    () =>
-      load && program
-        ? {
-            ceramic: draft.ceramic,
-            firing: draft.firing,
-            peakCelsius: peakOf(program),
-            wallMillimetres: load.wallMillimetres,
-            units: load.units,
-            dried: draft.dried === 'yes',
-            firingNumber: forCase && found ? firingNumber(forCase.job, found.step.id) : 1,
-            showsTooMuchCelsius: kind === 'kiln' ? offset : 0,
-          }
-        : undefined,
-    [JSON.stringify([draft, offset, forCase?.job.steps])],
-  )
+  // Of the furnace that it lies in, whichever would be taken next.
+  const offsetCelsius = useReadsTooMuch(own?.machine ?? machine) ?? 0
+  const number = forCase && found ? firingNumber(forCase.job, found.step.id) : 1
+  const facts = useMemo(() => factsOf(draft, number, offsetCelsius), [draft, number, offsetCelsius])
   const refusal =
     program &&
     attempt(() =>
@@ -181,7 +170,7 @@ function Furnace({
                 ) : (
                   <StartFiring
                     kind={kind}
-                    program={kind === 'kiln' ? setFor(program, offset) : program}
+                    program={kind === 'kiln' ? setFor(program, offsetCelsius) : program}
                     choice={choice}
                     forCase={forCase}
                     found={found}

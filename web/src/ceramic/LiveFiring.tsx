@@ -28,6 +28,7 @@ import { measuredPoints, plannedPoints } from '../program/run-points.ts'
 import { StandInTroubles } from '../program/StandInTroubles.tsx'
 import { type ForCase, IntoRecord } from '../record/IntoRecord.tsx'
 import { firingOption, furnaceColour } from './firing-chart.ts'
+import type { FiringFacts } from './firing-draft.ts'
 
 const MINUTE = 60_000
 const verdictWords: Readonly<Record<FiringVerdict, string>> = {
@@ -36,19 +37,6 @@ const verdictWords: Readonly<Record<FiringVerdict, string>> = {
   again: 'Fire it again',
   remake: 'It is lost',
 }
-
-/** What a sheet needs to know of a firing beyond its curve. */
-export type FiringFacts = Pick<
-  FiringRun,
-  | 'ceramic'
-  | 'firing'
-  | 'peakCelsius'
-  | 'wallMillimetres'
-  | 'units'
-  | 'dried'
-  | 'firingNumber'
-  | 'showsTooMuchCelsius'
->
 
 /** A run as a sheet records it. */
 export function firingOf(run: MachineRunShown, facts: FiringFacts): FiringRun {

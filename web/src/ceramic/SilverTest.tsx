@@ -12,6 +12,7 @@ import { readNumber } from '../parts/read-number.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
 import { useEquipment } from '../record/equipment.ts'
+import { useReadsTooMuch } from './use-reads-too-much.ts'
 
 /** Silver wire melts at a known heat: what the furnace shows then says how wrong it reads, and programs are set for it. */
 export function SilverTest({ machine }: { machine: string }) {
@@ -21,8 +22,7 @@ export function SilverTest({ machine }: { machine: string }) {
   const [typed, setTyped, , begin] = useDraft<string>(`silver ${machine}`, () => '')
   const { refusal, refuse, run } = useRequest()
   const read = readNumber(typed, '°C')
-  const known = kiln?.silverShownCelsius
-  const offset = known === undefined ? undefined : attempt(() => silverOffset(known)).answer
+  const offset = useReadsTooMuch(machine)
   const keep = () => {
     if (read.value === undefined) return refuse(read.fault)
     const shown = read.value

@@ -18,6 +18,7 @@ import { readAll, type Typed } from '../parts/typed-figures.ts'
 import { useMillimetres, useWords } from '../preferences/words.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { useShelf } from '../record/shelf.ts'
+import { takenLots } from './taken-lots.ts'
 
 interface Size {
   readonly key: number
@@ -48,8 +49,7 @@ export function EnlargementEntry({
   const say = useWords()
   const shelf = useShelf()
   // Of the blank that this case has taken; the one place where its factor stands.
-  const taken = new Set(Object.values(job.steps).flatMap(({ mixes }) => mixes.flatMap(({ lots }) => lots)))
-  const own = shelf.lots.find(({ lotId, enlargement }) => taken.has(lotId) && enlargement !== null)
+  const own = takenLots(job, shelf).find(({ enlargement }) => enlargement !== null)
   const green =
     sheet.greenOf &&
     job.steps[sheet.greenOf.stepId]?.sheets.findLast(({ sheetId }) => sheetId === sheet.greenOf?.sheetId)

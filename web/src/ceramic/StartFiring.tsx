@@ -7,6 +7,7 @@ import { useRequest } from '../live/use-request.ts'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { MachineSelect, type useMachineChoice } from '../program/MachineChoice.tsx'
+import { occupied } from '../program/occupied.ts'
 import { loadsAlong, OtherWork, useOtherWork } from '../program/other-work.tsx'
 import { nextAt } from '../program/program-draft.ts'
 import type { ForCase } from '../record/IntoRecord.tsx'
@@ -25,11 +26,8 @@ export function When({
   runs: readonly MachineRunShown[]
 }) {
   const now = useNow()
-  const taken = runs
-    .filter((run) => run.machine === machine && run.stoppedAt === null)
-    .map((run) => ({ from: Date.parse(run.startedAt), to: Date.parse(run.endsAt), words: run.machine }))
   const readyBy = draft.readyBy.trim() === '' ? undefined : nextAt(draft.readyBy, now)
-  const { from, to, inTheWay, late } = fireAt(now, program, taken, readyBy)
+  const { from, to, inTheWay, late } = fireAt(now, program, occupied(runs, machine), readyBy)
   const soon = from <= now + 60_000
   return (
     <>

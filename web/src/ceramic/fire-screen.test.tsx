@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { fireEvent, screen } from '@testing-library/react'
+import { fireEvent, screen, waitFor } from '@testing-library/react'
 import type { MachineRunShown } from '@yentrik/contract'
 import { firingProgram, type LabProduct } from '@yentrik/core'
 import { Bench, stainShelf as shelf } from '@yentrik/core/testing'
@@ -171,6 +171,35 @@ describe('the screen on its own', () => {
       program: { segments: readonly { toCelsius: number }[] }
     }
     expect(Math.max(...asked.program.segments.map(({ toCelsius }) => toCelsius))).toBe(780)
+  })
+  it('judges a run by the silver test of the furnace that it lies in, not of the one that is free', async () => {
+    const kiln = { kind: 'kiln', timeConstantMinutes: 15, mostUnits: 6, source: 'timed' }
+    const program = firingProgram({ ceramic: 'disilicate', firing: 'stain', wallMillimetres: 1.5, units: 1 })
+    // It showed 770 and reads 30 too much: 740 inside.
+    const measured = Array.from({ length: 21 }, (_, minutes) => ({ minutes, setCelsius: 770, celsius: 770 }))
+    fire('furnace', {
+      'GET /equipment': [
+        { ...kiln, name: 'Old kiln', silverShownCelsius: 991.78 },
+        { ...kiln, name: 'True kiln', silverShownCelsius: 961.78 },
+      ],
+      'GET /machine-runs': [
+        {
+          runId: 'r-1',
+          machine: 'Old kiln',
+          kind: 'kiln',
+          standIn: true,
+          program,
+          loads: [],
+          startedAt: '2026-11-28T10:00:00.000Z',
+          stoppedAt: null,
+          endsAt: '2026-11-28T10:20:00.000Z',
+          ended: true,
+          measured,
+        },
+      ],
+    })
+    const says = await screen.findByLabelText('What the curve says')
+    await waitFor(() => expect(says.textContent).toContain('740 °C at most, 770 °C were wanted: under-fired'))
   })
   it('a pot is calibrated by four chips (brown of the model), and kept with its lot', async () => {
     const { user, sent } = fire('pots', { 'POST /products': stainPots[0]! })

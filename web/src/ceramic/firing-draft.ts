@@ -3,6 +3,7 @@ import {
   ceramicFigures,
   countsAsFiring,
   type Firing,
+  type FiringRun,
   firingProgram,
   type JobState,
   type ProgramSegment,
@@ -27,6 +28,19 @@ export interface FiringDraft {
   /** HH:MM; empty: as soon as the furnace is free. */
   readonly readyBy: string
 }
+
+/** What a sheet needs to know of a firing beyond its curve. */
+export type FiringFacts = Pick<
+  FiringRun,
+  | 'ceramic'
+  | 'firing'
+  | 'peakCelsius'
+  | 'wallMillimetres'
+  | 'units'
+  | 'dried'
+  | 'firingNumber'
+  | 'showsTooMuchCelsius'
+>
 
 export const firingUnits: Readonly<Record<string, string>> = { wall: 'mm', units: '', before: '°C' }
 
@@ -132,3 +146,25 @@ export function wantedProgram(draft: FiringDraft): {
 /** As hot as it gets. */
 export const peakOf = ({ segments }: TemperatureProgram): number =>
   Math.max(...segments.map(({ toCelsius }) => toCelsius))
+
+/** What a sheet needs to know of a firing beyond its curve; undefined while a figure is missing. */
+export function factsOf(
+  draft: FiringDraft,
+  number: number,
+  showsTooMuchCelsius: number,
+): FiringFacts | undefined {
+  const { program } = wantedProgram(draft)
+  const load = loadOf(draft)
+  return program && load
+    ? {
+        ceramic: draft.ceramic,
+        firing: draft.firing,
+        peakCelsius: peakOf(program),
+        wallMillimetres: load.wallMillimetres,
+        units: load.units,
+        dried: draft.dried === 'yes',
+        firingNumber: number,
+        showsTooMuchCelsius,
+      }
+    : undefined
+}
