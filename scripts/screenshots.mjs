@@ -16,6 +16,8 @@ const app = await createApp(
     dataFile: join(folder, 'demo.sqlite'),
     demo: true,
     clockControl: true,
+    demoClock: '10:40',
+    planRounds: 3000,
     balance: 'stand-in',
     dispenser: 'stand-in',
     press: 'stand-in',

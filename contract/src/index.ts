@@ -5,6 +5,7 @@ import { labRoutes } from './lab.ts'
 import { machineRoutes } from './machines.ts'
 import { networkRoutes } from './network.ts'
 import { peopleRoutes } from './people.ts'
+import { planningRoutes } from './planning.ts'
 import { problemRoutes } from './problem.ts'
 import type { AnswerOf, BodyOf, Declared, QueryOf } from './route.ts'
 import { shelfRoutes } from './shelf.ts'
@@ -21,6 +22,7 @@ export const routes = {
   ...shelfRoutes,
   ...machineRoutes,
   ...labRoutes,
+  ...planningRoutes,
   ...backupRoutes,
   ...problemRoutes,
 }
@@ -62,6 +64,22 @@ export type {
 } from './machines.ts'
 export type { NetworkState } from './network.ts'
 export type { Person, PersonOnList, Session, SessionOnList } from './people.ts'
+export type {
+  PlanAdvice,
+  PlanBar,
+  PlanBlocker,
+  PlanCase,
+  PlanCause,
+  PlanChainLink,
+  PlanDocument,
+  PlanFeed,
+  PlanLate,
+  PlanLoad,
+  PlanRow,
+  PlanShown,
+  PlanTonight,
+  Promised,
+} from './planning.ts'
 export type { ExplainedRefusal, Problem } from './problem.ts'
 export { type Declared, USUAL_MOST } from './route.ts'
 export type { AlloyPieceOnShelf, CaseOfLot, Lot, LotOnShelf, ProductOnShelf } from './shelf.ts'

@@ -14,6 +14,7 @@ export type Room =
   | 'casting'
   | 'machines'
   | 'lab'
+  | 'planning'
   | 'backups'
   | 'network'
   | 'clock'

@@ -44,6 +44,10 @@ import { PeopleService } from './people/people.service.ts'
 import { SessionGuard } from './people/session.guard.ts'
 import { Sessions } from './people/sessions.service.ts'
 import { SignInWait } from './people/sign-in-wait.ts'
+import { PlanFeeds } from './planning/feeds.service.ts'
+import { PlanController } from './planning/plan.controller.ts'
+import { PlanService } from './planning/plan.service.ts'
+import { PlanSettingsService } from './planning/plan-settings.service.ts'
 import { MachineRunsController } from './program/machine-runs.controller.ts'
 import { MachineRuns } from './program/machine-runs.service.ts'
 import { Thermometers } from './program/thermometers.service.ts'
@@ -74,6 +78,7 @@ export class AppModule {
         EquipmentController,
         AlloyPiecesController,
         MachineRunsController,
+        PlanController,
         ClockController,
         RefusalsController,
         LiveController,
@@ -110,6 +115,9 @@ export class AppModule {
         CaseStore,
         CasesService,
         CaseDocuments,
+        PlanSettingsService,
+        PlanService,
+        PlanFeeds,
         DemoSeed,
       ],
     }

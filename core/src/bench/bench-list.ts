@@ -9,9 +9,21 @@ interface BenchWork extends BenchItem {
   readonly jobName: string
   readonly clinic: string
   readonly dueAt: number
+  /** As the plan of the lab has it; none where there is no plan. */
+  readonly planned?: PlannedWork
   /** Its case is on hold, or waits for an answer: only its clocks go on. */
   readonly stopped?: true
 }
+
+/** When a step is planned, and in whose hands; ms since 1970. */
+export interface PlannedWork {
+  readonly at: number
+  readonly personId?: string
+  readonly person?: string
+  /** So much later it may begin and its case is still ready when due, all else staying as planned. */
+  readonly slackMillis: number
+}
+export type PlannedWorkOf = (caseId: string, jobId: string, stepId: string) => PlannedWork | undefined
 
 /** What lies on the bench, whatever the time. */
 export interface BenchContents {
@@ -59,10 +71,13 @@ export function benchContents(
   summaries: readonly CaseSummary[],
   now: number,
   machineEnd: MachineEnd = () => undefined,
+  plannedOf: PlannedWorkOf = () => undefined,
 ): BenchContents {
   const open = summaries.filter(({ status }) => status !== 'ended' && status !== 'delivered')
   const all: BenchContents = {
-    work: open.flatMap((summary) => workOf(summary).map((work) => byMachine(work, machineEnd))),
+    work: open.flatMap((summary) =>
+      workOf(summary).map((work) => byPlan(byMachine(work, machineEnd), plannedOf)),
+    ),
     asking: open.filter(({ status }) => status === 'asking'),
     cut: false,
   }
@@ -78,9 +93,13 @@ export function benchContents(
   }
 }
 
-/** The bench at an instant: what runs, what to do now, what comes later, who is waited for. @param now ms since 1970 */
-export function benchList(contents: BenchContents, now: number): BenchList {
-  const { running, now: doable, later, asking, away } = sorted(contents, now)
+/**
+ * The bench at an instant: what runs, what to do now, what comes later, who is waited for.
+ * @param now ms since 1970
+ * @param me whose bench it is: what is planned for them goes before what is planned for others
+ */
+export function benchList(contents: BenchContents, now: number, me?: string): BenchList {
+  const { running, now: doable, later, asking, away } = sorted(contents, now, me)
   const shown = (list: readonly Judged[]) =>
     list
       .slice(0, MOST_SHOWN)
@@ -123,13 +142,17 @@ interface Judged {
 }
 
 /** Each kind in the order in which it is shown. */
-function sorted({ work, asking }: BenchContents, now: number) {
+function sorted({ work, asking }: BenchContents, now: number, me?: string) {
   const judgedWork = work.map((each) => judged(each, now))
   const workable = judgedWork.filter((each) => !each.work.stopped)
   const isAway = (each: Judged) => each.work.kind === 'clinic' && each.work.running
   const isLater = ({ verdict }: Judged) => verdict === 'tooSoon'
   const inHouse = workable.filter((each) => !isAway(each))
   const bySoonest = (a: Judged, b: Judged) => a.at - b.at
+  const turn = ({ work: { planned }, at }: Judged) => planned?.at ?? at
+  const byTurn = (a: Judged, b: Judged) => turn(a) - turn(b) || a.at - b.at
+  const isOthers = ({ planned, running, window }: BenchWork) =>
+    me !== undefined && planned?.personId !== undefined && planned.personId !== me && !running && !window
   // A case that is late anyway can wait for the five minutes that another material still has.
   const byClock = (a: Judged, b: Judged) =>
     a.work.window && b.work.window ? windowEnd(a.work, a.verdict) - windowEnd(b.work, b.verdict) : 0
@@ -139,7 +162,13 @@ function sorted({ work, asking }: BenchContents, now: number) {
       .sort((a, b) => a.work.window!.goodFrom - b.work.window!.goodFrom),
     now: inHouse
       .filter((each) => !isLater(each))
-      .sort((a, b) => rank(a.work) - rank(b.work) || byClock(a, b) || bySoonest(a, b)),
+      .sort(
+        (a, b) =>
+          rank(a.work) - rank(b.work) ||
+          byClock(a, b) ||
+          Number(isOthers(a.work)) - Number(isOthers(b.work)) ||
+          byTurn(a, b),
+      ),
     later: inHouse.filter(isLater).sort(bySoonest),
     asking: [...asking].sort((a, b) => (a.question?.since ?? 0) - (b.question?.since ?? 0)),
     away: workable.filter(isAway).sort((a, b) => dueBack(a.work) - dueBack(b.work)),
@@ -153,6 +182,12 @@ const dueBack = ({ window, dueAt }: BenchWork) => window?.lateFrom ?? dueAt
 function rank({ window, running }: BenchItem): number {
   if (window) return 0
   return running ? 1 : 2
+}
+
+/** The plan knows who and what is free, and so by when a step has to begin. */
+function byPlan(work: BenchWork, plannedOf: PlannedWorkOf): BenchWork {
+  const planned = plannedOf(work.caseId, work.jobId, work.stepId)
+  return planned ? { ...work, planned, startBy: planned.at + planned.slackMillis } : work
 }
 
 function byMachine(work: BenchWork, machineEnd: MachineEnd): BenchWork {

@@ -6,5 +6,7 @@ export {
   benchList,
   benchWithCase,
   type MachineEnd,
+  type PlannedWork,
+  type PlannedWorkOf,
 } from './bench-list.ts'
 export { type CaseStatus, type CaseSummary, caseSummary } from './case-summary.ts'

@@ -61,6 +61,7 @@ export { standingMixes } from './standing-mixes.ts'
 export type { CaseState, JobState } from './state.ts'
 export {
   finishedAt,
+  freshStep,
   isSettled,
   metMillis,
   type Reading,

@@ -3,19 +3,50 @@ import { silverOffset } from '../ceramic/index.ts'
 import { checkLab, labShape } from '../colour/index.ts'
 import { checkWheel, wheelMeasures } from '../finishing/index.ts'
 import { checkFlaskWater, flaskWater } from '../mixing/index.ts'
+import { stationNames, stations } from '../planning/index.ts'
 import { DomainError, requireMeasure } from '../refusal/index.ts'
-import { byTag, day, figure, maybe, type Of, partsOf, record, text } from '../shape/index.ts'
+import {
+  byTag,
+  choice,
+  day,
+  figure,
+  instant,
+  list,
+  maybe,
+  type Of,
+  partsOf,
+  record,
+  text,
+  words,
+  yesNo,
+} from '../shape/index.ts'
 
 const source = text(200, { example: 'measured here' })
 /** In which a heated machine loses 63 % of its heat when it is off. */
 const timeConstantMinutes = figure(0, 10_000, { example: 60 })
 
+/** From when to when it cannot be used, or somebody is not there. */
+export const spellShape = record({ from: instant(), until: instant(), why: maybe(words(200)) })
+export type Spell = Of<typeof spellShape>
+const outOfOrder = maybe(list(spellShape, 50))
+/** It begins at a set hour by itself; without, somebody must be there. */
+const startsByTimer = maybe(yesNo({ example: true }))
+const ofProgramMachine = { startsByTimer, outOfOrder, source }
+
 /** What stands in the lab, as it was measured there: each kind with its measures. */
 export const equipmentShape = byTag('kind', {
   ring: record(ringMeasures),
   arm: record(armMeasures),
-  furnace: record({ timeConstantMinutes, mostRings: figure(0, 1000, { example: 6 }), source }),
-  bath: record({ timeConstantMinutes, mostFlasks: figure(0, 1000, { example: 4 }), source }),
+  furnace: record({
+    timeConstantMinutes,
+    mostRings: figure(0, 1000, { example: 6 }),
+    ...ofProgramMachine,
+  }),
+  bath: record({
+    timeConstantMinutes,
+    mostFlasks: figure(0, 1000, { example: 4 }),
+    ...ofProgramMachine,
+  }),
   flask: record({ ...flaskWater, source }),
   wheel: record(wheelMeasures),
   kiln: record({
@@ -24,9 +55,11 @@ export const equipmentShape = byTag('kind', {
     /** What it showed when silver wire melted in it. */
     silverShownCelsius: maybe(figure(-1000, 10_000, { example: 966 })),
     silverTestedOn: maybe(day({ example: '2026-11-20' })),
-    source,
+    ...ofProgramMachine,
   }),
-  sinter: record({ timeConstantMinutes, mostUnits: figure(0, 1000, { example: 20 }), source }),
+  sinter: record({ timeConstantMinutes, mostUnits: figure(0, 1000, { example: 20 }), ...ofProgramMachine }),
+  /** Places of the workshop that work has to wait for. */
+  station: record({ what: choice(stations), places: figure(0, 1000, { example: 1 }), outOfOrder, source }),
   /** A tab or another sample of the lab, measured once: a target under its own name. */
   tab: record({ ...partsOf(labShape), source }),
 })
@@ -83,13 +116,36 @@ const checks: { readonly [K in EquipmentKind]: (equipment: EquipmentOf<K>) => vo
     requireMeasure('timeConstantMinutes', minutes, 1440)
     requireMeasure('mostUnits', mostUnits, 200)
   },
+  station: ({ what, places }) => {
+    requireMeasure('places', places, 200)
+    if (!Number.isInteger(places))
+      throw new DomainError(
+        'equipment',
+        `${stationNames[what]}: ${places} places cannot be.`,
+        'Enter a whole number.',
+        'places',
+      )
+  },
   tab: (colour) => checkLab(colour, 'L'),
+}
+
+/** Refuses a spell that ends before it begins. @throws {DomainError} `spell` */
+export function checkSpells(spells: readonly Spell[], field: string): void {
+  for (const { from, until } of spells)
+    if (!(Date.parse(from) < Date.parse(until)))
+      throw new DomainError(
+        'spell',
+        'It is over before it begins.',
+        'Enter an end that comes after the beginning.',
+        field,
+      )
 }
 
 /** Refuses equipment whose measures make no sense. @throws {DomainError} `equipment`, `ring`, `reading-not-plausible`, `name-missing` */
 export function checkEquipment(equipment: LabEquipment): void {
   if (equipment.name.trim() === '')
     throw new DomainError('name-missing', 'It has no name.', 'Give it the name the lab calls it by.', 'name')
+  if ('outOfOrder' in equipment) checkSpells(equipment.outOfOrder ?? [], 'outOfOrder')
   const check = checks[equipment.kind] as (equipment: LabEquipment) => void
   check(equipment)
 }

@@ -18,6 +18,7 @@ export const castingFinish: readonly TemplateStep[] = [
   },
   {
     id: 'inspect-casting',
+    plan: { skill: 'metal' },
     name: 'Compare casting and pattern',
     stage: 'check',
     kind: 'attended',
@@ -39,6 +40,7 @@ export const castingFinish: readonly TemplateStep[] = [
   },
   {
     id: 'fit-die',
+    plan: { skill: 'metal' },
     name: 'Fit it on the die',
     stage: 'finish',
     kind: 'attended',
@@ -89,6 +91,7 @@ export const castingFinish: readonly TemplateStep[] = [
   },
   {
     id: 'grind-coping',
+    plan: { skill: 'metal' },
     name: 'Grind the metal for the ceramic',
     stage: 'finish',
     kind: 'attended',
@@ -131,6 +134,7 @@ export const castingFinish: readonly TemplateStep[] = [
   },
   {
     id: 'oxidise',
+    plan: { skill: 'metal' },
     name: 'Clean and oxidise',
     stage: 'finish',
     kind: 'machine',
@@ -160,6 +164,7 @@ export const castingFinish: readonly TemplateStep[] = [
   },
   {
     id: 'polish-casting',
+    plan: { takes: [{ station: 'lathe' }] },
     name: 'Polish and clean',
     stage: 'polish',
     kind: 'attended',

@@ -10,6 +10,7 @@ import { investingSteps } from './investing-steps.ts'
 const casting: readonly TemplateStep[] = [
   {
     id: 'cast',
+    plan: { takes: [{ station: 'arm' }] },
     name: 'Cast',
     stage: 'cast',
     instrument: { opens: 'cast', view: 'arm' },

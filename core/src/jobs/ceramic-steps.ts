@@ -64,6 +64,7 @@ const blastChecks = (classes: readonly CeramicClass[]) =>
 
 export const contactsStep: TemplateStep = {
   id: 'contacts',
+  plan: { skill: 'ceramic' },
   name: 'Fit and contacts',
   stage: 'check',
   kind: 'attended',
@@ -95,6 +96,7 @@ export const contactsStep: TemplateStep = {
 const ready = (classes: readonly CeramicClass[]): readonly TemplateStep[] => [
   {
     id: 'blast',
+    plan: { skill: 'ceramic', takes: [{ station: 'blaster' }] },
     name: 'Blast for the stain',
     stage: 'finish',
     kind: 'attended',
@@ -109,6 +111,7 @@ const ready = (classes: readonly CeramicClass[]): readonly TemplateStep[] => [
   },
   {
     id: 'clean-dry',
+    plan: { skill: 'ceramic' },
     name: 'Clean and dry',
     stage: 'finish',
     kind: 'attended',
@@ -206,6 +209,7 @@ const stains: readonly TemplateStep[] = [
   },
   {
     id: 'stain',
+    plan: { nextWithinMinutes: 120 },
     name: 'Stain by zone',
     stage: 'fire',
     kind: 'attended',
@@ -247,6 +251,7 @@ const firingStep = (
   stage: 'fire',
   kind: 'machine',
   machine: 'kiln',
+  plan: { together: ['ceramic'] },
   picture: shows('ceramic', ['support', ...after, 'heat']),
   instrument: { opens: 'fire', view: 'furnace' },
   how: [
@@ -270,6 +275,7 @@ const colourStep = (
   id,
   name,
   stage: 'check',
+  plan: { skill: 'ceramic' },
   kind: 'attended',
   picture: shows('ceramic', matt ? ['stain'] : ['glaze']),
   instrument: { opens: 'fire', view: 'read' },
@@ -313,6 +319,7 @@ export const stainAndGlaze = (
     colourStep('read-stain', 'Read the stain', true, { when: two }),
     {
       id: 'glaze',
+      plan: { nextWithinMinutes: 120 },
       name: 'Glaze',
       stage: 'fire',
       kind: 'attended',
@@ -342,6 +349,7 @@ export const stainAndGlaze = (
     colourStep('read-colour', 'Look at the colour', false, {}),
     {
       id: 'satin',
+      plan: { skill: 'ceramic' },
       name: 'Satin, and a last look',
       stage: 'polish',
       kind: 'attended',

@@ -42,6 +42,7 @@ export function pressurePot(
   return {
     ...rest,
     kind: 'machine',
+    plan: { takes: [{ station: 'pressurePot' }] },
     how: [
       'Into warm water before the gloss goes, about 138 kPa (20 psi), 10 min or as the product says.',
       'Let it down before the lid is touched.',

@@ -122,6 +122,7 @@ const waterStorage: TemplateStep = {
 
 const ultrasonic: TemplateStep = {
   id: 'ultrasonic',
+  plan: { takes: [{ station: 'ultrasonic' }] },
   name: 'Ultrasonic',
   stage: 'check',
   kind: 'machine',

@@ -173,6 +173,7 @@ export const dentureCuring: readonly TemplateStep[] = [
   },
   {
     id: 'trial-closures',
+    plan: { takes: [{ station: 'press' }] },
     name: 'Trial closures',
     stage: 'pack',
     means: 'trialClosures',
@@ -201,6 +202,7 @@ export const dentureCuring: readonly TemplateStep[] = [
   ...identificationSteps,
   {
     id: 'final-closure',
+    plan: { takes: [{ station: 'clamp', until: ['open-flask'] }] },
     name: 'Final closure',
     stage: 'pack',
     kind: 'attended',

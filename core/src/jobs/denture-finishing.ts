@@ -134,6 +134,7 @@ export const dentureFinishing = (piece: 'denture' | 'partial'): readonly Templat
   },
   {
     id: 'rubber',
+    plan: { takes: [{ station: 'lathe' }] },
     name: 'Rubber',
     stage: 'finish',
     kind: 'attended',
@@ -155,6 +156,7 @@ export const dentureFinishing = (piece: 'denture' | 'partial'): readonly Templat
   },
   {
     id: 'pumice',
+    plan: { takes: [{ station: 'lathe' }] },
     name: 'Pumice',
     stage: 'polish',
     kind: 'attended',
@@ -193,6 +195,7 @@ export const dentureFinishing = (piece: 'denture' | 'partial'): readonly Templat
   },
   {
     id: 'high-shine',
+    plan: { takes: [{ station: 'lathe' }] },
     name: 'High shine',
     stage: 'polish',
     kind: 'attended',

@@ -39,6 +39,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
   },
   {
     id: 'first-pour',
+    plan: { takes: [{ station: 'mixer' }, { station: 'flask', until: ['open-flask'] }] },
     name: 'First pour, lower half',
     stage: 'flask',
     means: 'flaskFirstPour',
@@ -79,6 +80,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
   },
   {
     id: 'second-pour',
+    plan: { takes: [{ station: 'mixer' }] },
     name: 'Second pour, up to the cusps',
     stage: 'flask',
     means: 'flaskSecondPour',
@@ -133,6 +135,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
   },
   {
     id: 'third-pour',
+    plan: { takes: [{ station: 'mixer' }] },
     name: 'Third pour, the cap',
     stage: 'flask',
     means: 'flaskCap',
@@ -182,6 +185,7 @@ export const dentureFlasking: readonly TemplateStep[] = [
   },
   {
     id: 'boil-out',
+    plan: { takes: [{ station: 'boiler' }], nextWithinMinutes: 20 },
     name: 'Open and flush',
     stage: 'flask',
     picture: shows('flask', POURS),

@@ -62,6 +62,7 @@ export const dentureToMounting: readonly TemplateStep[] = [
   wettingAgent,
   {
     id: 'pour-master',
+    plan: { takes: [{ station: 'mixer' }] },
     name: 'Pour the master cast',
     stage: 'pour',
     picture: shows('cast', ['impression'], ['stone']),
@@ -95,6 +96,7 @@ export const dentureToMounting: readonly TemplateStep[] = [
   ...basePours,
   {
     id: 'trim-master',
+    plan: { takes: [{ station: 'trimmer' }] },
     name: 'Separate and trim the master cast',
     stage: 'trim',
     kind: 'attended',

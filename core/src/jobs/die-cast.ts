@@ -50,6 +50,7 @@ const steps: readonly TemplateStep[] = [
   wettingAgent,
   {
     id: 'pour-die',
+    plan: { takes: [{ station: 'mixer' }] },
     name: 'Pour the die and the opposing cast',
     stage: 'pour',
     kind: 'attended',
@@ -150,6 +151,7 @@ const steps: readonly TemplateStep[] = [
   },
   {
     id: 'trim-die',
+    plan: { takes: [{ station: 'trimmer' }] },
     name: 'Trim the die',
     stage: 'trim',
     kind: 'attended',

@@ -139,6 +139,7 @@ export const implantCast: readonly TemplateStep[] = [
   },
   {
     id: 'pour-cast',
+    plan: { takes: [{ station: 'mixer' }] },
     name: 'Pour the implant cast',
     stage: 'pour',
     kind: 'attended',
@@ -273,6 +274,7 @@ export const implantCast: readonly TemplateStep[] = [
   },
   {
     id: 'trim-base',
+    plan: { takes: [{ station: 'trimmer' }] },
     name: 'Trim the base',
     stage: 'trim',
     kind: 'attended',

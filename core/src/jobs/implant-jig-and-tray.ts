@@ -222,6 +222,7 @@ export const implantJigAndTray: readonly TemplateStep[] = [
   },
   {
     id: 'tray-cure',
+    plan: { takes: [{ station: 'lightBox' }] },
     name: 'Cure the tray over its wax',
     stage: 'cure',
     picture: shows('implants', ['jig', 'tray']),

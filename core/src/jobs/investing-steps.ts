@@ -14,6 +14,7 @@ const phosphate = { investment: ['phosphate'] }
 export const investingSteps: readonly TemplateStep[] = [
   {
     id: 'sprue',
+    plan: { skill: 'metal' },
     name: 'Sprue it and set the former',
     stage: 'invest',
     instrument: { opens: 'cast', view: 'sprue' },
@@ -63,6 +64,7 @@ export const investingSteps: readonly TemplateStep[] = [
   },
   {
     id: 'invest',
+    plan: { takes: [{ station: 'mixer' }] },
     name: 'Invest',
     stage: 'invest',
     instrument: { opens: 'cast', view: 'expansion' },
@@ -146,6 +148,7 @@ export const investingSteps: readonly TemplateStep[] = [
   },
   {
     id: 'burnout',
+    plan: { together: ['investment'], soak: { until: 'cast', minutes: 60 } },
     name: 'Burnout',
     stage: 'burnOut',
     machine: 'furnace',

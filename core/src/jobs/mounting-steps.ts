@@ -16,6 +16,7 @@ export const mountingSteps: readonly TemplateStep[] = [
   },
   {
     id: 'set-articulator',
+    plan: { takes: [{ station: 'articulator', until: ['mounting-check', 'wax-check'] }] },
     name: 'Set the articulator',
     stage: 'mount',
     instrument: { opens: 'mount' },
@@ -46,6 +47,7 @@ export const mountingSteps: readonly TemplateStep[] = [
   },
   {
     id: 'mount-upper',
+    plan: { takes: [{ station: 'mixer' }] },
     name: 'Mount the upper',
     stage: 'mount',
     kind: 'attended',
@@ -88,6 +90,7 @@ export const mountingSteps: readonly TemplateStep[] = [
   },
   {
     id: 'mount-lower',
+    plan: { takes: [{ station: 'mixer' }] },
     name: 'Mount the lower by the bite record',
     stage: 'mount',
     kind: 'attended',

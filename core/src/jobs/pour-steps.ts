@@ -93,6 +93,7 @@ export const leftForBase: TemplateStep['howWhen'] = [
 export const basePours: readonly TemplateStep[] = [
   {
     id: 'base',
+    plan: { takes: [{ station: 'mixer' }] },
     name: 'Base patty',
     stage: 'pour',
     picture: shows('cast', ['stone'], ['base']),

@@ -35,6 +35,7 @@ export const studyModelFinish: readonly TemplateStep[] = [
   },
   {
     id: 'dry',
+    plan: { takes: [{ station: 'dryingRack' }] },
     name: 'Dry',
     stage: 'finish',
     kind: 'unattended',
@@ -70,6 +71,7 @@ export const studyModelFinish: readonly TemplateStep[] = [
   },
   {
     id: 'buff',
+    plan: { takes: [{ station: 'lathe' }] },
     name: 'Buff',
     stage: 'finish',
     kind: 'attended',

@@ -95,6 +95,7 @@ export const occlusalSteps: readonly TemplateStep[] = [
   },
   {
     id: 'margin-check',
+    plan: { skill: 'wax' },
     name: 'Last look at the margin, weigh',
     stage: 'check',
     means: 'lastMarginLook',

@@ -1,3 +1,4 @@
+export { type Advice, advice, type Change, changed } from './advice.ts'
 export { type LatestLoad, latestLoad } from './backward.ts'
 export { costBound } from './bounds.ts'
 export { checkInstance } from './check-instance.ts'
@@ -9,10 +10,15 @@ export { type JobShopPlan, JobShopSearch } from './job-shop/search.ts'
 export {
   type LabCalendar,
   latestStart,
+  localClock,
+  localDay,
+  mondayBefore,
+  openingsBetween,
   usualCalendar,
   type WorkStretch,
 } from './lab-calendar.ts'
 export { type Network, network } from './network.ts'
+export { nightLoads, type OvernightLoad } from './overnight.ts'
 export {
   isBetter,
   type Plan,
@@ -26,3 +32,4 @@ export {
 } from './plan-shape.ts'
 export { PlanSearch, type SearchOptions } from './search.ts'
 export { afterWorkingDays } from './working-days.ts'
+export { type Skill, type Station, skillNames, skills, stationNames, stations } from './workshop.ts'

@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz'
-import { startOfDay } from 'date-fns'
+import { format, startOfDay, startOfWeek } from 'date-fns'
 import { DomainError } from '../refusal/index.ts'
 
 /** When hands are at the benches. Unattended steps run at any hour. */
@@ -62,7 +62,7 @@ export function latestStart(chain: readonly WorkStretch[], due: number, calendar
 }
 
 /** @throws {DomainError} `calendar-closed` */
-function checkCalendar({ opensMinute, closesMinute, weekdays }: LabCalendar): void {
+export function checkCalendar({ opensMinute, closesMinute, weekdays }: LabCalendar): void {
   const isOpen = weekdays.some((day) => Number.isInteger(day) && day >= 0 && day <= 6)
   if (!isOpen || !(opensMinute >= 0 && closesMinute > opensMinute && closesMinute <= 24 * 60)) throw closed()
 }
@@ -140,4 +140,43 @@ function atMinute(day: TZDate, minute: number): number {
   const moment = new TZDate(day, day.timeZone)
   moment.setHours(Math.floor(minute / 60), minute % 60, 0, 0)
   return moment.getTime()
+}
+
+/**
+ * The opening hours that touch a stretch of time, in their order, holidays left out.
+ * @param holidays calendar days, YYYY-MM-DD
+ * @throws {DomainError} `calendar-closed`
+ */
+export function openingsBetween(
+  calendar: LabCalendar,
+  from: number,
+  until: number,
+  holidays: ReadonlySet<string> = new Set(),
+): readonly { readonly opens: number; readonly closes: number }[] {
+  checkCalendar(calendar)
+  const found: { opens: number; closes: number }[] = []
+  for (let day = Math.floor(from / DAY) - 1; day <= Math.floor(until / DAY) + 1; day++)
+    for (const { opens, closes } of openingsAround(day, calendar)) {
+      // A local day may touch two days of Greenwich.
+      if (closes <= from || opens >= until || opens <= (found.at(-1)?.opens ?? Number.NEGATIVE_INFINITY))
+        continue
+      if (holidays.has(localDay(opens, calendar.timeZone))) continue
+      found.push({ opens, closes })
+    }
+  return found
+}
+
+/** The calendar day of an instant where the lab is, YYYY-MM-DD. */
+export function localDay(instant: number, timeZone: string): string {
+  return format(new TZDate(instant, timeZone), 'yyyy-MM-dd')
+}
+
+/** The last local Monday 00:00 that is not after an instant; ms since 1970. */
+export function mondayBefore(instant: number, timeZone: string): number {
+  return startOfWeek(new TZDate(instant, timeZone), { weekStartsOn: 1 }).getTime()
+}
+
+/** An instant as the clock of the lab shows it, 2026-03-05 14:30. */
+export function localClock(instant: number, timeZone: string): string {
+  return format(new TZDate(instant, timeZone), 'yyyy-MM-dd HH:mm')
 }

@@ -28,7 +28,10 @@ export class Neighbourhoods {
     /** When a block should begin at the latest, heavy cases sooner. */
     private readonly latest: Float64Array,
   ) {
-    this.span = latest.length === 0 ? 0 : latest.reduce((a, b) => Math.max(a, b)) - latest.reduce((a, b) => Math.min(a, b))
+    this.span =
+      latest.length === 0
+        ? 0
+        : latest.reduce((a, b) => Math.max(a, b)) - latest.reduce((a, b) => Math.min(a, b))
   }
 
   choose(value: Float64Array, aloneEnd: Int32Array): Removal {

@@ -599,12 +599,18 @@ export class Schedule {
     const { net } = this
     return {
       instance: net.instance.name,
-      steps: net.ids.map((id, step) => ({
-        id,
-        startMinute: this.start[step]!,
-        endMinute: this.end[step]!,
-        ...(this.person[step] === NONE ? {} : { personId: net.persons[this.person[step]!]! }),
-      })),
+      steps: net.ids.flatMap((id, step) =>
+        this.start[step] === NONE
+          ? []
+          : [
+              {
+                id,
+                startMinute: this.start[step]!,
+                endMinute: this.end[step]!,
+                ...(this.person[step] === NONE ? {} : { personId: net.persons[this.person[step]!]! }),
+              },
+            ],
+      ),
       holds: net.holdIds.flatMap((id, hold) =>
         this.machine[hold] === NONE ? [] : [{ id, machineId: net.machines[this.machine[hold]!]! }],
       ),

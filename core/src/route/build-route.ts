@@ -23,7 +23,7 @@ export function buildRoute(template: RouteTemplate, choices: Choices = {}): Rout
   const above = aboveEach(template.steps)
   const kept = new Set(template.steps.filter(stands).map((step) => step.id))
   const steps = template.steps.filter(stands).map((step): RouteStep => {
-    const { when: _when, howWhen, uses = [], checks, amounts, sheets, ...rest } = step
+    const { when: _when, plan: _plan, howWhen, uses = [], checks, amounts, sheets, ...rest } = step
     const cautions = cautionsOf(uses, { ...step, amounts: amounts?.filter(stands) })
     const picture = step.picture ?? template.pictures[step.stage]
     return {

@@ -37,6 +37,7 @@ export {
 export type { CheckMeaning, StepMeaning } from './meanings.ts'
 export { mustHaveTeeth } from './needed-teeth.ts'
 export { type Drawing, drawings, type Picture } from './pictures.ts'
+export { type PlanFacts, planFactsOf, stageFacts } from './plan-facts.ts'
 export { readRoute } from './read-route.ts'
 export { routeFaults, routeShelf } from './route-faults.ts'
 export {

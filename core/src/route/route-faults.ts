@@ -3,6 +3,7 @@ import { DomainError } from '../refusal/index.ts'
 import { heldAgainst, sheetKinds, sheetLeadsTo } from '../sheet/index.ts'
 import { type Check, checkFaults, checkOutcomes } from './checks.ts'
 import { pictureFaults } from './pictures.ts'
+import { planFaults } from './plan-facts.ts'
 import type { Route, RouteStep, RouteTemplate, TemplateStep } from './route-template.ts'
 import { instruments, machineKinds, stages } from './route-template.ts'
 
@@ -118,6 +119,7 @@ function templateFaults(template: RouteTemplate): string[] {
   return [
     ...Object.values(template.pictures).flatMap((picture) => pictureFaults(picture)),
     ...template.steps.flatMap((step) => named(step).map((fault) => `${step.id} ${fault}`)),
+    ...planFaults(template),
   ].map((fault) => `${template.id}: ${fault}`)
 }
 

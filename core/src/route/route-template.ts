@@ -21,6 +21,7 @@ import type { Hazard } from './hazards.ts'
 import { poursShape } from './impressions.ts'
 import { type CheckMeaning, stepMeanings } from './meanings.ts'
 import { type Picture, pictureShape } from './pictures.ts'
+import type { PlanFacts } from './plan-facts.ts'
 
 /** The part of the workshop a step belongs to, in the order of the house. */
 export const stages = [
@@ -209,6 +210,8 @@ export interface TemplateStep
   readonly after?: readonly string[]
   /** What is in the hand or near it: its cautions follow from that, its materials and its machine. */
   readonly uses?: readonly Hazard[]
+  /** For the plan of the lab alone: it is looked up here, not copied into a case. */
+  readonly plan?: PlanFacts
   /** Instructions that only some variants need, put behind the others. */
   readonly howWhen?: readonly (Conditional & { readonly say: string })[]
   readonly checks?: readonly (Check & Conditional)[]

@@ -4,6 +4,7 @@ import { benchContents, type CaseSummary } from '@yentrik/core'
 import { CasesService } from '../case/cases.service.ts'
 import { LabClock } from '../clock/lab-clock.ts'
 import { LiveService } from '../live/live.service.ts'
+import { PlanService } from '../planning/plan.service.ts'
 import { MachineRuns } from '../program/machine-runs.service.ts'
 import { type Call, Handles } from '../shapes/handles.ts'
 import { InstrumentUses } from './instrument-uses.service.ts'
@@ -21,6 +22,7 @@ export class BenchController {
     private readonly clock: LabClock,
     private readonly machines: MachineRuns,
     private readonly uses: InstrumentUses,
+    private readonly plans: PlanService,
   ) {}
 
   @Handles('GET /bench')
@@ -46,6 +48,7 @@ export class BenchController {
 
   private async benchOf(summaries: readonly CaseSummary[]): Promise<Bench> {
     const at = this.clock.now()
-    return { at, ...benchContents(summaries, at, await this.machines.expectedEnds()) }
+    const planned = await this.plans.plannedWork()
+    return { at, ...benchContents(summaries, at, await this.machines.expectedEnds(), planned) }
   }
 }

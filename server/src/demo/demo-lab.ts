@@ -1,10 +1,15 @@
-import type { Enlargement, LabEquipment, LabProduct, MachineKind, ToothSet } from '@yentrik/core'
+import type { Enlargement, LabEquipment, LabProduct, MachineKind, Skill, ToothSet } from '@yentrik/core'
 
 /** The invented lab in demo/lab.json. All times are relative to the moment of seeding, so that it is always in mid-work. */
 export interface DemoLab {
   readonly labName: string
   readonly address: string
-  readonly people: readonly { readonly name: string; readonly role: 'lead' | 'technician' | 'learner' }[]
+  readonly people: readonly {
+    readonly name: string
+    readonly role: 'lead' | 'technician' | 'learner'
+    /** What they can do, and their stretches of every working day, minutes after midnight. */
+    readonly plan?: { readonly skills: readonly Skill[]; readonly hours: readonly (readonly [number, number])[] }
+  }[]
   readonly lots: readonly {
     readonly materialId: string
     readonly number: string

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import { Injectable } from '@nestjs/common'
+import { Inject, Injectable } from '@nestjs/common'
 import {
   burnoutProgram,
   curePresets,
@@ -8,6 +8,8 @@ import {
   type LabProduct,
   type MachineKind,
   newMetal,
+  openingsBetween,
+  type PlanPerson,
   type TemperatureProgram,
   usualPeaks,
 } from '@yentrik/core'
@@ -19,6 +21,8 @@ import { AlloyPieceRow, CaseEventRow, LabProductRow, LotRow, MachineRunRow } fro
 import { WriteQueue } from '../database/write-queue.ts'
 import { LabSettingsService } from '../lab/lab-settings.service.ts'
 import { PeopleService } from '../people/people.service.ts'
+import { PlanSettingsService } from '../planning/plan-settings.service.ts'
+import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
 import { demoHistory } from './demo-history.ts'
 import type { DemoLab } from './demo-lab.ts'
 
@@ -34,7 +38,36 @@ export class DemoSeed {
     private readonly people: PeopleService,
     private readonly store: CaseStore,
     private readonly clock: LabClock,
+    private readonly plans: PlanSettingsService,
+    @Inject(SETTINGS) private readonly server: ServerSettings,
   ) {}
+
+  /** A lab in the middle of its morning, whatever the hour: its clock goes on to that time of the next working day. */
+  private async setClock(): Promise<void> {
+    const { demoClock } = this.server
+    if (demoClock === undefined) return
+    const [hours, minutes] = demoClock.split(':').map(Number) as [number, number]
+    const now = this.clock.now()
+    const { calendar } = await this.settings.lab()
+    const after = (hours * 60 + minutes - calendar.opensMinute) * 60_000
+    const days = openingsBetween(calendar, now - DAY, now + 10 * DAY)
+    const morning = days.map(({ opens }) => opens + after).find((at) => at >= now)
+    if (morning !== undefined) await this.clock.change(this.clock.speed, Math.round((morning - now) / 60_000))
+  }
+
+  private async addPerson({ name, role, plan }: DemoLab['people'][number]): Promise<void> {
+    const { personId } = await this.people.addToDemo(name, role)
+    if (!plan) return
+    const { skills, hours } = plan
+    const person: PlanPerson = {
+      skills: [...skills],
+      away: [],
+      hours: [1, 2, 3, 4, 5].flatMap((weekday) =>
+        hours.map(([opensMinute, closesMinute]) => ({ weekday, opensMinute, closesMinute })),
+      ),
+    }
+    await this.plans.change((before) => ({ ...before, people: { ...before.people, [personId]: person } }))
+  }
 
   async seedIfEmpty(): Promise<void> {
     const used = (await this.dataSource.manager.exists(CaseEventRow)) || (await this.people.all()).length > 0
@@ -42,6 +75,7 @@ export class DemoSeed {
     const lab = JSON.parse(
       readFileSync(new URL('../../../demo/lab.json', import.meta.url), 'utf8'),
     ) as DemoLab
+    await this.setClock()
     const now = this.clock.now()
     await this.settings.set('lab', {
       ...(await this.settings.lab()),
@@ -50,7 +84,7 @@ export class DemoSeed {
     })
     await this.settings.changeList('tooth-sets', () => lab.toothSets)
     await this.settings.changeList('equipment', () => lab.equipment)
-    for (const person of lab.people) await this.people.addToDemo(person.name, person.role)
+    for (const person of lab.people) await this.addPerson(person)
     const { calendar } = await this.settings.lab()
     const products = lab.products.map((product): LabProduct => ({ ...product, productId: randomUUID() }))
     const day = (days: number) => new Date(now + days * DAY).toISOString().slice(0, 10)

@@ -15,6 +15,11 @@ export class LiveService {
     return `${this.run}-${this.count}`
   }
 
+  /** Changes as they happen, for those in the house that follow from them. */
+  get heard(): Observable<LiveChange> {
+    return this.changes
+  }
+
   announce(change: Omit<LiveChange, 'mark'>): void {
     this.count++
     this.changes.next({ ...change, mark: this.mark })

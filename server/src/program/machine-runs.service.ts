@@ -11,6 +11,7 @@ import {
   type MachineTrouble,
   programCelsius,
   programMinutes,
+  type RunningWork,
   runMachine,
   seededRandom,
   type TemperatureProgram,
@@ -80,6 +81,29 @@ export class MachineRuns {
             (load) => load.caseId === caseId && load.jobId === jobId && load.stepId === stepId,
           ),
       )?.endsAt
+  }
+
+  /** What lies in a machine now, with the run that it lies in. */
+  async runningWork(): Promise<RunningWork> {
+    const rows = await this.dataSource.manager.findBy(MachineRunRow, { stoppedAt: IsNull() })
+    const runs = await Promise.all(
+      rows.map(async (row) => {
+        const from = Date.parse(row.startedAt)
+        return {
+          loads: row.loads as MachineLoad[],
+          lies: {
+            machine: row.machine,
+            runId: row.runId,
+            from,
+            until: from + (await this.endMinutes(row)) * MINUTE,
+          },
+        }
+      }),
+    )
+    return (caseId, jobId, stepId) =>
+      runs.find(({ loads }) =>
+        loads.some((load) => load.caseId === caseId && load.jobId === jobId && load.stepId === stepId),
+      )?.lies
   }
 
   /** @throws {Refusal} `no-furnace`, `no-bath`, `machine-busy`, `thermometer-busy` @throws {DomainError} `bath-full`, `furnace-full` */

@@ -38,6 +38,10 @@ export interface ServerSettings {
   readonly spectrophotometer?: DeviceSetting
   /** How much faster than real the stand-ins run; 1 when not given. */
   readonly deviceSpeed?: number
+  /** The clock of a new demo lab begins at this time of its next working day, HH:MM; none: at the real time. */
+  readonly demoClock?: string
+  /** How long the planner looks for a better plan after every change, in rounds of its search; 0 or none: it makes no plan. */
+  readonly planRounds?: number
   /** The built screens; none while they are served by Vite. */
   readonly webFolder?: string
 }
@@ -48,7 +52,7 @@ export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port:
 /**
  * Reads the environment: PORT, HOST, YENTRIK_NAMES, YENTRIK_TLS, YENTRIK_TLS_CERT, YENTRIK_TLS_KEY, YENTRIK_DATA, YENTRIK_LOG, YENTRIK_BACKUPS, YENTRIK_SECOND_BACKUPS, YENTRIK_BACKUP_AT, YENTRIK_NEW_LAB, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
  * YENTRIK_BALANCE, YENTRIK_DISPENSER, YENTRIK_PRESS, YENTRIK_FURNACE, YENTRIK_BATH, YENTRIK_KILN, YENTRIK_SINTER and YENTRIK_SPECTROPHOTOMETER (`stand-in`, `none` or HOST:PORT),
- * YENTRIK_DEVICE_SPEED.
+ * YENTRIK_DEVICE_SPEED, YENTRIK_PLAN_ROUNDS.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
  */
 export function settingsFrom(env: Readonly<Record<string, string | undefined>>): ServerSettings {
@@ -78,6 +82,8 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
     clockControl: demo || env.YENTRIK_CLOCK_CONTROL === '1',
     ...devicesFrom(env, demo ? 'stand-in' : 'none'),
     deviceSpeed: speedFrom(env.YENTRIK_DEVICE_SPEED),
+    ...(env.YENTRIK_DEMO_CLOCK ? { demoClock: timeFrom(env.YENTRIK_DEMO_CLOCK, 'YENTRIK_DEMO_CLOCK') } : {}),
+    planRounds: roundsFrom(env.YENTRIK_PLAN_ROUNDS),
     ...(env.YENTRIK_WEB ? { webFolder: resolve(env.YENTRIK_WEB) } : {}),
   }
 }
@@ -104,9 +110,16 @@ function tlsFrom(env: Readonly<Record<string, string | undefined>>): Pick<Server
   return tls === 'own' ? { tls } : {}
 }
 
-function timeFrom(text = '02:30'): string {
+function roundsFrom(text = '2000'): number {
+  const rounds = Number(text)
+  if (!Number.isInteger(rounds) || rounds < 0 || rounds > 1_000_000)
+    throw new Error(`YENTRIK_PLAN_ROUNDS is "${text}". Set a whole number from 0 to 1000000.`)
+  return rounds
+}
+
+function timeFrom(text = '02:30', variable = 'YENTRIK_BACKUP_AT'): string {
   if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(text))
-    throw new Error(`YENTRIK_BACKUP_AT is "${text}". Set a time of the day as 02:30.`)
+    throw new Error(`${variable} is "${text}". Set a time of the day as 02:30.`)
   return text
 }
 

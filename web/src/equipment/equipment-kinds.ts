@@ -1,9 +1,17 @@
-import { checkEquipment, type EquipmentKind, type EquipmentOf, type LabEquipment } from '@yentrik/core'
+import {
+  checkEquipment,
+  type EquipmentKind,
+  type EquipmentOf,
+  type LabEquipment,
+  type Spell,
+  type Station,
+  stationNames,
+} from '@yentrik/core'
 import { readNumber } from '../parts/read-number.ts'
 
 /** A measure of a piece of equipment, as it is typed and shown. */
 interface Measure<K extends EquipmentKind> {
-  readonly field: Exclude<keyof EquipmentOf<K>, 'kind' | 'name' | 'source'> & string
+  readonly field: Exclude<keyof EquipmentOf<K>, 'kind' | 'name' | 'source' | 'outOfOrder' | 'startsByTimer' | 'what'> & string
   readonly label: string
   readonly unit: string
   readonly hint?: string
@@ -88,6 +96,10 @@ export const equipmentKinds: { readonly [K in EquipmentKind]: KindShown<K> } = {
       { field: 'mostUnits', label: 'Crowns it takes', unit: '' },
     ],
   },
+  station: {
+    name: 'Place',
+    measures: [{ field: 'places', label: 'Places it has', unit: '', hint: 'how many at once' }],
+  },
   tab: {
     name: 'Shade tab',
     measures: [
@@ -114,12 +126,18 @@ export const measured = (equipment: LabEquipment, field: string): number | undef
 
 /** Its measures in words. */
 export const measureWords = (equipment: LabEquipment): string =>
+  [
+    ...(equipment.kind === 'station' ? [stationNames[equipment.what]] : []),
+    ...eachMeasure(equipment),
+    ...('startsByTimer' in equipment && equipment.startsByTimer ? ['begins by timer'] : []),
+  ].join(', ')
+
+const eachMeasure = (equipment: LabEquipment): string[] =>
   measuresOf(equipment.kind)
     .filter(({ field }) => measured(equipment, field) !== undefined)
     .map(({ field, label, unit }) =>
       `${label.charAt(1) === '*' ? label : label.toLowerCase()} ${measured(equipment, field)} ${unit}`.trim(),
     )
-    .join(', ')
 
 /** A piece of equipment as it is typed: its measures by their fields. */
 export interface TypedEquipment {
@@ -127,6 +145,21 @@ export interface TypedEquipment {
   name: string
   [measure: string]: string
 }
+/** What is not measured: whether it begins by itself, when it cannot be used, which place it is. */
+export interface EquipmentFacts {
+  readonly startsByTimer: boolean
+  readonly outOfOrder: readonly Spell[]
+  readonly what: Station
+}
+/** The kinds in which a program runs. */
+export const runsPrograms = (kind: EquipmentKind): boolean =>
+  kind === 'furnace' || kind === 'bath' || kind === 'kiln' || kind === 'sinter'
+
+export const factsOf = (equipment: LabEquipment | undefined): EquipmentFacts => ({
+  startsByTimer: equipment !== undefined && 'startsByTimer' in equipment && equipment.startsByTimer === true,
+  outOfOrder: (equipment && 'outOfOrder' in equipment ? equipment.outOfOrder : undefined) ?? [],
+  what: equipment?.kind === 'station' ? equipment.what : 'mixer',
+})
 
 export const typedEquipment = (equipment: LabEquipment | undefined): TypedEquipment => ({
   kind: equipment?.kind ?? 'ring',
@@ -138,19 +171,36 @@ export const typedEquipment = (equipment: LabEquipment | undefined): TypedEquipm
   ),
 })
 
+/** A piece without what the form asks for. */
+function unmeasured(equipment: LabEquipment): object {
+  const asked = new Set<string>(['startsByTimer', 'outOfOrder', ...measuresOf(equipment.kind).map(({ field }) => field)])
+  return Object.fromEntries(Object.entries(equipment).filter(([field]) => !asked.has(field)))
+}
+
 /** As it is stored. @throws {DomainError} as `checkEquipment` */
-export function equipmentOf(typed: TypedEquipment): LabEquipment {
+export function equipmentOf(
+  typed: TypedEquipment,
+  { startsByTimer, outOfOrder, what }: EquipmentFacts,
+  before?: LabEquipment,
+): LabEquipment {
   const measures = Object.fromEntries(
     measuresOf(typed.kind).flatMap(({ field, unit, optional }) => {
       const text = typed[field] ?? ''
       return optional && text.trim() === '' ? [] : [[field, readNumber(text, unit).value ?? Number.NaN]]
     }),
   )
+  const { kind } = typed
+  const canBeOut = runsPrograms(kind) || kind === 'station'
   const equipment = {
-    kind: typed.kind,
+    // What is on record and not on the form stays, as the day of a silver test.
+    ...(before?.kind === kind ? unmeasured(before) : {}),
+    kind,
     name: typed.name.trim(),
-    source: 'measured here',
+    source: before?.source ?? (kind === 'station' ? 'counted here' : 'measured here'),
     ...measures,
+    ...(runsPrograms(kind) && startsByTimer ? { startsByTimer } : {}),
+    ...(canBeOut && outOfOrder.length > 0 ? { outOfOrder } : {}),
+    ...(kind === 'station' ? { what } : {}),
   } as unknown as LabEquipment
   checkEquipment(equipment)
   return equipment

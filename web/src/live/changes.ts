@@ -27,6 +27,8 @@ const follow: {
       'GET /mixing/remembered',
     ),
   lab: () => freshen('GET /lab', 'GET /tooth-sets', 'GET /equipment'),
+  plan: () => freshen('GET /plan/settings'),
+  planned: () => freshen('GET /plan', 'GET /plan/document', 'GET /bench'),
   mixes: () => freshen('GET /mixing/clocks'),
   machines: () => freshen('GET /machine-runs', 'GET /bench'),
   clock: () => Promise.all([readClock(), freshen('GET /bench', 'GET /machine-runs')]),

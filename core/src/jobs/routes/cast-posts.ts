@@ -112,6 +112,7 @@ export const castPosts: RouteTemplate = {
     },
     {
       id: 'cut-sprue',
+      plan: { skill: 'metal' },
       name: 'Take the sprue off',
       stage: 'finish',
       picture: shows('post', ['sprue']),
@@ -140,6 +141,7 @@ export const castPosts: RouteTemplate = {
     },
     {
       id: 'smooth-post',
+      plan: { skill: 'metal' },
       name: 'Smooth with a clean stone',
       stage: 'finish',
       kind: 'attended',
@@ -176,6 +178,7 @@ export const castPosts: RouteTemplate = {
     },
     {
       id: 'fit-post',
+      plan: { skill: 'metal' },
       name: 'Fit on the model',
       stage: 'check',
       kind: 'attended',
@@ -240,6 +243,7 @@ function bath(id: string, name: string, uses?: readonly 'ammonia'[]) {
     name,
     stage: 'polish' as const,
     kind: 'machine' as const,
+    plan: { takes: [{ station: 'ultrasonic' as const }] },
     how: ['About 3 min.'],
     why: 'Paste and grindings would be cemented in.',
     handsOnMinutes: 1,

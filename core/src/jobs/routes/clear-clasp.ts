@@ -100,6 +100,7 @@ export const clearClasp: RouteTemplate = {
     },
     {
       id: 'dry-strips',
+      plan: { takes: [{ station: 'dryingOven' }] },
       name: 'Dry the strips',
       stage: 'receive',
       kind: 'machine',
@@ -408,6 +409,7 @@ export const clearClasp: RouteTemplate = {
     },
     {
       id: 'polish-clasp',
+      plan: { takes: [{ station: 'lathe' }] },
       name: 'Finish and polish',
       stage: 'polish',
       kind: 'attended',

@@ -74,6 +74,7 @@ export const greenZirconia: RouteTemplate = {
     },
     {
       id: 'green-size',
+      plan: { skill: 'ceramic' },
       name: 'Measure it as chalk',
       stage: 'check',
       kind: 'attended',
@@ -101,6 +102,7 @@ export const greenZirconia: RouteTemplate = {
     },
     {
       id: 'shape',
+      plan: { skill: 'ceramic' },
       name: 'Shape and texture',
       stage: 'finish',
       kind: 'attended',
@@ -136,6 +138,7 @@ export const greenZirconia: RouteTemplate = {
     },
     {
       id: 'lustre',
+      plan: { skill: 'ceramic' },
       name: 'Lustre in chalk',
       stage: 'finish',
       kind: 'attended',
@@ -148,6 +151,7 @@ export const greenZirconia: RouteTemplate = {
     },
     {
       id: 'infiltrate',
+      plan: { skill: 'ceramic' },
       name: 'Infiltrate',
       stage: 'finish',
       kind: 'attended',
@@ -169,6 +173,7 @@ export const greenZirconia: RouteTemplate = {
     },
     {
       id: 'green-dry',
+      plan: { together: ['ceramic'] },
       name: 'Dry before sintering',
       stage: 'fire',
       kind: 'machine',
@@ -191,6 +196,7 @@ export const greenZirconia: RouteTemplate = {
     },
     {
       id: 'sinter',
+      plan: { together: ['ceramic'] },
       name: 'Sinter',
       stage: 'fire',
       kind: 'machine',
@@ -208,6 +214,7 @@ export const greenZirconia: RouteTemplate = {
     },
     {
       id: 'after-sintering',
+      plan: { skill: 'ceramic' },
       name: 'Density, cracks, size',
       stage: 'check',
       kind: 'attended',

@@ -25,6 +25,7 @@ export const milledCeramic: RouteTemplate = {
     blockStep(ceramicClasses, false),
     {
       id: 'stub',
+      plan: { skill: 'ceramic' },
       name: 'Take the stub off',
       stage: 'finish',
       kind: 'attended',
@@ -57,6 +58,7 @@ export const milledCeramic: RouteTemplate = {
     contactsStep,
     {
       id: 'crystallise',
+      plan: { together: ['ceramic'] },
       name: 'Crystallise',
       stage: 'fire',
       kind: 'machine',
@@ -78,6 +80,7 @@ export const milledCeramic: RouteTemplate = {
     ...stainAndGlaze(ceramicClasses, fires),
     {
       id: 'polish-hybrid',
+      plan: { skill: 'ceramic' },
       name: 'Polish, never fire',
       stage: 'polish',
       kind: 'attended',

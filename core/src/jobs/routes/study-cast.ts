@@ -131,6 +131,7 @@ export const studyCast: RouteTemplate = {
     },
     {
       id: 'pour-anatomy',
+      plan: { takes: [{ station: 'mixer' }] },
       name: 'Pour the teeth',
       stage: 'pour',
       picture: shows('cast', ['impression'], ['stone']),
@@ -152,6 +153,7 @@ export const studyCast: RouteTemplate = {
     },
     {
       id: 'build-up',
+      plan: { takes: [{ station: 'mixer' }] },
       name: 'Build the base up at once',
       stage: 'pour',
       picture: shows('cast', ['impression', 'stone', 'base']),
@@ -212,6 +214,7 @@ export const studyCast: RouteTemplate = {
     },
     {
       id: 'trim',
+      plan: { takes: [{ station: 'trimmer' }] },
       name: 'Trim base and back',
       stage: 'trim',
       kind: 'attended',

@@ -8,6 +8,7 @@ import { studyModelFinish } from '../study-model-finish.ts'
 
 const trimming = {
   stage: 'trim',
+  plan: { takes: [{ station: 'trimmer' }] },
   kind: 'attended',
   uses: ['trimmer', 'gypsum'],
 } as const satisfies Partial<TemplateStep>
@@ -115,6 +116,7 @@ export const studyModelPair: RouteTemplate = {
     },
     {
       id: 'rebase',
+      plan: { takes: [{ station: 'mixer' }] },
       name: 'Rebase what is too thin',
       stage: 'pour',
       kind: 'attended',

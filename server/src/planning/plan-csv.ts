@@ -1,0 +1,34 @@
+import { localClock } from '@yentrik/core'
+import type { MadePlan } from './plan.service.ts'
+
+/** A text as a field of CSV (RFC 4180); what a table program would take for a formula is kept a text. */
+function field(text: string): string {
+  const safe = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text
+  return /[",\n\r]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe
+}
+
+/** The planned work, one stretch a line, in the time of the lab. */
+export function planCsv(
+  { board, live }: MadePlan,
+  nameOf: (personId?: string) => string,
+  timeZone: string,
+): string {
+  const clinics = new Map(live.map(({ caseId, state }) => [caseId, state.authorisation.clinic]))
+  const lines = [...board.bars]
+    .sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
+    .map((bar) =>
+      [
+        bar.docket,
+        clinics.get(bar.caseId) ?? '',
+        bar.steps.map(({ name }) => name).join('; '),
+        bar.part,
+        nameOf(bar.personId),
+        localClock(bar.at, timeZone),
+        localClock(bar.until, timeZone),
+        String(Math.round((bar.until - bar.at) / 60_000)),
+      ]
+        .map(field)
+        .join(','),
+    )
+  return `${['docket,clinic,work,part,person,start,end,minutes', ...lines].join('\r\n')}\r\n`
+}
