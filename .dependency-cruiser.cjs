@@ -60,7 +60,7 @@ const houses = {
       'survey',
       'equipment',
     ],
-    ['shelf', 'sheet', 'route', 'instruments'],
+    ['shelf', 'sheet', 'route', 'instruments', 'plan'],
     ['case', 'bench', 'papers'],
     ['app'],
     ['testing'],

@@ -28,3 +28,4 @@ export {
   usualPerson,
   type WeekHours,
 } from './settings.ts'
+export { type EndThen, supposed, type TriedOut, tryOut, type WhatIf } from './what-if.ts'

@@ -16,6 +16,8 @@ export interface Advice {
   readonly endMinute: number
 }
 const MOST_TRIED = 3
+/** Less is not worth a word (choice). */
+const LEAST_GAIN_MINUTES = 15
 
 /** The instance with one place more of a machine, one person more who can, or without a case. */
 export function changed(instance: PlanInstance, change: Change): PlanInstance {
@@ -88,7 +90,8 @@ export function advice(
     const fits = blocks.every((block) => schedule.put(block))
     if (!fits) continue
     const endMinute = Math.max(...net.caseSteps[one]!.map((step) => schedule.end[step]!))
-    if (endMinute < end) found.push({ change, soonerMinutes: end - endMinute, endMinute })
+    if (end - endMinute >= LEAST_GAIN_MINUTES)
+      found.push({ change, soonerMinutes: end - endMinute, endMinute })
   }
   return found.sort((a, b) => b.soonerMinutes - a.soonerMinutes)
 }

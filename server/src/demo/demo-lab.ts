@@ -8,7 +8,10 @@ export interface DemoLab {
     readonly name: string
     readonly role: 'lead' | 'technician' | 'learner'
     /** What they can do, and their stretches of every working day, minutes after midnight. */
-    readonly plan?: { readonly skills: readonly Skill[]; readonly hours: readonly (readonly [number, number])[] }
+    readonly plan?: {
+      readonly skills: readonly Skill[]
+      readonly hours: readonly (readonly [number, number])[]
+    }
   }[]
   readonly lots: readonly {
     readonly materialId: string

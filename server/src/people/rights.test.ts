@@ -39,6 +39,7 @@ const ask = (route: RouteKey, who: Role | 'nobody', body: object = {}, path = 'n
 
 const bench = 'lead technician learner'
 const skilled = 'lead technician'
+const everybody = 'lead technician learner reader'
 /** Who may change what, route by route, written down beside the declarations. What is read, everybody who is signed in may read. */
 const changes: Readonly<
   Record<Exclude<RouteKey, `GET ${string}` | `${string} /session` | 'POST /session/pin'>, string>
@@ -47,10 +48,20 @@ const changes: Readonly<
   'POST /people/:personId/retire': 'lead',
   'POST /backups': 'lead',
   'PUT /lab': 'lead',
+  'PUT /plan/people/:personId': 'lead',
+  'POST /plan/calendar': 'lead',
+  'PUT /plan/holidays': 'lead',
+  'PUT /plan/minutes': 'lead',
   'POST /lots/:lotId/release': 'lead',
   'POST /cases': skilled,
   'POST /cases/import': skilled,
   'POST /cases/:caseId/return': skilled,
+  'POST /plan/anew': skilled,
+  'PUT /plan/priority/:caseId': skilled,
+  'POST /plan/pins': skilled,
+  'POST /plan/unpin': skilled,
+  'POST /plan/feeds': skilled,
+  'DELETE /plan/feeds/:feedId': skilled,
   'POST /products': skilled,
   'PUT /products/:productId': skilled,
   'POST /lots': skilled,
@@ -85,6 +96,8 @@ const changes: Readonly<
   'DELETE /sessions/:sessionId': roles.join(' '),
   'POST /first-start': roles.join(' '),
   // The clock is moved in demos alone, by anybody.
+  'POST /plan/promise': everybody,
+  'POST /plan/latest-load': everybody,
   'POST /clock': roles.join(' '),
 }
 const all = (Object.keys(routes) as RouteKey[]).filter((route) => !route.endsWith(' /session'))

@@ -1,4 +1,4 @@
-import type { PlanCause, PlanLate, PlanRow, PlanShown, PlanTonight } from '@yentrik/contract'
+import type { PlanBar, PlanCause, PlanLate, PlanRow, PlanShown, PlanTonight } from '@yentrik/contract'
 import {
   type ChainLink,
   type Change,
@@ -50,10 +50,12 @@ export function shownPlan(made: MadePlan | undefined, lab: Lab, days: number, pl
     ...common,
     madeAt: made.madeAt,
     isSearching: desk.isSearching,
-    bars: board.bars.filter(isIn).map((bar) => {
-      const isPinned = bar.steps.some(({ stepId }) => pins.has(`${bar.caseId}/${bar.jobId}/${stepId}`))
-      return isPinned ? { ...bar, pinned: true } : bar
-    }),
+    bars: together(
+      board.bars.filter(isIn).map((bar) => {
+        const isPinned = bar.steps.some(({ stepId }) => pins.has(`${bar.caseId}/${bar.jobId}/${stepId}`))
+        return isPinned ? { ...bar, pinned: true } : bar
+      }),
+    ),
     loads: loads(made).filter(isIn),
     cases: cases(made, lab),
     late: late(made, lab),
@@ -72,6 +74,28 @@ export function shownPlan(made: MadePlan | undefined, lab: Lab, days: number, pl
     rounds: desk.rounds,
     worth: desk.worth,
   }
+}
+
+/** What the same hands do on a case without a pause is one bar. What is pinned, and what runs by itself, stays apart. */
+function together(bars: PlanShown['bars']): PlanShown['bars'] {
+  const shown: PlanBar[] = []
+  const sorted = [...bars].sort((a, b) => (a.personId ?? '').localeCompare(b.personId ?? '') || a.at - b.at)
+  for (const bar of sorted) {
+    const before = shown.at(-1)
+    const goesOn =
+      before?.personId !== undefined &&
+      before.personId === bar.personId &&
+      before.caseId === bar.caseId &&
+      before.jobId === bar.jobId &&
+      before.until === bar.at &&
+      !before.begun &&
+      !before.pinned &&
+      !bar.pinned
+    if (goesOn)
+      shown[shown.length - 1] = { ...before, until: bar.until, steps: [...before.steps, ...bar.steps] }
+    else shown.push(bar)
+  }
+  return shown
 }
 
 function span({ now, calendar, settings }: Lab, days: number): { from: number; until: number } {

@@ -5,6 +5,7 @@ import {
   Hammer,
   Layers,
   type LucideIcon,
+  Route,
   Settings2,
   SquareStack,
 } from 'lucide-react'
@@ -25,6 +26,7 @@ interface Place {
 export const places: readonly Place[] = [
   { to: '/', name: 'Bench', key: 'b', Icon: Hammer },
   { to: '/cases', name: 'Cases', key: 'c', Icon: SquareStack },
+  { to: '/plan', name: 'Plan', key: 'p', Icon: Route },
   { to: '/instruments', name: 'Instruments', key: 'i', Icon: DraftingCompass },
   { to: '/shelf', name: 'Shelf', key: 's', Icon: Layers },
   { to: '/settings', name: 'Settings', Icon: Settings2 },

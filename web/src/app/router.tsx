@@ -73,6 +73,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../ceramic/FireScreen.tsx')).FireScreen }),
       },
       {
+        path: 'plan',
+        lazy: async () => ({ Component: (await import('../plan/PlanScreen.tsx')).PlanScreen }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
       },
@@ -113,6 +117,10 @@ export const router = createBrowserRouter([
       {
         path: 'papers/delivery/:caseId',
         lazy: async () => ({ Component: (await import('../papers/DeliveryPaper.tsx')).DeliveryPaper }),
+      },
+      {
+        path: 'papers/plan/:days',
+        lazy: async () => ({ Component: (await import('../papers/PlanPaper.tsx')).PlanPaper }),
       },
       {
         path: 'papers/commands',

@@ -1,21 +1,26 @@
-import type { LabEquipment } from '@yentrik/core'
+import { type LabEquipment, stationNames, stations } from '@yentrik/core'
 import { useMemo, useState } from 'react'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormNumber, FormPills, FormText } from '../form/fields.tsx'
+import { useNow } from '../live/lab-clock.ts'
 import { freshen, useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
+import { Pills, SelectField } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { Spells } from '../parts/Spells.tsx'
 import type { CsvColumn } from '../table/csv.ts'
 import { DataTable, type TableColumn } from '../table/DataTable.tsx'
 import {
   equipmentKinds,
   equipmentOf,
+  factsOf,
   kindNames,
   measured,
   measuresOf,
   measureWords,
+  runsPrograms,
   type TypedEquipment,
   typedEquipment,
 } from './equipment-kinds.ts'
@@ -111,6 +116,8 @@ function csvColumns(pieces: readonly LabEquipment[]): readonly CsvColumn<LabEqui
 
 function EquipmentForm({ start, onDone }: { start?: LabEquipment; onDone: () => void }) {
   const { refusal, run } = useRequest()
+  const [facts, setFacts] = useState(() => factsOf(start))
+  const now = useNow()
   const drop = (name: string) => request('DELETE /equipment/:name', { path: { name } })
   const form = useEntryForm<TypedEquipment>({
     draftKey: `equipment ${start?.name ?? 'new'}`,
@@ -123,7 +130,7 @@ function EquipmentForm({ start, onDone }: { start?: LabEquipment; onDone: () => 
         ]),
       ),
     store: async (typed) => {
-      const { name, ...body } = equipmentOf(typed)
+      const { name, ...body } = equipmentOf(typed, facts, start)
       await request('PUT /equipment/:name', { path: { name }, body })
       if (start && start.name !== name) await drop(start.name)
       await freshen('GET /equipment')
@@ -151,6 +158,34 @@ function EquipmentForm({ start, onDone }: { start?: LabEquipment; onDone: () => 
           <FormNumber key={field} form={form} name={field} label={label} unit={unit} hint={hint} />
         ))}
       </div>
+      {form.values.kind === 'station' && (
+        <SelectField
+          label="Which place"
+          options={stations.map((each) => [each, stationNames[each]] as const)}
+          value={facts.what}
+          onChoose={(what) => setFacts({ ...facts, what })}
+        />
+      )}
+      {runsPrograms(form.values.kind) && (
+        <Pills
+          label="Its program begins"
+          options={[
+            ['hand', 'When somebody starts it'],
+            ['timer', 'By its timer'],
+          ]}
+          value={facts.startsByTimer ? 'timer' : 'hand'}
+          onChoose={(value) => setFacts({ ...facts, startsByTimer: value === 'timer' })}
+        />
+      )}
+      {(runsPrograms(form.values.kind) || form.values.kind === 'station') && (
+        <Spells
+          title="Out of order"
+          spells={facts.outOfOrder}
+          onSpells={(outOfOrder) => setFacts({ ...facts, outOfOrder })}
+          why="Why"
+          now={now}
+        />
+      )}
       {form.fault && <Message tone="error">{form.fault}</Message>}
       {refusal && <Message tone="error" words={refusal} />}
       <div className="flex flex-wrap gap-2">

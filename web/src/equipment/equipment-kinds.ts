@@ -11,7 +11,11 @@ import { readNumber } from '../parts/read-number.ts'
 
 /** A measure of a piece of equipment, as it is typed and shown. */
 interface Measure<K extends EquipmentKind> {
-  readonly field: Exclude<keyof EquipmentOf<K>, 'kind' | 'name' | 'source' | 'outOfOrder' | 'startsByTimer' | 'what'> & string
+  readonly field: Exclude<
+    keyof EquipmentOf<K>,
+    'kind' | 'name' | 'source' | 'outOfOrder' | 'startsByTimer' | 'what'
+  > &
+    string
   readonly label: string
   readonly unit: string
   readonly hint?: string
@@ -173,7 +177,11 @@ export const typedEquipment = (equipment: LabEquipment | undefined): TypedEquipm
 
 /** A piece without what the form asks for. */
 function unmeasured(equipment: LabEquipment): object {
-  const asked = new Set<string>(['startsByTimer', 'outOfOrder', ...measuresOf(equipment.kind).map(({ field }) => field)])
+  const asked = new Set<string>([
+    'startsByTimer',
+    'outOfOrder',
+    ...measuresOf(equipment.kind).map(({ field }) => field),
+  ])
   return Object.fromEntries(Object.entries(equipment).filter(([field]) => !asked.has(field)))
 }
 

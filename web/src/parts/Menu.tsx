@@ -1,7 +1,17 @@
 import { type ReactNode, useEffect, useRef } from 'react'
 
-/** A button that opens a short list above it; a choice, Escape, or a touch elsewhere closes it. */
-export function Menu({ name, children }: { readonly name: string; readonly children: ReactNode }) {
+/** A button that opens a short list above it, or below; a choice, Escape, or a touch elsewhere closes it. */
+export function Menu({
+  name,
+  children,
+  small = false,
+  opensDown = false,
+}: {
+  readonly name: string
+  readonly children: ReactNode
+  readonly small?: boolean
+  readonly opensDown?: boolean
+}) {
   const menu = useRef<HTMLDetailsElement>(null)
   useEffect(() => {
     const shut = () => menu.current?.removeAttribute('open')
@@ -21,9 +31,12 @@ export function Menu({ name, children }: { readonly name: string; readonly child
     }
   }, [])
   return (
-    <details ref={menu} className="dropdown dropdown-top dropdown-end ml-auto">
-      <summary className="act">{name}</summary>
-      <ul className="menu dropdown-content card-flat z-20 mb-2 w-60 text-lg">{children}</ul>
+    <details
+      ref={menu}
+      className={`dropdown dropdown-end ml-auto ${opensDown ? 'dropdown-bottom' : 'dropdown-top'}`}
+    >
+      <summary className={small ? 'small-act' : 'act'}>{name}</summary>
+      <ul className="menu dropdown-content card-flat z-40 my-2 w-60 text-lg">{children}</ul>
     </details>
   )
 }

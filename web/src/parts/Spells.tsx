@@ -15,7 +15,13 @@ interface SpellsProps {
 
 /** Stretches of time, as days off or out of order: a list, and one to be added. */
 export function Spells({ title, spells, onSpells, why, now }: SpellsProps) {
-  const [typed, setTyped] = useState({ fromDay: '', fromTime: '07:30', untilDay: '', untilTime: '17:00', why: '' })
+  const [typed, setTyped] = useState({
+    fromDay: '',
+    fromTime: '07:30',
+    untilDay: '',
+    untilTime: '17:00',
+    why: '',
+  })
   const [fault, setFault] = useState<string>()
   const keep = (change: Partial<typeof typed>) => setTyped((before) => ({ ...before, ...change }))
   const add = () => {
@@ -40,7 +46,10 @@ export function Spells({ title, spells, onSpells, why, now }: SpellsProps) {
       {spells.length > 0 && (
         <ul className="grid gap-1">
           {spells.map((spell) => (
-            <li key={`${spell.from} ${spell.until}`} className="flex min-h-11 items-center justify-between gap-2">
+            <li
+              key={`${spell.from} ${spell.until}`}
+              className="flex min-h-11 items-center justify-between gap-2"
+            >
               <span className="figures">
                 {dayAndTime(Date.parse(spell.from), now)} to {dayAndTime(Date.parse(spell.until), now)}
                 {spell.why && <span className="block text-sm opacity-80">{spell.why}</span>}
@@ -60,8 +69,18 @@ export function Spells({ title, spells, onSpells, why, now }: SpellsProps) {
       <div className="grid grid-cols-2 gap-x-3">
         <TextField label="From" type="date" text={typed.fromDay} onText={(fromDay) => keep({ fromDay })} />
         <TextField label="at" type="time" text={typed.fromTime} onText={(fromTime) => keep({ fromTime })} />
-        <TextField label="Until" type="date" text={typed.untilDay} onText={(untilDay) => keep({ untilDay })} />
-        <TextField label="at this time" type="time" text={typed.untilTime} onText={(untilTime) => keep({ untilTime })} />
+        <TextField
+          label="Until"
+          type="date"
+          text={typed.untilDay}
+          onText={(untilDay) => keep({ untilDay })}
+        />
+        <TextField
+          label="at this time"
+          type="time"
+          text={typed.untilTime}
+          onText={(untilTime) => keep({ untilTime })}
+        />
       </div>
       <TextField label={why} text={typed.why} onText={(text) => keep({ why: text })} />
       {fault && <p className="text-error">{fault}</p>}
