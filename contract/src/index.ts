@@ -65,6 +65,7 @@ export type {
 export type { NetworkState } from './network.ts'
 export type { Person, PersonOnList, Session, SessionOnList } from './people.ts'
 export type {
+  CasePlan,
   PlanAdvice,
   PlanBar,
   PlanBlocker,

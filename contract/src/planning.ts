@@ -164,6 +164,22 @@ export interface Promised {
     readonly isLate: boolean
   }[]
 }
+/** The plan of one case: when each step is planned, and what is to come in the next hours. */
+export interface CasePlan {
+  readonly endsAt: number
+  readonly dueAt: number
+  readonly steps: readonly {
+    readonly jobId: string
+    readonly stepId: string
+    readonly at: number
+    readonly until: number
+    readonly person?: string
+  }[]
+  readonly bars: readonly (PlanBar & { readonly person?: string })[]
+  readonly loads: readonly PlanLoad[]
+  readonly broken: readonly string[]
+}
+
 /** The instance and the plan, for other solvers and for what-if. */
 export interface PlanDocument {
   readonly base: number
@@ -187,6 +203,11 @@ export const planningRoutes = {
     summary: 'The plan of people and machines: bars, what is late and why, what to load tonight',
     query: record({ days: maybe(choice(['1', '3', '7'])) }),
     answer: result<PlanShown>('The plan'),
+  }),
+  'GET /plan/cases/:caseId': route({
+    room: 'planning',
+    summary: 'When each step of a case is planned; null: it is in no plan',
+    answer: result<{ readonly plan: CasePlan | null }>('The plan of the case'),
   }),
   'GET /plan/document': route({
     room: 'planning',

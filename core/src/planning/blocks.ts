@@ -1,4 +1,22 @@
-import type { Hold, Link } from './network.ts'
+export interface Link {
+  readonly from: number
+  readonly fromEnd: boolean
+  readonly to: number
+  readonly min: number
+  /** -1: it may wait for ever. */
+  readonly max: number
+}
+export interface Hold {
+  readonly machines: readonly number[]
+  readonly size: number
+  readonly from: number
+  readonly fromEnd: boolean
+  readonly to: number
+  readonly toEnd: boolean
+  readonly program: number
+  /** It is shorter under no plan. */
+  readonly leastMinutes: number
+}
 
 interface Blocks {
   /** Steps of each block in their order. */

@@ -1,4 +1,4 @@
-import { blocksOf } from './blocks.ts'
+import { blocksOf, type Hold, type Link } from './blocks.ts'
 import { OpenTime } from './open-time.ts'
 import type { PlanInstance, PlanStep } from './plan-shape.ts'
 
@@ -10,26 +10,6 @@ const kindNumber = { attended: ATTENDED, wait: WAIT, program: PROGRAM, clinic: C
 
 /** Number for none. */
 export const NONE = -1
-
-export interface Link {
-  readonly from: number
-  readonly fromEnd: boolean
-  readonly to: number
-  readonly min: number
-  /** NONE: it may wait for ever. */
-  readonly max: number
-}
-export interface Hold {
-  readonly machines: readonly number[]
-  readonly size: number
-  readonly from: number
-  readonly fromEnd: boolean
-  readonly to: number
-  readonly toEnd: boolean
-  readonly program: number
-  /** It is shorter under no plan. */
-  readonly leastMinutes: number
-}
 
 /**
  * An instance by numbers, in one order whatever the order of its lists, so that the same seed gives the same plan: everything is

@@ -19,6 +19,7 @@ export {
   type CheckKind,
   type CheckOf,
   type CheckReading,
+  checkOutcomes,
   goodReading,
   type ReadBy,
   readingOutcome,
@@ -37,7 +38,8 @@ export {
 export type { CheckMeaning, StepMeaning } from './meanings.ts'
 export { mustHaveTeeth } from './needed-teeth.ts'
 export { type Drawing, drawings, type Picture } from './pictures.ts'
-export { type PlanFacts, planFactsOf, stageFacts } from './plan-facts.ts'
+export type { PlanFacts } from './plan-facts.ts'
+export { planFactsOf, stageFacts } from './planned-steps.ts'
 export { readRoute } from './read-route.ts'
 export { routeFaults, routeShelf } from './route-faults.ts'
 export {

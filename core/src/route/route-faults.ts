@@ -3,7 +3,7 @@ import { DomainError } from '../refusal/index.ts'
 import { heldAgainst, sheetKinds, sheetLeadsTo } from '../sheet/index.ts'
 import { type Check, checkFaults, checkOutcomes } from './checks.ts'
 import { pictureFaults } from './pictures.ts'
-import { planFaults } from './plan-facts.ts'
+import { planFaults } from './planned-steps.ts'
 import type { Route, RouteStep, RouteTemplate, TemplateStep } from './route-template.ts'
 import { instruments, machineKinds, stages } from './route-template.ts'
 

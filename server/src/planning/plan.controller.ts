@@ -25,7 +25,7 @@ import { PlanFeeds } from './feeds.service.ts'
 import { PlanService } from './plan.service.ts'
 import { planCsv } from './plan-csv.ts'
 import { PlanSettingsService } from './plan-settings.service.ts'
-import { shownPlan } from './shown.ts'
+import { casePlan, shownPlan } from './shown.ts'
 
 const MINUTE = 60_000
 
@@ -45,6 +45,12 @@ export class PlanController {
     const made = await this.plans.current()
     const { toPlan } = await this.plans.lab()
     return shownPlan(made, toPlan, Number(query.days ?? 3), this.plans)
+  }
+
+  @Handles('GET /plan/cases/:caseId')
+  async ofCase({ path: { caseId } }: Call<'GET /plan/cases/:caseId'>) {
+    const made = await this.plans.current()
+    return { plan: (made && casePlan(made, caseId, await this.nameOf())) ?? null }
   }
 
   @Handles('GET /plan/document')

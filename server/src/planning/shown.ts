@@ -1,4 +1,12 @@
-import type { PlanBar, PlanCause, PlanLate, PlanRow, PlanShown, PlanTonight } from '@yentrik/contract'
+import type {
+  CasePlan,
+  PlanBar,
+  PlanCause,
+  PlanLate,
+  PlanRow,
+  PlanShown,
+  PlanTonight,
+} from '@yentrik/contract'
 import {
   type ChainLink,
   type Change,
@@ -8,6 +16,7 @@ import {
   personHours,
   type Skill,
   skillNames,
+  stepKey,
   usualPerson,
 } from '@yentrik/core'
 import type { MadePlan, PlanService } from './plan.service.ts'
@@ -104,7 +113,8 @@ function span({ now, calendar, settings }: Lab, days: number): { from: number; u
   const first = open[today]
   const last = open[today + days - 1] ?? open.at(-1)
   if (!first || !last) return { from: now, until: now + days * DAY }
-  const from = Math.min(first[0], now) - 30 * MINUTE
+  // The last two hours are enough of the past.
+  const from = Math.max(first[0] - 30 * MINUTE, now - 120 * MINUTE)
   return { from, until: last[1] + 60 * MINUTE }
 }
 
@@ -160,6 +170,36 @@ function without(
         .filter(([a, b]) => b > a),
     [[from, until]],
   )
+}
+
+/** The plan of one case. @returns undefined when it is in no plan */
+export function casePlan(
+  made: MadePlan,
+  caseId: string,
+  nameOf: (personId?: string) => string,
+): CasePlan | undefined {
+  const { board, live, lab } = made
+  const state = live.find((each) => each.caseId === caseId)?.state
+  const endsAt = board.ends.get(caseId)
+  if (!state || endsAt === undefined) return undefined
+  const who = (personId: string | undefined) => (personId === undefined ? {} : { person: nameOf(personId) })
+  return {
+    endsAt,
+    dueAt: Date.parse(state.authorisation.dueAt),
+    steps: state.jobs.flatMap((job) =>
+      job.route.steps.flatMap(({ id }) => {
+        const planned = board.steps.get(stepKey(caseId, job.jobId, id))
+        return planned
+          ? [{ jobId: job.jobId, stepId: id, at: planned.at, until: planned.until, ...who(planned.personId) }]
+          : []
+      }),
+    ),
+    bars: together(board.bars.filter((bar) => bar.caseId === caseId))
+      .map((bar) => ({ ...bar, ...who(bar.personId) }))
+      .sort((a, b) => a.at - b.at),
+    loads: loads(made).filter((load) => load.caseId === caseId),
+    broken: lab.broken.filter((each) => each.caseId === caseId).map(({ stepId }) => stepId),
+  }
 }
 
 /** Places and machines that cases take, with the program that runs in them. */

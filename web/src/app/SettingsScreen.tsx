@@ -16,6 +16,7 @@ import { useSession } from '../session/session.ts'
 import { BackupsPanel } from './BackupsPanel.tsx'
 import { NetworkPanel } from './NetworkPanel.tsx'
 import { PeoplePanel, SessionsPanel } from './PeoplePanel.tsx'
+import { PlanPeoplePanel } from './PlanPeoplePanel.tsx'
 
 /** How this screen shows things, who is here, and what the lab usually does. */
 export function SettingsScreen() {
@@ -74,6 +75,7 @@ export function SettingsScreen() {
           <Who />
           <ClockControl />
           <PeoplePanel />
+          <PlanPeoplePanel />
           <SessionsPanel />
           <section className="card-flat flex flex-wrap items-center justify-between gap-4 p-6">
             <p>Codes for start, done, not now, fault and weigh.</p>

@@ -27,7 +27,7 @@ export function BenchScreen() {
     ) : (
       <Waiting />
     )
-  const list = benchList(data, now)
+  const list = benchList(data, now, person?.personId)
   const soon = [...list.now, ...list.later].filter((e) => e.at < now + 3_600_000).length
   return (
     <main className="mx-auto flex max-w-[1500px] flex-col gap-4 p-4 sm:h-dvh sm:min-h-[720px] sm:p-6 sm:pt-4">
@@ -139,7 +139,8 @@ function ThenRow({ entry, opens, now }: { entry: BenchEntry; opens: boolean; now
           <span className="block truncate font-semibold">{entry.name}</span>
           <span className="block truncate text-sm opacity-80">
             {entry.docket} · {stageName(entry.stage)}
-            {entry.running && ', going on'} · {entry.jobName}
+            {entry.running && ', going on'}
+            {entry.planned?.person && ` · ${entry.planned.person}`} · {entry.jobName}
           </span>
         </span>
       </Link>

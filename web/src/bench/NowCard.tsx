@@ -79,6 +79,12 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
                   : `${entry.running ? 'Done' : 'Start'} by ${dayAndTime(entry.at, now)}. `}
               </b>
             )}
+            {entry.planned && !entry.running && (
+              <>
+                Planned <b className="figures">{dayAndTime(entry.planned.at, now)}</b>
+                {entry.planned.person && ` for ${entry.planned.person}`}.{' '}
+              </>
+            )}
             Due at {entry.clinic} <b className="figures">{dayAndTime(entry.dueAt, now)}</b>. {entry.why}
           </p>
           {fault && (

@@ -26,6 +26,7 @@ import { useShortcuts } from '../keys/shortcuts.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { Menu, MenuItem } from '../parts/Menu.tsx'
 import { Message, Waiting } from '../parts/Message.tsx'
+import { plannedAt, useCasePlan } from '../record/case-plan.ts'
 import { type OpenCase, useOpenCase } from '../record/open-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { RouteList } from '../route/RouteList.tsx'
@@ -161,6 +162,7 @@ function CaseWork({
     else if (command === 'NOTNOW') go('/')
   })
   const refusal = openCase.refusal?.said
+  const plan = useCasePlan(openCase.caseId)
   return (
     <main className="mx-auto flex max-w-[1500px] flex-col gap-4 p-4 lg:h-dvh lg:min-h-[640px] lg:p-5">
       <CaseHeader
@@ -191,6 +193,7 @@ function CaseWork({
             <RouteList
               job={job}
               shownId={step.id}
+              plannedAt={(stepId) => plannedAt(plan, job, stepId)}
               onShow={(id) => setPeekId(id === inHand?.id ? undefined : id)}
             />
           </section>
@@ -204,6 +207,7 @@ function CaseWork({
             ) : (
               <StepCard
                 openCase={{ ...openCase, give }}
+                plan={plan}
                 job={job}
                 step={step}
                 open={open}

@@ -7,10 +7,12 @@ import { useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
+import { PromiseDate } from '../plan/PromiseDate.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { ImpressionFields } from './ImpressionFields.tsx'
 import {
   choicesOf,
+  dueOf,
   emptyIntake,
   type Intake,
   intakeFaults,
@@ -107,6 +109,14 @@ export function IntakeScreen() {
         </div>
         <div className="sm:col-span-1">
           <FormText form={form} name="dueTime" label="at" type="time" />
+        </div>
+        <div className="sm:col-span-6 sm:order-none">
+          <PromiseDate
+            templateId={values.templateId}
+            choices={choices}
+            dueAt={dueOf(values, weekdays)}
+            onDay={(day) => set('dueDay', day)}
+          />
         </div>
         <div className="sm:col-span-2">
           <FormText form={form} name="tryInDay" label="Try-in on" type="date" />

@@ -1,3 +1,4 @@
+import type { CasePlan } from '@yentrik/contract'
 import {
   type Amount,
   amountsIn,
@@ -29,6 +30,7 @@ import { AmountRow } from '../route/AmountRow.tsx'
 import { CheckEntry } from '../route/CheckEntry.tsx'
 import { StepSheetCard } from '../sheet/StepSheetCard.tsx'
 import { PlannedCuts } from '../trimming/PlannedCuts.tsx'
+import { HoursToCome } from './HoursToCome.tsx'
 import { Recorded } from './Recorded.tsx'
 import { toolsInStep, toolsOfCheck } from './step-tools.tsx'
 
@@ -36,6 +38,7 @@ interface StepCardProps {
   readonly openCase: OpenCase
   readonly job: JobState
   readonly step: RouteStep
+  readonly plan?: CasePlan
   /** Whether anything may be entered: not on hold, nobody asked. */
   readonly open: boolean
   /** What one touch does, in its order. */
@@ -45,7 +48,7 @@ interface StepCardProps {
 }
 
 /** The current step: what to do, with how much, what to look at, what can hurt. */
-export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }: StepCardProps) {
+export function StepCard({ openCase, job, step, plan, open, onGive, onMix, onGoBack }: StepCardProps) {
   const state = job.steps[step.id]!
   const running = state.status === 'running'
   const entering = open && running
@@ -122,6 +125,9 @@ export function StepCard({ openCase, job, step, open, onGive, onMix, onGoBack }:
       {amountRows(({ kind }) => kind === 'use')}
       <PlannedCuts job={job} step={step} caseId={openCase.caseId} />
       {Tool && <Tool openCase={openCase} job={job} step={step} state={state} />}
+      {running && plan && (step.kind === 'unattended' || step.kind === 'machine') && (
+        <HoursToCome plan={plan} caseId={openCase.caseId} job={job} step={step} />
+      )}
       {running && (
         <div className="mt-4 grid gap-3">
           {lookedAt.flatMap((each) =>

@@ -62,7 +62,8 @@ export function choicesOf(typed: Intake): Readonly<Record<string, string>> {
 /** The impressions that the job as chosen pours. */
 export const pouredOf = (typed: Intake) => pouredBy(buildRoute(templateOf(typed), choicesOf(typed)))
 
-const dueOf = (typed: Intake, weekdays: Weekdays) =>
+/** When it is due; undefined: day or hour is no date. */
+export const dueOf = (typed: Intake, weekdays: Weekdays) =>
   instantOf(typed.dueDay || usualDueDay(templateOf(typed), weekdays), typed.dueTime)
 
 /** The try-in, at the hour at which the work is due; undefined: no day is entered, or it is none. */

@@ -31,6 +31,7 @@ import { TextField } from '../parts/TextField.tsx'
 import { readAll } from '../parts/typed-figures.ts'
 import { Said } from '../preferences/words.tsx'
 import { MachineSelect, useMachineChoice } from '../program/MachineChoice.tsx'
+import { PlannedOut } from '../program/PlannedOut.tsx'
 import { nextAt, type SegmentDraft, typedSegment } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { loadsOf, runOf, useMachineRuns } from '../program/use-machine-runs.ts'
@@ -96,6 +97,7 @@ export function BurnoutPanel({
   const cut = cutOf(draft)
   const judged = useCut(question && cut ? { ...question, cut } : undefined)
   const readyAt = nextAt(draft.readyAt, now)
+  const burnoutStep = forCase?.job.route.steps.find(({ machine }) => machine === 'furnace')
   const reserve = readAll(draft.figures, ['reserve'], burnoutUnits).values?.reserve ?? 0
   const ready = followed?.answer?.ready
   const putInAt =
@@ -155,6 +157,15 @@ export function BurnoutPanel({
             fault={readyAt === undefined ? 'Write the hour as 09:30.' : undefined}
           />
         </div>
+        {forCase && burnoutStep && (
+          <PlannedOut
+            caseId={forCase.caseId}
+            jobId={forCase.job.jobId}
+            stepId={burnoutStep.id}
+            now={now}
+            onTake={(time) => change({ readyAt: time })}
+          />
+        )}
         <div className="flex flex-wrap gap-x-6 gap-y-1">
           <Pills
             label="Investment"

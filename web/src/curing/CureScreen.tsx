@@ -11,6 +11,7 @@ import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Said, useWords } from '../preferences/words.tsx'
+import { PlannedOut } from '../program/PlannedOut.tsx'
 import { nextAt } from '../program/program-draft.ts'
 import { SegmentTable } from '../program/SegmentTable.tsx'
 import { runOf, useMachineRuns } from '../program/use-machine-runs.ts'
@@ -170,7 +171,23 @@ function CureTool({
               onChoose={() => set({ chosen: n })}
             />
           ))}
-          <SafeBath draft={draft} now={now} onDraft={setDraft} />
+          <SafeBath
+            draft={draft}
+            now={now}
+            onDraft={setDraft}
+            planned={
+              forCase &&
+              cureStepOf(forCase.job) && (
+                <PlannedOut
+                  caseId={forCase.caseId}
+                  jobId={forCase.job.jobId}
+                  stepId={cureStepOf(forCase.job)!.id}
+                  now={now}
+                  onTake={(outBy) => set({ outBy })}
+                />
+              )
+            }
+          />
         </div>
       )}
       <Figures draft={draft} live={run !== undefined} onDraft={set} bath={bath} onBath={change} />

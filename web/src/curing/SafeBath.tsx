@@ -1,5 +1,5 @@
 import { COLD_WATER_CELSIUS, type Saying } from '@yentrik/core'
-import { useRef, useState } from 'react'
+import { type ReactNode, useRef, useState } from 'react'
 import { clockTime } from '../format/format.ts'
 import { Message } from '../parts/Message.tsx'
 import { TextField } from '../parts/TextField.tsx'
@@ -14,10 +14,13 @@ export function SafeBath({
   draft,
   now,
   onDraft,
+  planned,
 }: {
   draft: CureDraft
   now: number
   onDraft: (draft: CureDraft) => void
+  /** What the plan of the lab says of it. */
+  planned?: ReactNode
 }) {
   const [message, setMessage] = useState<{ readonly good: boolean; readonly words: Saying }>()
   const [looking, setLooking] = useState(false)
@@ -63,6 +66,7 @@ export function SafeBath({
   }
   return (
     <div className="grid content-start gap-2">
+      {planned}
       <TextField label="Out by" text={draft.outBy} onText={(outBy) => onDraft({ ...draft, outBy })} />
       <button type="button" className="act-main" disabled={looking} onClick={() => void find()}>
         {looking ? 'Looking' : 'Find a safe bath'}

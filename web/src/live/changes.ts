@@ -28,7 +28,7 @@ const follow: {
     ),
   lab: () => freshen('GET /lab', 'GET /tooth-sets', 'GET /equipment'),
   plan: () => freshen('GET /plan/settings'),
-  planned: () => freshen('GET /plan', 'GET /plan/document', 'GET /bench'),
+  planned: () => freshen('GET /plan', 'GET /plan/document', 'GET /plan/cases/:caseId', 'GET /bench'),
   mixes: () => freshen('GET /mixing/clocks'),
   machines: () => freshen('GET /machine-runs', 'GET /bench'),
   clock: () => Promise.all([readClock(), freshen('GET /bench', 'GET /machine-runs')]),

@@ -39,9 +39,9 @@ export function LateCard({ late, cases, shown, now, onShow }: LateCardProps) {
         )}
       </div>
       <div className="border-warning flex min-w-0 grow basis-96 flex-col justify-between gap-2 border-l-4 pl-3">
-        <ol className="flex flex-wrap gap-x-2 gap-y-1">
+        <ol className="grid grid-cols-2 gap-x-2 gap-y-1 lg:grid-cols-4">
           {links.map((link, n) => (
-            <li key={link.barId} className="flex max-w-44 items-start gap-1 text-sm">
+            <li key={link.barId} className="flex items-start gap-1 text-sm">
               {n > 0 && <ChevronRight className="mt-0.5 size-5 shrink-0 opacity-60" aria-hidden />}
               <span className="leading-tight">
                 <b className="figures">

@@ -169,7 +169,7 @@ function Plan({ plan, now, days, onDays }: PlanProps) {
           showPlaces={showPlaces}
         />
       </section>
-      <div className="grid gap-3 xl:h-[12.5rem] xl:shrink-0 xl:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+      <div className="grid gap-3 xl:h-[13.75rem] xl:shrink-0 xl:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
         {bar ? (
           <BarCard
             bar={bar}

@@ -55,7 +55,10 @@ export function WhatIfCard({ plan, now }: { plan: PlanShown; now: number }) {
     })
   const found = tried?.answer
   return (
-    <section className="card-flat flex min-h-0 flex-col gap-2 overflow-y-auto p-4" aria-label="What if">
+    <section
+      className="card-flat flex min-h-0 flex-col gap-1.5 overflow-y-auto px-4 py-3"
+      aria-label="What if"
+    >
       <h2 className="text-xl font-semibold">What if</h2>
       {!asked && (
         <div className="grid grid-cols-2 gap-x-3 gap-y-1">

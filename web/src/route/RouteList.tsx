@@ -8,10 +8,12 @@ interface RouteListProps {
   readonly job: JobState
   readonly shownId: string | undefined
   readonly onShow: (stepId: string) => void
+  /** When a step to come is planned; none where there is no plan. */
+  readonly plannedAt?: (stepId: string) => number | undefined
 }
 
 /** Where the job is on its route: every step by stage, done, in hand, to come. */
-export function RouteList({ job, shownId, onShow }: RouteListProps) {
+export function RouteList({ job, shownId, onShow, plannedAt }: RouteListProps) {
   const { running, startable } = currentSteps(job)
   const inHand = new Set([...running, ...startable].map((step) => step.id))
   const list = useRef<HTMLOListElement>(null)
@@ -34,6 +36,7 @@ export function RouteList({ job, shownId, onShow }: RouteListProps) {
             inHand={inHand.has(step.id)}
             shown={step.id === shownId}
             onShow={onShow}
+            planned={plannedAt?.(step.id)}
           />
         </li>
       ))}
@@ -50,12 +53,14 @@ function StepRow({
   inHand,
   shown,
   onShow,
+  planned,
 }: {
   step: RouteStep
   job: JobState
   inHand: boolean
   shown: boolean
   onShow: (stepId: string) => void
+  planned: number | undefined
 }) {
   const state = job.steps[step.id]!
   const over = finishedAt(state)
@@ -79,6 +84,14 @@ function StepRow({
         <span className="sr-only">, {words[state.status]}</span>
       </span>
       {state.attempt > 1 && <span className="text-sm">×{state.attempt}</span>}
+      {!over && planned !== undefined && (
+        <span
+          className="figures shrink-0 font-mono text-sm font-bold"
+          title={`planned ${dateAndTime(planned)}`}
+        >
+          {dayOrTime(planned, labNow())}
+        </span>
+      )}
       {over && (
         <span className="figures shrink-0 text-sm opacity-80" title={dateAndTime(Date.parse(over))}>
           {dayOrTime(Date.parse(over), labNow())}
