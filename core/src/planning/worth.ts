@@ -5,7 +5,7 @@ import type { Schedule } from './schedule.ts'
 /** Another person counts like so many minutes of shift. */
 const OTHER_PERSON_MINUTES = 30
 /** A minute late at a promise outweighs so much cost while a plan is looked for; between two plans it goes before any cost. */
-const PROMISE_WEIGHT = 100
+const PROMISE_WEIGHT = 1000
 
 /** What a schedule is worth, case by case, so that a change of one case is summed up alone. */
 export class Worth {
