@@ -4,6 +4,7 @@ import { colourCalculators } from '../colour/index.ts'
 import { cureCalculator } from '../curing/index.ts'
 import { mixingCalculators } from '../mixing/index.ts'
 import { articulatorCalculator } from '../mounting/index.ts'
+import { planCalculators } from '../planning/index.ts'
 import { setUpCalculator } from '../setup/index.ts'
 import type { Calculator } from '../shape/index.ts'
 import { surveyCalculators } from '../survey/index.ts'
@@ -20,4 +21,5 @@ export const calculators = [
   ...surveyCalculators,
   ...colourCalculators,
   ...ceramicCalculators,
+  ...planCalculators,
 ] as unknown as readonly Calculator[]

@@ -1,6 +1,7 @@
 export { type Advice, advice, type Change, changed } from './advice.ts'
 export { type LatestLoad, latestLoad } from './backward.ts'
 export { costBound } from './bounds.ts'
+export { planCalculators } from './calculators.ts'
 export { checkInstance } from './check-instance.ts'
 export { checkPlan, type PlanFault, planFaultCodes, planWorth } from './check-plan.ts'
 export { chanceBy, type Doubt, endAt, type Spread, simulate, usualSpread } from './doubt.ts'
