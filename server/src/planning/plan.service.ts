@@ -34,6 +34,9 @@ const QUIET_MILLIS = 30
 /** The clock goes on: what should have begun meanwhile is laid again. */
 const STALE_MINUTES = 5
 const SEED = 1
+const LONGEST_WAIT_MILLIS = 10_000
+/** Plans that overtake one another while somebody waits. */
+const MOST_TRIES = 5
 /** Let go one after the other: pins that cannot be kept, longest waits that cannot, then the case. */
 type Relaxed = Pick<LabToPlan, 'letPinsGo' | 'letWaitsGo' | 'leaveOut'>
 
@@ -109,11 +112,7 @@ export class PlanService implements OnModuleInit, OnApplicationShutdown {
     const isFirst = !this.isWanted
     this.isWanted = true
     if (isFirst || (this.made && this.clock.now() - this.made.madeAt > STALE_MINUTES * MINUTE)) this.make()
-    if (!this.made)
-      await new Promise<void>((resolve) => {
-        this.first.push(resolve)
-        setTimeout(resolve, 10_000).unref()
-      })
+    if (!this.made) await this.nextPlan()
     return this.made
   }
   /** The plan that there is, without waiting. */
@@ -122,20 +121,25 @@ export class PlanService implements OnModuleInit, OnApplicationShutdown {
     return this.made
   }
 
-  /** Once all that is asked for is planned: for tests and for those who have just changed something. */
+  /** Once all that is asked for is planned: for those who have just changed something. */
   async settled(): Promise<MadePlan | undefined> {
+    if (!this.isOn) return undefined
     await this.current()
-    for (let turn = -1; turn !== this.turn || this.made?.desk.turn !== this.turn; ) {
-      turn = this.turn
+    for (let tries = 0; tries < MOST_TRIES; tries++) {
       if (this.timer) this.make()
       await this.making
-      if (this.made?.desk.turn !== this.turn)
-        await new Promise<void>((resolve) => {
-          this.first.push(resolve)
-          setTimeout(resolve, 10_000).unref()
-        })
+      if (!this.timer && this.made?.desk.turn === this.turn) break
+      await this.nextPlan()
     }
     return this.made
+  }
+
+  /** The next plan that comes, or some seconds. */
+  private nextPlan(): Promise<void> {
+    return new Promise((resolve) => {
+      this.first.push(resolve)
+      setTimeout(resolve, LONGEST_WAIT_MILLIS).unref()
+    })
   }
 
   /** Without regard to the plan that there is. */

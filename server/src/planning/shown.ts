@@ -114,7 +114,7 @@ function span({ now, calendar, settings }: Lab, days: number): { from: number; u
   const last = open[today + days - 1] ?? open.at(-1)
   if (!first || !last) return { from: now, until: now + days * DAY }
   // The last two hours are enough of the past.
-  const from = Math.max(first[0] - 30 * MINUTE, now - 120 * MINUTE)
+  const from = Math.min(now - 30 * MINUTE, Math.max(first[0] - 30 * MINUTE, now - 120 * MINUTE))
   return { from, until: last[1] + 60 * MINUTE }
 }
 
