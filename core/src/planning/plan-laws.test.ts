@@ -156,6 +156,21 @@ describe('plans of invented labs', () => {
       few,
     )
   })
+  it('a step that is put at another time lies there, and others make way', () => {
+    const lab = tinyLab({
+      steps: [hands('A.1', 60), hands('B.1', 60), hands('C.1', 60)],
+    })
+    const { plan } = planOf(lab, 20)
+    // Eight, nine and ten: A is put where another lies.
+    const pinned = {
+      ...lab,
+      steps: lab.steps.map((step) => (step.id === 'A.1' ? { ...step, pinnedMinute: 570 } : step)),
+    } as PlanInstance
+    const search = new PlanSearch(network(pinned), { seed: 1, from: plan, withoutRules: true })
+    expect(search.unplaced).toEqual([])
+    expect(search.best.plan.steps.find(({ id }) => id === 'A.1')!.startMinute).toBe(570)
+    expect(checkPlan(pinned, search.best.plan)).toEqual([])
+  })
   it('somebody away: no rule is broken, and what is not theirs stays where it can', () => {
     fc.assert(
       fc.property(labs, (lab) => {

@@ -32,7 +32,7 @@ export function leastChange(net: Network, old: Plan): { schedule: Schedule; with
     if (isOut.has(block)) return false
     if (net.blocksBefore[block]!.every(keep) && schedule.put(block, undefined, wanted)) {
       // What was begun, or is new, may lie elsewhere: then others that keep their place go first.
-      if (isAsWanted(net, schedule, block, wanted)) return true
+      if (isPinned(net, block) || isAsWanted(net, schedule, block, wanted)) return true
       schedule.remove(block)
     }
     moved.push(block)
@@ -59,3 +59,7 @@ function isAsWanted(net: Network, schedule: Schedule, block: number, wanted: Wan
       (schedule.start[step] === wanted.start[step] && schedule.person[step] === wanted.person[step]),
   )
 }
+
+/** What somebody has put at a time lies there now, wherever it lay before, and others make way. */
+const isPinned = (net: Network, block: number): boolean =>
+  net.blocks[block]!.some((step) => net.pinned[step] !== NONE)

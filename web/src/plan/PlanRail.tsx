@@ -123,7 +123,7 @@ export function PlanRail({ plan, now, chosen, lit, onChoose, onMove, mayMove, sh
             className="border-error pointer-events-none absolute inset-y-0 z-20 border-l-3"
             style={{ left: `${100 * scale.at(now)}%` }}
           >
-            <span className="bg-error figures absolute top-5 -left-7 rounded-md px-1.5 font-mono text-sm font-bold text-white">
+            <span className="bg-error text-error-content figures absolute top-5 -left-7 rounded-md px-1.5 font-mono text-sm font-bold">
               {clockTime(now)}
             </span>
           </div>
@@ -376,8 +376,6 @@ function Batches({ row, plan, scale, width, now, chosen, onChoose }: RowProps) {
     return (
       <div
         key={key}
-        role="img"
-        aria-label={said}
         title={said}
         className={`hatched absolute inset-y-1 overflow-hidden rounded-lg border ${loads.some(({ caseId }) => caseId === chosen) ? 'border-primary border-2' : 'border-base-content/50'}`}
         style={{ left: `${100 * left}%`, width: `max(10px, ${100 * size}%)` }}
@@ -399,7 +397,7 @@ function Batches({ row, plan, scale, width, now, chosen, onChoose }: RowProps) {
               <button
                 key={docket}
                 type="button"
-                tabIndex={-1}
+                aria-label={`${docket}. ${said}`}
                 onClick={() => bar && onChoose(bar)}
                 className={`rounded px-1 text-xs font-bold ${bar?.caseId === chosen ? 'bg-primary text-primary-content' : ''}`}
                 style={
@@ -462,6 +460,7 @@ function useWidth() {
     if (!node) return
     const measure = () => setWidth(node.clientWidth)
     measure()
+    if (typeof ResizeObserver === 'undefined') return
     const observer = new ResizeObserver(measure)
     observer.observe(node)
     return () => observer.disconnect()

@@ -20,14 +20,23 @@ export function PlannedOut({
   const run = plan?.bars.find(
     (bar) => bar.jobId === jobId && bar.part === 'run' && bar.steps.some((step) => step.stepId === stepId),
   )
+  const out = plan?.bars.find(
+    (bar) => bar.jobId === jobId && bar.part === 'out' && bar.steps.some((step) => step.stepId === stepId),
+  )
   const load = plan?.loads.find(({ runs }) => run !== undefined && runs?.at === run.at)
-  if (!plan || !run || !load || run.begun) return null
+  const outAt = load?.until ?? out?.until
+  if (!plan || !run || outAt === undefined) return null
   return (
     <p className="border-warning border-l-4 pl-3 text-sm">
-      By the plan it goes in <b className="figures">{dayAndTime(load.at, now)}</b> and comes out{' '}
-      <b className="figures">{dayAndTime(load.until, now)}</b>.{' '}
-      <button type="button" className="small-act mt-1" onClick={() => onTake(clockTime(load.until))}>
-        Out by {clockTime(load.until)}
+      By the plan it{' '}
+      {load && !run.begun && (
+        <>
+          goes in <b className="figures">{dayAndTime(load.at, now)}</b> and{' '}
+        </>
+      )}
+      comes out <b className="figures">{dayAndTime(outAt, now)}</b>.{' '}
+      <button type="button" className="small-act mt-1" onClick={() => onTake(clockTime(outAt))}>
+        Out by {clockTime(outAt)}
       </button>
     </p>
   )
