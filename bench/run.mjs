@@ -15,6 +15,7 @@ for (const name of [
   'million-triangles',
   'survey',
   'stain',
+  'plan',
 ])
   sections.push((await import(`./${name}.mjs`)).section)
 const text = `# Benchmarks

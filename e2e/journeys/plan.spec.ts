@@ -33,12 +33,8 @@ test('an oven out of order until Thursday: tried, taken, and the plan goes by it
   for (const load of shown.loads.filter(({ machine, at }) => machine === furnace.name && at > shown.now))
     expect(load.at).toBeGreaterThan(until.getTime() - 86_400_000)
   // It stands on the list of what the lab has, and comes off there.
-  await page.goto('/settings')
   await page.goto('/shelf')
-  await page
-    .getByRole('tab', { name: 'Equipment' })
-    .or(page.getByRole('button', { name: 'Equipment' }))
-    .click()
+  await page.getByText('Equipment', { exact: true }).click()
   await page.getByRole('button', { name: 'Change Sintering furnace' }).click()
   await page.getByRole('button', { name: /^Take off Out of order/ }).click()
   await page.getByRole('button', { name: 'Store' }).click()

@@ -33,6 +33,10 @@ const MINUTE = 60_000
 const QUIET_MILLIS = 30
 /** The clock goes on: what should have begun meanwhile is laid again. */
 const STALE_MINUTES = 5
+/** A start that moves by less is the same for whoever looks. */
+const SAME_MINUTES = 10
+/** Cases that are planned; of more those due first. */
+const MOST_PLANNED = 400
 const SEED = 1
 const LONGEST_WAIT_MILLIS = 10_000
 /** Plans that overtake one another while somebody waits. */
@@ -65,6 +69,7 @@ export class PlanService implements OnModuleInit, OnApplicationShutdown {
       }
     | undefined
   private turn = 0
+  private mark = ''
   private isAnew = false
   private damaged: readonly string[] = []
   private timer?: NodeJS.Timeout
@@ -201,7 +206,8 @@ export class PlanService implements OnModuleInit, OnApplicationShutdown {
     ])
     const cases: LiveCase[] = []
     const damaged: string[] = []
-    for (const { caseId } of summaries) {
+    const first = [...summaries].sort((a, b) => a.dueAt - b.dueAt).slice(0, MOST_PLANNED)
+    for (const { caseId } of first) {
       const state = await this.stateOf(caseId)
       if (state) cases.push({ caseId, state })
       else damaged.push(caseId)
@@ -242,9 +248,14 @@ export class PlanService implements OnModuleInit, OnApplicationShutdown {
         .catch((error: unknown) => this.logger.error(`The lab was not planned: ${String(error)}`))
       return
     }
-    this.made = { ...asked, desk, board: planBoard(asked.lab, asked.live, desk.plan) }
+    const board = planBoard(asked.lab, asked.live, desk.plan)
+    const mark = markOf(board)
+    const isNew = mark !== this.mark
+    this.mark = mark
+    this.made = { ...asked, desk, board }
     for (const done of this.first.splice(0)) done()
-    this.live.announce({ kind: 'planned' })
+    // Screens ask again only where somebody would do something else, or at another time.
+    if (isNew) this.live.announce({ kind: 'planned' })
   }
 
   /** Something of those without a place is let go, one thing after the other. */
@@ -299,4 +310,13 @@ export class PlanService implements OnModuleInit, OnApplicationShutdown {
       )
     return answer
   }
+}
+
+/** What a plan says, to some minutes: what goes on meanwhile moves it by seconds at every look. */
+function markOf({ steps, ends }: PlanBoard): string {
+  const near = (at: number) => Math.round(at / (SAME_MINUTES * MINUTE))
+  return JSON.stringify([
+    [...steps].map(([key, { at, personId }]) => [key, near(at), personId]),
+    [...ends].map(([caseId, at]) => [caseId, near(at)]),
+  ])
 }
