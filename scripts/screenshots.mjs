@@ -50,6 +50,7 @@ const views = [
     press: 'Right side',
   },
   { name: 'mount', path: '/mount', choose: 'To the right' },
+  { name: 'plan', path: '/plan', prepare: planned },
   {
     name: 'set-up-plan',
     path: `/set-up?case=${await caseOf('K-2165')}&job=job-1&step=plan-set-up&sheet=set-up-plan`,
@@ -66,7 +67,6 @@ const views = [
   { name: 'fire', path: `/fire?case=${await caseOf('K-2172')}&job=job-1&view=plan`, prepare: planStains },
   { name: 'fire-furnace', path: `/fire?case=${await caseOf('K-2157')}&job=job-1&view=furnace` },
   { name: 'finish', path: '/finish', prepare: seeScratch },
-  { name: 'shelf', path: '/shelf' },
   { name: 'instruments', path: '/instruments' },
   { name: 'paper-delivery', path: `/papers/delivery/${await caseOf('K-2125')}` },
 ]
@@ -99,6 +99,12 @@ async function coreWorkedOut(page) {
       (path) => (path.getAttribute('d') ?? '').length > 300,
     ),
   )
+}
+
+/** The plan is there, and no longer looked for. */
+async function planned(page) {
+  await page.getByRole('region', { name: 'Tonight' }).waitFor({ timeout: 60_000 })
+  await page.waitForTimeout(4000)
 }
 
 /** Every bath has been followed. */

@@ -1,4 +1,5 @@
 import {
+  type BoardBar,
   choice,
   figure,
   holidaysShape,
@@ -17,8 +18,6 @@ import {
   planPersonShape,
   priorities,
   record,
-  type Stage,
-  type TaskPart,
   text,
   typedAs,
   words,
@@ -26,18 +25,7 @@ import {
 import { nothing, result, results, route } from './route.ts'
 
 /** A stretch of work as it is planned. All times in ms since 1970. */
-export interface PlanBar {
-  readonly id: string
-  readonly caseId: string
-  readonly jobId: string
-  readonly docket: string
-  readonly part: TaskPart
-  readonly stage: Stage
-  readonly steps: readonly { readonly stepId: string; readonly name: string; readonly at: number }[]
-  readonly at: number
-  readonly until: number
-  readonly personId?: string
-  readonly begun?: true
+export interface PlanBar extends BoardBar {
   readonly pinned?: true
 }
 /** A place or a machine taken by a case, and when its program runs. */
@@ -126,6 +114,8 @@ export interface PlanRow {
   readonly batch?: boolean
 }
 export interface PlanShown {
+  /** Otherwise the server is told to make none. */
+  readonly makesPlans: boolean
   /** None yet: the first is being made, or there is nothing to plan. */
   readonly madeAt: number | null
   readonly now: number

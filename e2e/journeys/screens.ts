@@ -15,6 +15,7 @@ export const screens = [
   '/fire',
   '/fire?view=furnace',
   '/fire?view=pots',
+  '/plan',
   '/shelf',
   '/settings',
   '/instruments',

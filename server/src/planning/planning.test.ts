@@ -293,7 +293,11 @@ describe('a server that does not plan', () => {
   it('says so, and its bench goes by the dates', async () => {
     const server = await TestServer.open({ planRounds: 0 })
     await server.receive()
-    expect((await server.get('/plan').expect(200)).body).toMatchObject({ madeAt: null, bars: [] })
+    expect((await server.get('/plan').expect(200)).body).toMatchObject({
+      makesPlans: false,
+      madeAt: null,
+      bars: [],
+    })
     const { body } = await server.get('/bench').expect(200)
     expect(body.work[0].planned).toBeUndefined()
     expect((await server.get('/plan/csv').expect(422)).body.code).toBe('no-plan-yet')

@@ -31,6 +31,7 @@ export function shownPlan(made: MadePlan | undefined, lab: Lab, days: number, pl
   const { from, until } = span(lab, days)
   const open = labHours(calendar, settings.holidays, from, until)
   const common = {
+    makesPlans: plans.isOn,
     now,
     from,
     until,

@@ -156,6 +156,7 @@ describe('the house around every screen', () => {
     expect(rail.getAllByRole('link').map(({ textContent }) => textContent)).toEqual([
       'Bench',
       'Cases',
+      'Plan',
       'Instruments',
       'Shelf',
       'Settings',

@@ -399,7 +399,7 @@ function Batches({ row, plan, scale, width, now, chosen, onChoose }: RowProps) {
                 type="button"
                 aria-label={`${docket}. ${said}`}
                 onClick={() => bar && onChoose(bar)}
-                className={`rounded px-1 text-xs font-bold ${bar?.caseId === chosen ? 'bg-primary text-primary-content' : ''}`}
+                className={`rounded px-1 text-xs font-bold whitespace-nowrap ${bar?.caseId === chosen ? 'bg-primary text-primary-content' : ''}`}
                 style={
                   bar?.caseId === chosen ? {} : { background: 'var(--plaster)', color: 'var(--on-light)' }
                 }

@@ -22,11 +22,13 @@ const zooms = [
   ['3', 'Three days'],
   ['7', 'Week'],
 ] as const
+/** On a screen narrower than this a day is enough. */
+const PHONE_PX = 640
 type Zoom = (typeof zooms)[number][0]
 
 /** What is late and why, who does what when, what to start tonight, what if. */
 export function PlanScreen() {
-  const [days, setDays] = useState<Zoom>('3')
+  const [days, setDays] = useState<Zoom>(() => (innerWidth < PHONE_PX ? '1' : '3'))
   const { data: plan, error } = useAnswer('GET /plan', { query: { days } })
   const now = useNow()
   if (!plan)
@@ -47,9 +49,13 @@ function Nothing({ plan }: { plan: PlanShown }) {
     <main className="mx-auto grid max-w-3xl gap-4 p-8">
       <h1 className="text-[2.75rem] leading-none font-bold">Plan</h1>
       <p className="text-lg">
-        {plan.notPlanned.length > 0
-          ? `Nothing can be planned: ${plan.notPlanned.map(({ docket, why }) => `${docket} ${notPlannedWords[why]}`).join(', ')}.`
-          : 'Nothing is in work. A case that is taken in is planned at once.'}
+        {!plan.makesPlans
+          ? 'This server makes no plan: the bench goes by the due dates.'
+          : plan.madeAt === null
+            ? 'The first plan is being made.'
+            : plan.notPlanned.length > 0
+              ? `Nothing can be planned: ${plan.notPlanned.map(({ docket, why }) => `${docket} ${notPlannedWords[why]}`).join(', ')}.`
+              : 'Nothing is in work. A case that is taken in is planned at once.'}
       </p>
       <Link to="/cases/new" className="act-main justify-self-start">
         Take in a case
@@ -155,7 +161,7 @@ function Plan({ plan, now, days, onDays }: PlanProps) {
         </p>
       )}
       <section
-        className="card-flat flex min-h-80 grow flex-col overflow-hidden p-3 xl:min-h-0"
+        className="card-flat isolate flex min-h-80 grow flex-col overflow-hidden p-3 xl:min-h-0"
         aria-label="The days"
       >
         <PlanRail

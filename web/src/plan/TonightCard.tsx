@@ -13,17 +13,17 @@ const limitWords: Readonly<Record<PlanTonight['limit'], string>> = {
 export function TonightCard({ tonight, now }: { tonight: readonly PlanTonight[]; now: number }) {
   return (
     <section className="card-flat flex min-h-0 flex-col px-4 py-3" aria-label="Tonight">
-      <div className="grid grid-cols-[minmax(0,1fr)_5rem_8rem_7rem] items-baseline gap-3 pb-1">
+      <div className="grid grid-cols-[minmax(0,1fr)_5rem_6rem] sm:grid-cols-[minmax(0,1fr)_5rem_8rem_7rem] items-baseline gap-3 pb-1">
         <h2 className="text-xl font-semibold">Tonight</h2>
         <span className="text-right text-sm">load by</span>
-        <span className="text-sm">runs</span>
+        <span className="hidden text-sm sm:inline">runs</span>
         <span className="text-right text-sm">out</span>
       </div>
       <ul className="min-h-0 overflow-y-auto">
         {tonight.map((load) => (
           <li
             key={`${load.machine} ${load.startsAt}`}
-            className="border-base-300 grid grid-cols-[minmax(0,1fr)_5rem_8rem_7rem] items-center gap-3 border-t py-1"
+            className="border-base-300 grid grid-cols-[minmax(0,1fr)_5rem_6rem] sm:grid-cols-[minmax(0,1fr)_5rem_8rem_7rem] items-center gap-3 border-t py-1"
           >
             <span className="min-w-0 leading-tight">
               <b className="block truncate">{load.machine}</b>
@@ -42,7 +42,7 @@ export function TonightCard({ tonight, now }: { tonight: readonly PlanTonight[];
               {dayAndTime(load.loadBy, now)}
               <span className="block font-sans text-xs font-normal">{limitWords[load.limit]}</span>
             </b>
-            <span className="figures text-sm">
+            <span className="figures hidden text-sm sm:inline">
               {load.startsAt > load.loadBy
                 ? `${clockTime(load.startsAt)} by itself, `
                 : `planned ${dayAndTime(load.startsAt, now)}, `}

@@ -89,17 +89,17 @@ export function WhatIfCard({ plan, now }: { plan: PlanShown; now: number }) {
       {tried?.refusal && <Message tone="error" words={tried.refusal} />}
       {asked && found && document && (
         <>
-          <Both tried={found} document={document} now={now} />
           <div className="flex flex-wrap gap-2">
             {kind !== 'oneMore' && (
-              <button type="button" className="act" onClick={take}>
+              <button type="button" className="small-act" onClick={take}>
                 {kind === 'rush' ? 'Make it a rush' : 'It is so: plan by it'}
               </button>
             )}
-            <button type="button" className="act" onClick={() => setAsked(undefined)}>
+            <button type="button" className="small-act" onClick={() => setAsked(undefined)}>
               Leave it
             </button>
           </div>
+          <Both tried={found} document={document} now={now} />
         </>
       )}
       {refusal && <Message tone="error" words={refusal} />}

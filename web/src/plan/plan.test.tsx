@@ -31,6 +31,7 @@ const bar = (id: string, more: Partial<PlanBar>): PlanBar => ({
   ...more,
 })
 const plan: PlanShown = {
+  makesPlans: true,
   madeAt: NOW - 60_000,
   now: NOW,
   isSearching: false,
@@ -300,6 +301,15 @@ describe('the plan screen', () => {
     opened({ 'GET /plan': { ...plan, cases: [], late: [], notPlanned: [] } })
     expect(await screen.findByRole('link', { name: 'Take in a case' })).toBeTruthy()
     expect(screen.getByText(/Nothing is in work/)).toBeTruthy()
+  })
+  it('a server that makes no plan says so', async () => {
+    const none = { ...plan, cases: [], late: [], notPlanned: [], madeAt: null }
+    opened({ 'GET /plan': { ...none, makesPlans: false } })
+    expect(await screen.findByText(/makes no plan/)).toBeTruthy()
+  })
+  it('the first plan takes a moment', async () => {
+    opened({ 'GET /plan': { ...plan, cases: [], late: [], notPlanned: [], madeAt: null } })
+    expect(await screen.findByText('The first plan is being made.')).toBeTruthy()
   })
   it('a lab that is all on hold says so', async () => {
     opened({ 'GET /plan': { ...plan, cases: [], late: [] } })
