@@ -167,6 +167,13 @@ describe('what a step tells the plan', () => {
       personId: 'p-ben',
     })
   })
+  it('but not for longer than an hour and a half', () => {
+    const denture = labInstance(labOf([new Bench('complete-denture')]))
+    const several = [...denture.tasks.values()].filter(({ steps }) => steps.length > 1)
+    const longest = Math.max(...several.map(({ minutes }) => minutes))
+    expect(longest).toBeLessThanOrEqual(90)
+    expect(longest).toBeGreaterThan(45)
+  })
   it('what was begun is frozen, with who began it; what is over is not in it', () => {
     const bench = new Bench('study-cast').upTo('trim')
     const lab = labInstance(labOf([bench]))

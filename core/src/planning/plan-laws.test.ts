@@ -363,5 +363,7 @@ describe('why, until when, how sure', () => {
         limit: 'closing',
       },
     ])
+    // A lab that closes before its people go home: in before it closes all the same.
+    expect(nightLoads(network(lab), plan, 1000, 1920)).toMatchObject([{ loadByMinute: 990 }])
   })
 })

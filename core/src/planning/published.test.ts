@@ -161,6 +161,20 @@ describe('more of them, one rule each', () => {
     expect(planned(tinyLab({ steps })).worth.cost).toBe(12)
     expect(planned(tinyLab({ steps, previous })).worth.cost).toBe(15)
   })
+  it('another person than planned counts like half an hour moved', () => {
+    const lab = tinyLab({
+      persons: [
+        { id: 'Ada', skills: ['bench'], calendar: 'shift' },
+        { id: 'Ben', skills: ['wax'], calendar: 'shift' },
+      ],
+      steps: [hands('A.1', 30)],
+      previous: { stableUntilMinute: 1020, steps: [{ id: 'A.1', startMinute: 470, personId: 'Ben' }] },
+    })
+    // 30 min in the house, 10 min later than it was, in other hands.
+    const best = planned(lab, 5)
+    expect(best.worth.cost).toBe(3 + 10 + 30)
+    expect(planWorth(lab, best.plan)).toEqual(best.worth)
+  })
   it('a pin: a step at its time, and what goes before it in time for it', () => {
     const lab = tinyLab({
       steps: [hands('A.1', 30), hands('A.2', 30, { pinnedMinute: 840 }), hands('B.1', 60)],

@@ -15,6 +15,7 @@ import { type Preferences, usePreferences } from '../preferences/preferences.ts'
 import { useSession } from '../session/session.ts'
 import { BackupsPanel } from './BackupsPanel.tsx'
 import { NetworkPanel } from './NetworkPanel.tsx'
+import { OwnMinutesPanel } from './OwnMinutesPanel.tsx'
 import { PeoplePanel, SessionsPanel } from './PeoplePanel.tsx'
 import { PlanPeoplePanel } from './PlanPeoplePanel.tsx'
 
@@ -76,6 +77,7 @@ export function SettingsScreen() {
           <ClockControl />
           <PeoplePanel />
           <PlanPeoplePanel />
+          <OwnMinutesPanel />
           <SessionsPanel />
           <section className="card-flat flex flex-wrap items-center justify-between gap-4 p-6">
             <p>Codes for start, done, not now, fault and weigh.</p>

@@ -9,6 +9,7 @@ import { tellScannedCommand } from '../keys/scanned-command.ts'
 import { listenForScans } from '../keys/scanner.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
 import { followChanges } from '../live/changes.ts'
+import { readClock } from '../live/lab-clock.ts'
 import { freshen, useAnswer } from '../live/queries.ts'
 import { onSignedOut, request, sentenceOf } from '../live/request.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
@@ -22,6 +23,7 @@ const SignIn = lazy(() => import('./SignIn.tsx').then(({ SignIn: Component }) =>
 /** What stands around every screen: places, keys, scanner, alarm, connection. */
 export function Shell() {
   const session = useAnswer('GET /session')
+  const isClockRead = useClockRead()
   useEffect(followChanges, [])
   // A session may end while somebody works: the door is shown, and what was typed is kept behind it.
   useEffect(() => onSignedOut(() => void freshen('GET /session')), [])
@@ -33,6 +35,7 @@ export function Shell() {
     ) : (
       <Waiting />
     )
+  if (!isClockRead) return <Waiting />
   if (!session.data.person)
     return (
       <Suspense fallback={<Waiting />}>
@@ -44,6 +47,18 @@ export function Shell() {
       <House />
     </SessionContext>
   )
+}
+
+/** Until the clock of the lab was asked for once: this machine's own may show another day. */
+function useClockRead(): boolean {
+  const [isRead, setRead] = useState(false)
+  useEffect(() => {
+    // A server that is not reached is waited for elsewhere; what is kept at this bench goes by its own clock.
+    void readClock()
+      .catch(() => undefined)
+      .finally(() => setRead(true))
+  }, [])
+  return isRead
 }
 
 function House() {

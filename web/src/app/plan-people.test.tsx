@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { fireEvent, screen, waitFor } from '@testing-library/react'
 import { noPlanSettings, usualPerson } from '@yentrik/core'
 import { serverWith, show } from '../testing/lab.tsx'
+import { OwnMinutesPanel } from './OwnMinutesPanel.tsx'
 import { hoursOf, hoursWords, PlanPeoplePanel } from './PlanPeoplePanel.tsx'
 
 const button = (name: string | RegExp) => screen.getByRole('button', { name })
@@ -106,5 +107,43 @@ describe('skills and hours of people', () => {
       personId: 'p-1',
       calendar: 'BEGIN:VCALENDAR',
     })
+  })
+})
+
+describe('minutes of this lab', () => {
+  const shown = () => {
+    const sent = serverWith({
+      'GET /plan/settings': { ...noPlanSettings, minutes: { 'study-cast/trim': { hands: 33 } } },
+      'PUT /plan/minutes': {},
+    })
+    return { ...show(<OwnMinutesPanel />), sent }
+  }
+  it('are shown beside the usual ones, changed, and given back to the route', async () => {
+    const { user, sent } = shown()
+    fireEvent.change(await screen.findByLabelText('Job'), { target: { value: 'study-cast' } })
+    fireEvent.change(screen.getByLabelText('Step'), { target: { value: 'trim' } })
+    const hands = () => screen.getByLabelText('Hands take') as HTMLInputElement
+    expect(hands().value).toBe('33')
+    fireEvent.change(hands(), { target: { value: 'long' } })
+    await user.click(button('Store these minutes'))
+    expect(hands().value).toBe('long')
+    expect(sent.some(({ method }) => method === 'PUT')).toBe(false)
+    fireEvent.change(hands(), { target: { value: '41' } })
+    await user.click(button('Store these minutes'))
+    await waitFor(() =>
+      expect(sent.find(({ method }) => method === 'PUT')?.body).toEqual({
+        templateId: 'study-cast',
+        stepId: 'trim',
+        hands: 41,
+      }),
+    )
+    fireEvent.change(hands(), { target: { value: '' } })
+    await user.click(button('Store these minutes'))
+    await waitFor(() =>
+      expect(sent.filter(({ method }) => method === 'PUT')[1]?.body).toEqual({
+        templateId: 'study-cast',
+        stepId: 'trim',
+      }),
+    )
   })
 })
