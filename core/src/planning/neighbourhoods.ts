@@ -185,9 +185,9 @@ export class Neighbourhoods {
     if (machines.size > 0)
       for (const [hold, { from }] of net.holds.entries())
         if (
-          machines.has(schedule.machine[hold]!) &&
-          schedule.holdFrom[hold]! < until + 1 &&
-          schedule.holdTo[hold]! > ready
+          machines.has(schedule.machines.machine[hold]!) &&
+          schedule.machines.holdFrom[hold]! < until + 1 &&
+          schedule.machines.holdTo[hold]! > ready
         )
           found.add(net.caseOf[from]!)
     found.delete(one)

@@ -1,4 +1,5 @@
-import { type Batch, Batches, Diary, Places } from './bookings.ts'
+import { Diary } from './bookings.ts'
+import { isOpen, MachineBookings } from './machine-bookings.ts'
 import { ATTENDED, CLINIC, type Network, NONE, PROGRAM } from './network.ts'
 import { windowFor } from './open-time.ts'
 import type { Plan } from './plan-shape.ts'
@@ -33,17 +34,11 @@ export class Schedule {
   readonly start: Int32Array
   readonly end: Int32Array
   readonly person: Int32Array
-  /** By hold: its machine, and what it takes of it. */
-  readonly machine: Int32Array
-  readonly holdFrom: Int32Array
-  readonly holdTo: Int32Array
-  private readonly batch: (Batch | undefined)[]
+  readonly machines: MachineBookings
   private readonly openFrom: Int32Array
   private readonly openTo: Int32Array
   private readonly raised: Int32Array
   private readonly diaries: readonly Diary[]
-  private readonly places: readonly (Places | undefined)[]
-  private readonly batches: readonly (Batches | undefined)[]
   private waits: BatchWaits = noWait
   private wanted: Wanted | undefined
   private step15 = 0
@@ -52,29 +47,14 @@ export class Schedule {
 
   constructor(readonly net: Network) {
     const steps = net.ids.length
-    const holds = net.holds.length
     this.start = new Int32Array(steps).fill(NONE)
     this.end = new Int32Array(steps).fill(NONE)
     this.person = new Int32Array(steps).fill(NONE)
     this.openFrom = new Int32Array(steps)
     this.openTo = new Int32Array(steps)
     this.raised = new Int32Array(steps)
-    this.machine = new Int32Array(holds).fill(NONE)
-    this.holdFrom = new Int32Array(holds)
-    this.holdTo = new Int32Array(holds)
-    this.batch = new Array(holds).fill(undefined)
+    this.machines = new MachineBookings(net)
     this.diaries = net.personTime.map((time) => new Diary(time))
-    const machine = new Map(net.instance.machines.map((each) => [each.id, each]))
-    const windows = (id: string) => {
-      const { calendar } = machine.get(id)!
-      return calendar === undefined ? undefined : net.instance.calendars[calendar]
-    }
-    this.places = net.machines.map((id, n) =>
-      net.isBatch[n] ? undefined : new Places(machine.get(id)!.capacity, windows(id)),
-    )
-    this.batches = net.machines.map((id, n) =>
-      net.isBatch[n] ? new Batches(machine.get(id)!.capacity, windows(id)) : undefined,
-    )
     this.bookBegun()
   }
 
@@ -148,8 +128,8 @@ export class Schedule {
     const kept: number[] = []
     for (const step of this.net.blocks[block]!) {
       kept.push(this.start[step]!, this.end[step]!, this.person[step]!)
-      for (const hold of this.net.ownHolds[step]!) kept.push(this.machine[hold]!)
-      for (const hold of this.net.closes[step]!) kept.push(this.machine[hold]!)
+      for (const hold of this.net.ownHolds[step]!) kept.push(this.machines.machine[hold]!)
+      for (const hold of this.net.closes[step]!) kept.push(this.machines.machine[hold]!)
     }
     return kept
   }
@@ -163,22 +143,22 @@ export class Schedule {
       const person = kept[n++]!
       if (net.frozenStart[step] === NONE) this.bookPerson(step, person)
       for (const hold of net.ownHolds[step]!)
-        this.holdFor(hold, kept[n++]!, this.start[step]!, this.end[step]!)
-      for (const hold of net.closes[step]!) this.machine[hold] = kept[n++]!
+        this.machines.holdFor(hold, kept[n++]!, this.start[step]!, this.end[step]!)
+      for (const hold of net.closes[step]!) this.machines.machine[hold] = kept[n++]!
     }
     for (const step of steps)
       for (const hold of net.closes[step]!) {
         const { from, fromEnd, toEnd, program } = net.holds[hold]!
-        const machine = this.machine[hold]!
+        const machine = this.machines.machine[hold]!
         const begins = fromEnd ? this.end[from]! : this.start[from]!
         const ends = toEnd ? this.end[step]! : this.start[step]!
-        if (program === NONE) this.holdFor(hold, machine, begins, ends)
-        else this.join(hold, machine, this.start[program]!, begins, ends)
+        if (program === NONE) this.machines.holdFor(hold, machine, begins, ends)
+        else this.machines.join(hold, machine, this.start[program]!, begins, ends)
       }
   }
 
   private take(step: number): void {
-    for (const hold of this.net.closes[step]!) this.reopen(hold)
+    for (const hold of this.net.closes[step]!) this.machines.reopen(hold, this.programEnd(hold))
     this.undoStart(step)
   }
 
@@ -209,7 +189,7 @@ export class Schedule {
       if (back !== LIES) {
         for (const other of net.closes[step]!) {
           if (other === hold) break
-          this.reopen(other)
+          this.machines.reopen(other, this.programEnd(other))
         }
         this.undoStart(step)
         return back
@@ -221,8 +201,8 @@ export class Schedule {
   /** What `firstTime` of a step booked. */
   private undoStart(step: number): void {
     const { net } = this
-    if (net.kind[step] === PROGRAM && net.runs[step] !== NONE) this.leave(net.runs[step]!)
-    for (const hold of net.ownHolds[step]!) this.release(hold)
+    if (net.kind[step] === PROGRAM && net.runs[step] !== NONE) this.machines.leave(net.runs[step]!)
+    for (const hold of net.ownHolds[step]!) this.machines.release(hold)
     if (net.frozenStart[step] === NONE && this.person[step] !== NONE) {
       this.diaries[this.person[step]!]!.free(this.openFrom[step]!, this.openTo[step]!)
       this.person[step] = NONE
@@ -237,12 +217,12 @@ export class Schedule {
     this.end[step] = net.frozenEnd[step]!
     this.person[step] = net.frozenPerson[step]!
     for (const hold of net.ownHolds[step]!)
-      this.holdFor(hold, net.holds[hold]!.machines[0]!, this.start[step]!, this.end[step]!)
+      this.machines.holdFor(hold, net.holds[hold]!.machines[0]!, this.start[step]!, this.end[step]!)
     const hold = net.runs[step]!
     if (net.kind[step] === PROGRAM && hold !== NONE) {
       const { machines, from, fromEnd } = net.holds[hold]!
       const begins = from === step ? this.start[step]! : fromEnd ? this.end[from]! : this.start[from]!
-      this.join(hold, machines[0]!, this.start[step]!, begins, this.end[step]!)
+      this.machines.join(hold, machines[0]!, this.start[step]!, begins, this.end[step]!)
     }
     return LIES
   }
@@ -287,7 +267,7 @@ export class Schedule {
         if (fromEnd || program !== NONE) continue
         let first = Number.POSITIVE_INFINITY
         for (const machine of machines)
-          first = Math.min(first, this.places[machine]!.firstFit(at, leastMinutes, size))
+          first = Math.min(first, this.machines.places[machine]!.firstFit(at, leastMinutes, size))
         if (first > at) {
           at = first
           again = Number.isFinite(at)
@@ -309,7 +289,7 @@ export class Schedule {
         const { machines, size } = net.holds[hold]!
         let first = Number.POSITIVE_INFINITY
         for (const machine of machines)
-          first = Math.min(first, this.places[machine]!.firstFit(at, minutes, size))
+          first = Math.min(first, this.machines.places[machine]!.firstFit(at, minutes, size))
         if (first > at) {
           at = first
           if (!Number.isFinite(at)) return at
@@ -334,9 +314,9 @@ export class Schedule {
       const { machines, size } = net.holds[hold]!
       const from = this.start[step]!
       const to = this.end[step]!
-      const fits = (each: number) => this.places[each]!.firstFit(from, to - from, size) === from
+      const fits = (each: number) => this.machines.places[each]!.firstFit(from, to - from, size) === from
       const machine = this.inTurn(hold, machines).find(fits)!
-      this.holdFor(hold, machine, from, to)
+      this.machines.holdFor(hold, machine, from, to)
     }
     return LIES
   }
@@ -418,52 +398,24 @@ export class Schedule {
     const minutes = net.minutes[step]!
     const program = net.program[step]!
     const isOwnStart = from === step
-    const wait = this.waits(program)
-    let best = Number.POSITIVE_INFINITY
-    let bestMachine = NONE
-    let push = Number.POSITIVE_INFINITY
-    for (const machine of this.inTurn(hold, machines)) {
-      const batches = this.batches[machine]!
-      const { list, windows, capacity } = batches
-      let begins = isOwnStart ? ready : fromEnd ? this.end[from]! : this.start[from]!
-      for (;;) {
-        // The one batch that can be joined is the first that is not over when this hold begins.
-        const n = batches.firstAfter(begins)
-        const next = list[n]
-        if (next && next.program === program && next.start >= ready && next.size + size <= capacity) {
-          const last = Math.max(next.to, next.start + minutes)
-          const after = list[n + 1]
-          const fits = (!after || after.from >= last) && isOpen(windows, Math.min(begins, next.from), last)
-          if (fits && next.start < best) {
-            best = next.start
-            bestMachine = machine
-          }
-        }
-        let opens = Math.max(begins, ready)
-        if (!next || next.from >= opens + wait + minutes) opens += wait
-        let later = next && next.from < opens + minutes ? next.to : begins
-        if (later === begins && windows)
-          later = windowFor(windows, begins, opens + minutes - begins) ?? Number.POSITIVE_INFINITY
-        if (later === begins) {
-          if (opens < best) {
-            best = opens
-            bestMachine = machine
-          }
-          break
-        }
-        if (!isOwnStart) push = Math.min(push, later - begins)
-        if (!isOwnStart || later >= best || !Number.isFinite(later)) break
-        begins = later
-      }
-    }
-    if (bestMachine === NONE || best + minutes > net.horizon) {
+    const loaded = isOwnStart ? ready : fromEnd ? this.end[from]! : this.start[from]!
+    const place = this.machines.soonestBatch(this.inTurn(hold, machines), {
+      program,
+      size,
+      minutes,
+      ready,
+      begins: loaded,
+      isOwnStart,
+      wait: this.waits(program),
+    })
+    const { start, machine, push } = place
+    if (machine === NONE || start + minutes > net.horizon) {
       if (isOwnStart || net.frozenStart[from] !== NONE || !Number.isFinite(push)) return NEVER
       return this.raise(from, push)
     }
-    this.start[step] = best
-    this.end[step] = best + minutes
-    const begins = isOwnStart ? best : fromEnd ? this.end[from]! : this.start[from]!
-    this.join(hold, bestMachine, best, begins, best + minutes)
+    this.start[step] = start
+    this.end[step] = start + minutes
+    this.machines.join(hold, machine, start, isOwnStart ? start : loaded, start + minutes)
     return LIES
   }
 
@@ -493,9 +445,9 @@ export class Schedule {
     if (program !== NONE) return this.closeBatch(hold, ends)
     let soonest = Number.POSITIVE_INFINITY
     for (const machine of this.inTurn(hold, machines)) {
-      const fits = this.places[machine]!.firstFit(begins, ends - begins, size)
+      const fits = this.machines.places[machine]!.firstFit(begins, ends - begins, size)
       if (fits === begins) {
-        this.holdFor(hold, machine, begins, ends)
+        this.machines.holdFor(hold, machine, begins, ends)
         return LIES
       }
       soonest = Math.min(soonest, fits)
@@ -507,20 +459,20 @@ export class Schedule {
   private closeBatch(hold: number, ends: number): number {
     const { net } = this
     const { size, from, program } = net.holds[hold]!
-    const batches = this.batches[this.machine[hold]!]!
-    const batch = this.batch[hold]!
+    const batches = this.machines.batches[this.machines.machine[hold]!]!
+    const batch = this.machines.batch[hold]!
     const last = Math.max(batch.to, ends)
     const next = batches.list[batches.list.indexOf(batch) + 1]
     const isFree = !next || next.from >= last
     if (isFree && isOpen(batches.windows, batch.from, last)) {
-      this.holdTo[hold] = ends
+      this.machines.holdTo[hold] = ends
       batch.to = last
       return LIES
     }
     if (net.frozenStart[program] !== NONE) {
       // It runs: a machine that is out of order next week does not change that. Another batch may not lie in its way.
       if (!isFree) return NEVER
-      this.holdTo[hold] = ends
+      this.machines.holdTo[hold] = ends
       batch.to = last
       return LIES
     }
@@ -528,71 +480,18 @@ export class Schedule {
       return this.raise(program, next.start - this.start[program]!)
     if (net.frozenStart[from] !== NONE) return this.raise(program, 1)
     if (!isFree) return this.raise(from, next.to - this.start[from]!)
-    const window = windowFor(batches.windows!, this.holdFrom[hold]!, ends - this.holdFrom[hold]!)
-    return window === undefined ? NEVER : this.raise(from, window - this.holdFrom[hold]!)
+    const window = windowFor(
+      batches.windows!,
+      this.machines.holdFrom[hold]!,
+      ends - this.machines.holdFrom[hold]!,
+    )
+    return window === undefined ? NEVER : this.raise(from, window - this.machines.holdFrom[hold]!)
   }
 
-  private holdFor(hold: number, machine: number, from: number, to: number): void {
-    this.machine[hold] = machine
-    this.holdFrom[hold] = from
-    this.holdTo[hold] = to
-    this.places[machine]!.take(from, to, this.net.holds[hold]!.size)
-  }
-  private release(hold: number): void {
-    if (this.machine[hold] === NONE) return
-    this.places[this.machine[hold]!]!.take(
-      this.holdFrom[hold]!,
-      this.holdTo[hold]!,
-      -this.net.holds[hold]!.size,
-    )
-    this.machine[hold] = NONE
-  }
-  private join(hold: number, machine: number, start: number, from: number, to: number): void {
-    const { size, program } = this.net.holds[hold]!
-    this.machine[hold] = machine
-    this.holdFrom[hold] = from
-    this.holdTo[hold] = to
-    this.batch[hold] = this.batches[machine]!.add(hold, size, this.net.program[program]!, start, from, to)
-  }
-  private leave(hold: number): void {
-    const batch = this.batch[hold]
-    if (!batch) return
-    this.batches[this.machine[hold]!]!.remove(
-      batch,
-      hold,
-      this.net.holds[hold]!.size,
-      this.holdFrom,
-      this.holdTo,
-    )
-    this.batch[hold] = undefined
-    this.machine[hold] = NONE
-  }
-  /** The end of a hold is open again. */
-  private reopen(hold: number): void {
+  /** When the program of a hold is through; of one without, never asked. */
+  private programEnd(hold: number): number {
     const { program } = this.net.holds[hold]!
-    if (program === NONE) {
-      this.release(hold)
-      return
-    }
-    const batch = this.batch[hold]
-    if (!batch) return
-    this.holdTo[hold] = this.end[program]!
-    this.batches[this.machine[hold]!]!.measure(batch, this.holdFrom, this.holdTo)
-  }
-
-  /** Minutes in which nothing lies in the machine that the lab wants busy, up to the last use of it. */
-  idle(): number {
-    const { bottleneck, now } = this.net
-    if (bottleneck === NONE) return 0
-    const batches = this.batches[bottleneck]
-    if (batches) return batches.idle(now)
-    const places = this.places[bottleneck]!
-    return places.idle(now, places.lastUse())
-  }
-
-  /** Holds that lie in the same batch as this one, itself among them. */
-  together(hold: number): readonly number[] {
-    return this.batch[hold]?.members ?? [hold]
+    return program === NONE ? NONE : this.end[program]!
   }
 
   plan(): Plan {
@@ -612,16 +511,10 @@ export class Schedule {
             ],
       ),
       holds: net.holdIds.flatMap((id, hold) =>
-        this.machine[hold] === NONE ? [] : [{ id, machineId: net.machines[this.machine[hold]!]! }],
+        this.machines.machine[hold] === NONE
+          ? []
+          : [{ id, machineId: net.machines[this.machines.machine[hold]!]! }],
       ),
     }
   }
-}
-
-function isOpen(
-  windows: readonly (readonly [number, number])[] | undefined,
-  from: number,
-  to: number,
-): boolean {
-  return windows === undefined || windowFor(windows, from, to - from) === from
 }

@@ -80,7 +80,7 @@ export class PlanSearch {
   }
 
   private valued({ schedule, without }: Omit<Laid, 'scalar'>): Laid {
-    let scalar = this.net.instance.weights.idle * schedule.idle()
+    let scalar = this.net.instance.weights.idle * schedule.machines.idle()
     for (let one = 0; one < this.net.cases.length; one++) scalar += this.worth.scalarOf(schedule, one)
     return { schedule, without, scalar }
   }
@@ -90,7 +90,7 @@ export class PlanSearch {
   }
 
   private total(): number {
-    let sum = this.net.instance.weights.idle * this.schedule.idle()
+    let sum = this.net.instance.weights.idle * this.schedule.machines.idle()
     for (const value of this.value) sum += value
     return sum
   }

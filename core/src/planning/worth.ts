@@ -66,7 +66,7 @@ export class Worth {
 
   of(schedule: Schedule): PlanWorth {
     let promised = 0
-    let cost = this.net.instance.weights.idle * schedule.idle()
+    let cost = this.net.instance.weights.idle * schedule.machines.idle()
     for (let one = 0; one < this.net.cases.length; one++) {
       promised += this.promisedOf(schedule, one)
       cost += this.costOf(schedule, one)
