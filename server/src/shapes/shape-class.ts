@@ -108,7 +108,7 @@ function decoratorsOf(part: Words, each = false): PropertyDecorator[] {
     case 'boolean':
       return [IsBoolean(withEach(each, 'enter true or false'))]
     case 'array':
-      return listDecorators(part)
+      return each ? [IsListOfPlain(part)] : listDecorators(part)
     case 'object':
       return objectDecorators(part, each)
     default:
@@ -214,10 +214,30 @@ function IsNamed({ additionalProperties, maxProperties = 1000 }: Words, each: bo
   )
 }
 
-/** Of a value under a free name: text, or such names again. */
-function isValue(value: unknown, { type, minLength = 0, maxLength = 1000, ...more }: Words): boolean {
+/** A list within a list, as two ends of a stretch: looked at here, since a class has no place for it. */
+const IsListOfPlain = (part: Words): PropertyDecorator =>
+  ValidateBy(
+    { name: 'isListOfPlain', validator: { validate: (value) => isValue(value, part) } },
+    withEach(true, 'send lists of what is wanted there'),
+  )
+
+/** Of a value under a free name, or in a list within a list: text, a number, a list of them, or such names again. */
+function isValue(value: unknown, words: Words): boolean {
+  const { type, minLength = 0, maxLength = 1000, minItems = 0, maxItems = 1000, ...more } = words
   if (type === 'string')
     return typeof value === 'string' && value.length >= minLength && value.length <= maxLength
+  if (type === 'number' || type === 'integer') {
+    const { minimum = Number.NEGATIVE_INFINITY, maximum = Number.POSITIVE_INFINITY } = more
+    const isNumber = type === 'integer' ? Number.isInteger(value) : Number.isFinite(value)
+    return isNumber && (value as number) >= minimum && (value as number) <= maximum
+  }
+  if (type === 'array')
+    return (
+      Array.isArray(value) &&
+      value.length >= minItems &&
+      value.length <= maxItems &&
+      value.every((entry) => isValue(entry, more.items ?? {}))
+    )
   const inner = more.additionalProperties
   return (
     typeof inner === 'object' &&
