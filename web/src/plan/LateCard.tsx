@@ -5,6 +5,7 @@ import { causeWords, lateWords, longestWait, mainLinks, soonerWords, span, waite
 
 const MINUTE = 60_000
 const LINKS_SHOWN = 4
+const OTHERS_SHOWN = 3
 /** Shorter waits explain nothing. */
 const LEAST_WAIT = 10 * MINUTE
 
@@ -23,8 +24,11 @@ export function LateCard({ late, cases, shown, now, onShow }: LateCardProps) {
   const longest = longestWait(shown)
   const [best] = shown.advice
   return (
-    <section className="card-flat flex flex-wrap gap-x-5 gap-y-2 px-4 py-2.5" aria-label="Late">
-      <div className="min-w-52">
+    <section
+      className="card-flat flex flex-wrap gap-x-5 gap-y-2 px-4 py-2.5 lg:flex-nowrap"
+      aria-label="Late"
+    >
+      <div className="min-w-52 shrink-0">
         <p className="text-error flex items-center gap-2">
           <TriangleAlert className="size-7 shrink-0" strokeWidth={1.75} aria-hidden />
           <b className="figures text-[2.25rem] leading-none">{lateWords(shown.lateMinutes)}</b>
@@ -69,7 +73,7 @@ export function LateCard({ late, cases, shown, now, onShow }: LateCardProps) {
           </p>
         )}
       </div>
-      <div className="min-w-40">
+      <div className="min-w-40 lg:w-60 lg:shrink-0">
         {best ? (
           <>
             <p className="text-sm">
@@ -93,12 +97,12 @@ export function LateCard({ late, cases, shown, now, onShow }: LateCardProps) {
           <p className="mt-1 flex flex-wrap gap-1">
             {late
               .filter(({ caseId }) => caseId !== shown.caseId)
-              .slice(0, 5)
+              .slice(0, OTHERS_SHOWN)
               .map((each) => (
                 <button
                   key={each.caseId}
                   type="button"
-                  className="small-act figures"
+                  className="small-act figures px-2.5"
                   aria-label={`${each.docket}, ${lateWords(each.lateMinutes)}: why`}
                   onClick={() => onShow(each.caseId)}
                 >
