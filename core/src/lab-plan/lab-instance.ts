@@ -87,7 +87,11 @@ export function labInstance(lab: LabToPlan): LabInstance {
     list.map(([from, to]): [number, number] => [minute(from), minute(to)]).filter(([from, to]) => to > from)
 
   const open = labHours(calendar, settings.holidays, base, until)
-  const people = lab.people.map(({ id }) => ({ id, ...(settings.people[id] ?? usualPerson) }))
+  const told = lab.people.map(({ id }) => ({ id, ...(settings.people[id] ?? usualPerson) }))
+  // Where nobody is said to know anything, everybody does everything.
+  const people = told.some(({ skills }) => skills.length > 0)
+    ? told
+    : told.map((person) => ({ ...person, skills: usualPerson.skills }))
   const calendars: Record<string, Minutes> = { [CLINIC]: windows(open) }
   for (const person of people)
     calendars[`person ${person.id}`] = windows(personHours(person, calendar, settings.holidays, base, until))

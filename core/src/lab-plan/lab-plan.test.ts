@@ -296,6 +296,15 @@ describe('people, hours, machines', () => {
     expect(lab.instance.holds).toEqual([])
     expect(planOf(lab).unplaced).toEqual([])
   })
+  it('where nobody is said to know anything, everybody does everything', () => {
+    const nothing = { ...usualPerson, skills: [] }
+    const lab = labInstance(
+      labOf([new Bench('study-cast')], {
+        settings: settings({ people: { 'p-ada': nothing, 'p-ben': nothing } }),
+      }),
+    )
+    expect(planOf(lab).unplaced).toEqual([])
+  })
   it('without a timer a program begins within an hour of being loaded', () => {
     const lab = labInstance(labOf([new Bench('milled-ceramic')]))
     const fire = [...lab.tasks.values()].filter(

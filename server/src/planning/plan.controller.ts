@@ -43,7 +43,10 @@ export class PlanController {
   @Handles('GET /plan')
   async plan({ query }: Call<'GET /plan'>): Promise<PlanShown> {
     const made = await this.plans.current()
-    const { toPlan } = await this.plans.lab()
+    // What has changed since is planned again in a moment.
+    const toPlan = made
+      ? { ...made.toPlan, now: this.clock.now(), settings: await this.settings.all() }
+      : (await this.plans.lab()).toPlan
     return shownPlan(made, toPlan, Number(query.days ?? 3), this.plans)
   }
 
@@ -56,7 +59,7 @@ export class PlanController {
   @Handles('GET /plan/document')
   async document(): Promise<PlanDocument> {
     const made = await this.mustBeMade()
-    const { toPlan } = await this.plans.lab()
+    const { toPlan } = made
     const names = Object.fromEntries([
       ...toPlan.people.map(({ id, name }) => [id, name] as const),
       ...[...made.lab.tasks.values()].map((task) => [task.id, taskName(task)] as const),

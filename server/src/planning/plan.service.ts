@@ -50,6 +50,8 @@ export interface MadePlan {
   readonly live: readonly LiveCase[]
   readonly desk: DeskPlan
   readonly madeAt: number
+  /** The lab as it stood. */
+  readonly toPlan: LabToPlan
   readonly relaxed: Relaxed
   readonly board: PlanBoard
 }
@@ -66,6 +68,7 @@ export class PlanService implements OnModuleInit, OnApplicationShutdown {
         readonly live: readonly LiveCase[]
         readonly relaxed: Relaxed
         readonly madeAt: number
+        readonly toPlan: LabToPlan
       }
     | undefined
   private turn = 0
@@ -173,7 +176,7 @@ export class PlanService implements OnModuleInit, OnApplicationShutdown {
     const { toPlan, calendar } = await this.lab()
     const lab = labInstance({ ...toPlan, ...relaxed, ...(from ? { previous: from } : {}) })
     this.turn++
-    this.asked = { lab, live: toPlan.cases, relaxed, madeAt: toPlan.now }
+    this.asked = { lab, live: toPlan.cases, relaxed, madeAt: toPlan.now, toPlan }
     this.send(lab, calendar, from, toPlan.now)
   }
 

@@ -27,7 +27,7 @@ const follow: {
       'GET /mixing/remembered',
     ),
   lab: () => freshen('GET /lab', 'GET /tooth-sets', 'GET /equipment'),
-  plan: () => freshen('GET /plan/settings'),
+  plan: () => freshen('GET /plan/settings', 'GET /plan'),
   planned: () => freshen('GET /plan', 'GET /plan/document', 'GET /plan/cases/:caseId', 'GET /bench'),
   mixes: () => freshen('GET /mixing/clocks'),
   machines: () => freshen('GET /machine-runs', 'GET /bench'),
