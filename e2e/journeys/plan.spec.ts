@@ -163,6 +163,18 @@ test('what the plan wants in the bath tonight is put in as it says', async ({ pa
   const time = (await out.textContent())!.replace('Out by ', '')
   await out.click()
   await expect(page.getByRole('textbox', { name: 'Out by' })).toHaveValue(time)
+  await page.getByLabel('Bath', { exact: true }).selectOption(tonight.machine)
+  await page.getByRole('button', { name: `Start ${tonight.machine} now` }).click()
+  await expect(page.getByRole('button', { name: /^Start .* now$/ })).toHaveCount(0)
+  await settled(page)
+  const shown = await plan(page)
+  expect(shown.loads).toContainEqual(
+    expect.objectContaining({
+      caseId: tonight.caseIds[0],
+      machine: tonight.machine,
+      runs: expect.objectContaining({ program: expect.stringMatching(/^run /) }),
+    }),
+  )
 })
 
 test('a calendar address is read by another program until it is taken back', async ({ page }) => {
