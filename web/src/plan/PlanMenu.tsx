@@ -19,8 +19,8 @@ export function PlanMenu({ showPlaces, onPlaces, mayDecide, onAnew }: PlanMenuPr
       <Menu name="More" small opensDown>
         <MenuItem name="Print the day" onPick={() => go('/papers/plan/1')} />
         <MenuItem name="Print the week" onPick={() => go('/papers/plan/7')} />
-        <MenuItem name="As a table (CSV)" onPick={() => location.assign('/api/plan/csv')} />
-        <MenuItem name="For other solvers (JSON)" onPick={() => location.assign('/api/plan/document')} />
+        <MenuItem name="As a table (CSV)" onPick={() => save('/api/plan/csv', 'plan.csv')} />
+        <MenuItem name="For other solvers (JSON)" onPick={() => save('/api/plan/document', 'plan.json')} />
         <MenuItem name={showPlaces ? 'Hide press and places' : 'Show press and places'} onPick={onPlaces} />
         {mayDecide && <MenuItem name="Calendar addresses" onPick={() => setFeeds(true)} />}
         {mayDecide && <MenuItem name="Plan anew" onPick={onAnew} />}
@@ -28,4 +28,12 @@ export function PlanMenu({ showPlaces, onPlaces, mayDecide, onAnew }: PlanMenuPr
       {feeds && <FeedsSheet onClose={() => setFeeds(false)} />}
     </>
   )
+}
+
+/** Keeps what is at an address as a file, and stays where one is. */
+function save(address: string, name: string): void {
+  const link = document.createElement('a')
+  link.href = address
+  link.download = name
+  link.click()
 }
