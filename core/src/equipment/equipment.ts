@@ -149,3 +149,20 @@ export function checkEquipment(equipment: LabEquipment): void {
   const check = checks[equipment.kind] as (equipment: LabEquipment) => void
   check(equipment)
 }
+
+/** How much goes into a machine at once, or how many of a place there are; undefined: nothing lies in it. */
+export function placesIn(equipment: LabEquipment): number | undefined {
+  switch (equipment.kind) {
+    case 'station':
+      return equipment.places
+    case 'furnace':
+      return equipment.mostRings
+    case 'bath':
+      return equipment.mostFlasks
+    case 'kiln':
+    case 'sinter':
+      return equipment.mostUnits
+    default:
+      return undefined
+  }
+}

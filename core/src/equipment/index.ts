@@ -8,6 +8,7 @@ export {
   type EquipmentOf,
   equipmentShape,
   type LabEquipment,
+  placesIn,
   type Spell,
   spellShape,
 } from './equipment.ts'

@@ -1,24 +1,6 @@
 import type { Spell } from '../equipment/index.ts'
-import { type LabCalendar, localDay, openingsBetween } from '../planning/index.ts'
+import { type LabCalendar, openingsBetween, type Stretch, without } from '../planning/index.ts'
 import type { Holidays, PlanPerson } from './settings.ts'
-
-type Stretch = readonly [from: number, until: number]
-
-/** What is left of stretches without others; all sorted and disjoint. */
-export function without(stretches: readonly Stretch[], gone: readonly Stretch[]): Stretch[] {
-  return gone.reduce<Stretch[]>(
-    (left, [from, until]) =>
-      left.flatMap(([opens, closes]): Stretch[] =>
-        until <= opens || from >= closes
-          ? [[opens, closes]]
-          : [
-              ...(from > opens ? [[opens, from] as Stretch] : []),
-              ...(until < closes ? [[until, closes] as Stretch] : []),
-            ],
-      ),
-    [...stretches],
-  )
-}
 
 /** When the lab is open between two instants, ms. */
 export function labHours(calendar: LabCalendar, holidays: Holidays, from: number, until: number): Stretch[] {
@@ -62,6 +44,3 @@ function ownHours(
     )
     .sort((a, b) => a[0] - b[0])
 }
-
-/** The day of an instant in the lab, as a heading has it. */
-export const dayOf = (instant: number, { timeZone }: LabCalendar): string => localDay(instant, timeZone)

@@ -1,15 +1,16 @@
 import type { CaseState, JobState } from '../case/index.ts'
-import type { EquipmentOf, LabEquipment } from '../equipment/index.ts'
+import { type LabEquipment, placesIn } from '../equipment/index.ts'
 import {
   type LabCalendar,
   mondayBefore,
   type Plan,
   type PlanInstance,
   type PlanStep,
+  without,
 } from '../planning/index.ts'
 import type { RouteTemplate } from '../route/index.ts'
 import { type JobWork, jobWork, type RunningIn, type Task } from './job-work.ts'
-import { labHours, personHours, spells, without } from './lab-hours.ts'
+import { labHours, personHours, spells } from './lab-hours.ts'
 import { type PlanSettings, usualPerson } from './settings.ts'
 
 const MINUTE = 60_000
@@ -134,7 +135,7 @@ export function labInstance(lab: LabToPlan): LabInstance {
   const busy = new Map<string, number>()
 
   for (const { caseId, state, job, work: done } of work) {
-    const answer = answerAt(job, state, open, now)
+    const answer = answerAt(job, open, now)
     const promised =
       state.authorisation.tryInAt === undefined ? undefined : Date.parse(state.authorisation.tryInAt)
     const leaves = done.tasks.find(({ part, begun }) => part === 'away' && !begun)
@@ -314,7 +315,6 @@ function kindOf(task: Task, pin: PlanSettings['pins'][number] | undefined, abili
 /** When work on a job can go on that waits for an answer: a working day after the question, never before the next opening. */
 function answerAt(
   { question }: JobState,
-  _state: CaseState,
   open: readonly (readonly [number, number])[],
   now: number,
 ): number | undefined {
@@ -323,14 +323,6 @@ function answerAt(
   const later = open.filter(([opens]) => opens > asked)
   const expected = later[ANSWER_DAYS - 1]?.[0] ?? now
   return expected > now ? expected : (open.find(([opens]) => opens > now)?.[0] ?? now)
-}
-
-const programKinds = ['furnace', 'bath', 'kiln', 'sinter'] as const
-const placesOf: { readonly [K in (typeof programKinds)[number]]: (each: EquipmentOf<K>) => number } = {
-  furnace: ({ mostRings }) => mostRings,
-  bath: ({ mostFlasks }) => mostFlasks,
-  kiln: ({ mostUnits }) => mostUnits,
-  sinter: ({ mostUnits }) => mostUnits,
 }
 
 /** How many of each place are taken by what was begun: more than the lab says it has stay as they are. */
@@ -361,19 +353,10 @@ function machinesOf(
         { id: each.name, type: 'places', capacity: Math.max(each.places, begun), ...calendarOf(each.name) },
       ]
     }
-    const most = placesOf[each.kind as (typeof programKinds)[number]] as
-      | ((one: LabEquipment) => number)
-      | undefined
-    return most
-      ? [
-          {
-            id: each.name,
-            type: 'batch',
-            capacity: Math.max(1, Math.floor(most(each))),
-            ...calendarOf(each.name),
-          },
-        ]
-      : []
+    const most = placesIn(each)
+    return most === undefined
+      ? []
+      : [{ id: each.name, type: 'batch', capacity: Math.max(1, Math.floor(most)), ...calendarOf(each.name) }]
   })
 }
 

@@ -5,6 +5,8 @@ import {
   type PlanInstance,
   PlanSearch,
   type PlanWorth,
+  type Stretch,
+  without,
 } from '../planning/index.ts'
 
 /** Something that may happen, or that the lab may do. Minutes as in the instance. */
@@ -55,15 +57,8 @@ export function supposed(instance: PlanInstance, what: WhatIf): PlanInstance {
       cases: instance.cases.map((each) => (each.id === what.caseId ? { ...each, weight: RUSH } : each)),
     }
   const { fromMinute, untilMinute } = what
-  const cut = (windows: readonly (readonly [number, number])[]) =>
-    windows.flatMap(([opens, closes]): [number, number][] =>
-      untilMinute <= opens || fromMinute >= closes
-        ? [[opens, closes]]
-        : [
-            ...(fromMinute > opens ? [[opens, fromMinute] as [number, number]] : []),
-            ...(untilMinute < closes ? [[untilMinute, closes] as [number, number]] : []),
-          ],
-    )
+  const cut = (windows: readonly Stretch[]): [number, number][] =>
+    without(windows, [[fromMinute, untilMinute]]).map(([opens, closes]) => [opens, closes])
   if (what.kind === 'personAway') {
     const { calendar } = instance.persons.find(({ id }) => id === what.personId)!
     const own = `without ${what.personId}`
@@ -77,7 +72,7 @@ export function supposed(instance: PlanInstance, what: WhatIf): PlanInstance {
   }
   const machine = instance.machines.find(({ id }) => id === what.machineId)!
   const own = `without ${what.machineId}`
-  const always: readonly (readonly [number, number])[] = [[0, instance.horizonMinute]]
+  const always: readonly Stretch[] = [[0, instance.horizonMinute]]
   return {
     ...instance,
     calendars: {

@@ -19,6 +19,7 @@ export {
   type WorkStretch,
 } from './lab-calendar.ts'
 export { type Network, network } from './network.ts'
+export { type Stretch, without } from './open-time.ts'
 export { nightLoads, type OvernightLoad } from './overnight.ts'
 export {
   isBetter,

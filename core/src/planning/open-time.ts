@@ -72,3 +72,22 @@ export function windowFor(
   }
   return undefined
 }
+
+/** From one time to another, in minutes or ms. */
+export type Stretch = readonly [from: number, until: number]
+
+/** What is left of stretches without others; all sorted and disjoint. */
+export function without(stretches: readonly Stretch[], gone: readonly Stretch[]): Stretch[] {
+  return gone.reduce<Stretch[]>(
+    (left, [from, until]) =>
+      left.flatMap(([opens, closes]): Stretch[] =>
+        until <= opens || from >= closes
+          ? [[opens, closes]]
+          : [
+              ...(from > opens ? [[opens, from] as Stretch] : []),
+              ...(until < closes ? [[until, closes] as Stretch] : []),
+            ],
+      ),
+    [...stretches],
+  )
+}

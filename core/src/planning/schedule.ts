@@ -41,7 +41,7 @@ export class Schedule {
   private readonly diaries: readonly Diary[]
   private waits: BatchWaits = noWait
   private wanted: Wanted | undefined
-  private step15 = 0
+  private raiseMore = 0
   /** Steps laid again so far: how much work it was. */
   returns = 0
 
@@ -96,7 +96,7 @@ export class Schedule {
   private lay(steps: readonly number[], waits: BatchWaits, wanted: Wanted | undefined): boolean {
     this.waits = waits
     this.wanted = wanted
-    this.step15 = 0
+    this.raiseMore = 0
     let returns = 0
     for (let n = 0; n < steps.length; ) {
       const back = this.putStep(steps[n]!)
@@ -111,7 +111,7 @@ export class Schedule {
         return false
       }
       this.returns++
-      this.step15 = returns > FIFTEEN_MORE_AFTER ? 14 : returns > FIVE_MORE_AFTER ? 4 : 0
+      this.raiseMore = returns > FIFTEEN_MORE_AFTER ? 14 : returns > FIVE_MORE_AFTER ? 4 : 0
       n = first
     }
     return true
@@ -432,7 +432,10 @@ export class Schedule {
   }
 
   private raise(step: number, minutes: number): number {
-    this.raised[step] = Math.max(this.raised[step]!, this.start[step]! + Math.max(1, minutes) + this.step15)
+    this.raised[step] = Math.max(
+      this.raised[step]!,
+      this.start[step]! + Math.max(1, minutes) + this.raiseMore,
+    )
     return step
   }
 

@@ -14,10 +14,12 @@ import {
   type LabToPlan,
   labHours,
   personHours,
+  placesIn,
   type Skill,
   skillNames,
   stepKey,
   usualPerson,
+  without,
 } from '@yentrik/core'
 import type { MadePlan, PlanService } from './plan.service.ts'
 
@@ -127,17 +129,6 @@ function people({ people: all, settings, calendar }: Lab, from: number, until: n
   }))
 }
 
-const placesIn = (each: LabEquipment): number | undefined =>
-  each.kind === 'station'
-    ? each.places
-    : each.kind === 'furnace'
-      ? each.mostRings
-      : each.kind === 'bath'
-        ? each.mostFlasks
-        : each.kind === 'kiln' || each.kind === 'sinter'
-          ? each.mostUnits
-          : undefined
-
 function machines(equipment: readonly LabEquipment[], from: number, until: number): PlanRow[] {
   return equipment.flatMap((each) => {
     const places = placesIn(each)
@@ -148,7 +139,7 @@ function machines(equipment: readonly LabEquipment[], from: number, until: numbe
       {
         id: each.name,
         name: each.name,
-        open: without(from, until, gone),
+        open: without([[from, until]], gone),
         places,
         kind: each.kind === 'station' ? each.what : each.kind,
         batch: each.kind !== 'station',
@@ -156,23 +147,6 @@ function machines(equipment: readonly LabEquipment[], from: number, until: numbe
     ]
   })
 }
-function without(
-  from: number,
-  until: number,
-  gone: readonly (readonly [number, number])[],
-): [number, number][] {
-  return gone.reduce<[number, number][]>(
-    (left, [begins, ends]) =>
-      left
-        .flatMap(([a, b]): [number, number][] => [
-          [a, Math.min(b, begins)],
-          [Math.max(a, ends), b],
-        ])
-        .filter(([a, b]) => b > a),
-    [[from, until]],
-  )
-}
-
 /** The plan of one case. @returns undefined when it is in no plan */
 export function casePlan(
   made: MadePlan,

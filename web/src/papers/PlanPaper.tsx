@@ -48,7 +48,7 @@ function Day({ plan, day, isWhole }: { plan: PlanShown; day: string; isWhole: bo
             .join(', ')}
         </p>
       )}
-      <div className={`mt-2 grid gap-x-6 ${isWhole ? 'grid-cols-2' : 'grid-cols-2'}`}>
+      <div className="mt-2 grid grid-cols-2 gap-x-6">
         {plan.people.map(({ id, name }) => {
           const own = plan.bars.filter((bar) => bar.personId === id && today(bar)).sort((a, b) => a.at - b.at)
           return (

@@ -1,9 +1,17 @@
 import type { PlanCase, PlanLate } from '@yentrik/contract'
 import { ChevronRight, CircleCheck, TriangleAlert } from 'lucide-react'
 import { dayAndTime } from '../format/format.ts'
-import { causeWords, lateWords, longestWait, mainLinks, soonerWords, span, waited } from './plan-words.ts'
+import {
+  causeWords,
+  lateWords,
+  longestWait,
+  MINUTE,
+  mainLinks,
+  soonerWords,
+  span,
+  waited,
+} from './plan-words.ts'
 
-const MINUTE = 60_000
 const LINKS_SHOWN = 4
 const OTHERS_SHOWN = 3
 /** Shorter waits explain nothing. */

@@ -1,5 +1,5 @@
 import type { PlanDocument, PlanShown } from '@yentrik/contract'
-import type { EndThen, TriedOut, WhatIf } from '@yentrik/core'
+import { type EndThen, type TriedOut, usualPerson, type WhatIf } from '@yentrik/core'
 import { useState } from 'react'
 import { dayAndTime } from '../format/format.ts'
 import { freshen, useAnswer } from '../live/queries.ts'
@@ -45,7 +45,7 @@ export function WhatIfCard({ plan, now }: { plan: PlanShown; now: number }) {
   const end = instantOf(until, '17:00')
   const tryIt = () => {
     if (!document || chosen === '') return
-    setAsked(whatOf(kind, chosen, document, plan, now, end ?? now + 86_400_000))
+    setAsked(whatOf(kind, chosen, document, now, end ?? now + 86_400_000))
   }
   const take = () =>
     run(async () => {
@@ -171,14 +171,7 @@ function optionsOf(kind: Kind, plan: PlanShown): readonly (readonly [string, str
   return plan.machines.map(({ id, name }) => [id, name])
 }
 
-function whatOf(
-  kind: Kind,
-  chosen: string,
-  { base }: PlanDocument,
-  _plan: PlanShown,
-  now: number,
-  until: number,
-): WhatIf {
+function whatOf(kind: Kind, chosen: string, { base }: PlanDocument, now: number, until: number): WhatIf {
   const minute = (ms: number) => Math.max(0, Math.round((ms - base) / MINUTE))
   const spell = { fromMinute: minute(now), untilMinute: minute(until) }
   if (kind === 'personAway') return { kind, personId: chosen, ...spell }
@@ -199,7 +192,6 @@ async function takeIt(kind: Kind, chosen: string, now: number, until: number): P
     await request('PUT /equipment/:name', { path: { name }, body: { ...body, outOfOrder } as typeof body })
   } else if (kind === 'personAway') {
     const settings = await request('GET /plan/settings')
-    const { usualPerson } = await import('@yentrik/core')
     const person = settings.people[chosen] ?? usualPerson
     await request('PUT /plan/people/:personId', {
       path: { personId: chosen },
