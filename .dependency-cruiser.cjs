@@ -17,6 +17,8 @@ const houses = {
     ['case'],
     ['bench', 'document', 'lab-plan', 'quality'],
     ['jobs', 'calculators'],
+    // A case with hidden truth: played on the routes of the house.
+    ['practice'],
     ['testing'],
   ],
   server: [

@@ -40,19 +40,18 @@ export function carefulWork(
       jobId,
       stepId: step.id,
       sheetId: sheet.id,
-      sheet: ofOrder(sheet, goodSheet(sheet), teeth, enclosures),
+      sheet: sheetOfOrder(sheet, { teeth, enclosures }),
     }),
   )
   return [...mixes, ...sheets, ...checks]
 }
 
-/** What is read tooth by tooth, at every tooth; of what came along, everything. */
-function ofOrder(
+/** A sheet as a careful technician fills it in: what is read tooth by tooth, at every tooth; of what came along, everything. */
+export function sheetOfOrder(
   sheet: StepSheet,
-  good: SheetData,
-  teeth: readonly number[],
-  enclosures: readonly string[],
+  { teeth, enclosures }: Pick<WorkAuthorisation, 'teeth' | 'enclosures'>,
 ): SheetData {
+  const good = goodSheet(sheet)
   if (good.kind === 'enclosures') return { ...good, went: enclosures.map((name) => ({ name, way: 'back' })) }
   const [first] = good.kind === 'places' ? good.places : []
   if (sheet.kind !== 'places' || !sheet.suggestTeeth || !first || teeth.length === 0) return good

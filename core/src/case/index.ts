@@ -1,5 +1,5 @@
 export { type Card, cardOf, doneOnCard, onTo, restOfCard } from './card.ts'
-export { carefulWork } from './careful-work.ts'
+export { carefulWork, sheetOfOrder } from './careful-work.ts'
 export { type CaseCommand, commandShape } from './case-command.ts'
 export {
   type CaseEvent,

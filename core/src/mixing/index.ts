@@ -22,7 +22,7 @@ export {
   flaskWater,
   USUAL_WAX_UP_CM3,
 } from './flask-pours.ts'
-export { gypsumSettingFactor } from './gypsum-model.ts'
+export { gypsumSettingFactor, gypsumStrengthFactor } from './gypsum-model.ts'
 export { hitRatio, RATIO_TOLERANCE_FRACTION } from './hit-ratio.ts'
 export {
   blendRatio,

@@ -5,7 +5,7 @@ export type { PartCount } from './kinds/parts.ts'
 export { teethNotRead } from './kinds/places.ts'
 
 export { firstChange, type WantedChange } from './kinds/try-in-answer.ts'
-export { type Outcome, outcomeShape } from './outcome.ts'
+export { type FailingOutcome, type Outcome, outcomeShape } from './outcome.ts'
 export {
   checkSheet,
   type DataOfKind,
