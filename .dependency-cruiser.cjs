@@ -31,7 +31,7 @@ const houses = {
     ['equipment', 'setup', 'devices', 'calc'],
     ['program', 'casting'],
     ['case'],
-    ['planning'],
+    ['planning', 'practice'],
     ['materials', 'bench'],
     ['mixing', 'demo', 'web'],
     ['testing'],

@@ -6,6 +6,7 @@ import { machineRoutes } from './machines.ts'
 import { networkRoutes } from './network.ts'
 import { peopleRoutes } from './people.ts'
 import { planningRoutes } from './planning.ts'
+import { practiceRoutes } from './practice.ts'
 import { problemRoutes } from './problem.ts'
 import type { AnswerOf, BodyOf, Declared, QueryOf } from './route.ts'
 import { shelfRoutes } from './shelf.ts'
@@ -23,6 +24,7 @@ export const routes = {
   ...machineRoutes,
   ...labRoutes,
   ...planningRoutes,
+  ...practiceRoutes,
   ...backupRoutes,
   ...problemRoutes,
 }
@@ -81,6 +83,15 @@ export type {
   PlanTonight,
   Promised,
 } from './planning.ts'
+export type {
+  MetShown,
+  PracticeCase,
+  PracticeDebrief,
+  PracticeRoom,
+  PracticeShort,
+  PracticeStanding,
+  PracticeStep,
+} from './practice.ts'
 export type { ExplainedRefusal, Problem } from './problem.ts'
 export { type Declared, USUAL_MOST } from './route.ts'
 export type { AlloyPieceOnShelf, CaseOfLot, Lot, LotOnShelf, ProductOnShelf } from './shelf.ts'

@@ -15,6 +15,7 @@ export type Room =
   | 'machines'
   | 'lab'
   | 'planning'
+  | 'practice'
   | 'backups'
   | 'network'
   | 'clock'

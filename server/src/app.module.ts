@@ -48,6 +48,8 @@ import { PlanFeeds } from './planning/feeds.service.ts'
 import { PlanController } from './planning/plan.controller.ts'
 import { PlanService } from './planning/plan.service.ts'
 import { PlanSettingsService } from './planning/plan-settings.service.ts'
+import { PracticeController } from './practice/practice.controller.ts'
+import { PracticeService } from './practice/practice.service.ts'
 import { MachineRunsController } from './program/machine-runs.controller.ts'
 import { MachineRuns } from './program/machine-runs.service.ts'
 import { Thermometers } from './program/thermometers.service.ts'
@@ -79,6 +81,7 @@ export class AppModule {
         AlloyPiecesController,
         MachineRunsController,
         PlanController,
+        PracticeController,
         ClockController,
         RefusalsController,
         LiveController,
@@ -118,6 +121,7 @@ export class AppModule {
         PlanSettingsService,
         PlanService,
         PlanFeeds,
+        PracticeService,
         DemoSeed,
       ],
     }

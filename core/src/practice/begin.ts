@@ -91,16 +91,20 @@ export function beginPractice(setup: PracticeSetup, beganAt: number, docket: str
   }
 }
 
-let kinds: ReadonlySet<string> | undefined
-/** Every kind of fault that any route can have. */
-export function knownKinds(): ReadonlySet<string> {
-  kinds ??= new Set(
-    [...routeTemplates.values()].flatMap((template) => {
-      const steps = template.steps as unknown as Route['steps']
-      return faultsOf({ steps } as Route, [35, 36, 37]).map(({ kind }) => kind)
-    }),
-  )
-  return kinds
+const kinds = new Map<string, ReadonlySet<string>>()
+/** Every kind of fault that a job can have, whatever its choices; or any job. */
+export function knownKinds(templateId = ''): ReadonlySet<string> {
+  const known =
+    kinds.get(templateId) ??
+    new Set(
+      [...routeTemplates.values()]
+        .filter(({ id }) => templateId === '' || id === templateId)
+        .flatMap(({ steps }) =>
+          faultsOf({ steps: steps as unknown as Route['steps'] }, [35, 36, 37]).map(({ kind }) => kind),
+        ),
+    )
+  kinds.set(templateId, known)
+  return known
 }
 
 /** A step has about so many faults among which a slip chooses. */

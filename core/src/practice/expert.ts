@@ -33,6 +33,8 @@ export interface Player {
   readonly looks: readonly (typeof means)[number][]
   readonly answers: (world: World, step: RouteStep, check: Check, tooth: number | undefined) => CheckReading
   readonly fills: (world: World, step: RouteStep, sheetId: string) => SheetData | undefined
+  /** Hears of every act. */
+  readonly did?: (doing: PracticeAct) => void
 }
 
 /** The careful hand: looks by every means and believes what is seen. It knows nothing that a learner could not see. */
@@ -78,18 +80,26 @@ export function playOut(world: World, player: Player = expert, by = 'Expert'): W
   return now
 }
 
+const doing =
+  ({ did }: Player, by: string) =>
+  (world: World, what: PracticeAct): World => {
+    did?.(what)
+    return act(world, what, by)
+  }
+
 /** One step of the work further. */
 export function turn(world: World, player: Player, random: () => number, by: string): World {
   const job = jobOf(world)
-  const give = (so: World, command: CaseCommand) => act(so, { act: 'command', command }, by)
-  if (job.question) return act(world, { act: 'clinicAnswers' }, by)
+  const does = doing(player, by)
+  const give = (so: World, command: CaseCommand) => does(so, { act: 'command', command })
+  if (job.question) return does(world, { act: 'clinicAnswers' })
   const step = currentStep(job)
-  if (!step) return act(world, { act: 'stop' }, by)
+  if (!step) return does(world, { act: 'stop' })
   const on = { jobId: PRACTICE_JOB, stepId: step.id }
   const state = job.steps[step.id]!
   if (state.status === 'waiting') {
     const opens = stepWindow(job, step)?.goodFrom ?? 0
-    if (opens > world.now) return act(world, wait(world, opens), by)
+    if (opens > world.now) return does(world, wait(world, opens))
     const late = outOfTimeReason(world, step)
     return give(world, { type: 'startStep', ...on, ...late })
   }
@@ -107,7 +117,7 @@ export function turn(world: World, player: Player, random: () => number, by: str
     const usual = Date.parse(stateStart(so, step)) + (step.waitMinutes ?? 0) * MINUTE
     return Math.max(window?.to === 'finish' ? window.goodFrom : 0, step.kind === 'attended' ? 0 : usual)
   }
-  if (ends(entered) > entered.now) return act(entered, wait(entered, ends(entered)), by)
+  if (ends(entered) > entered.now) return does(entered, wait(entered, ends(entered)))
   return give(entered, { type: 'finishStep', ...on, ...outOfTimeReason(entered, step) })
 }
 
@@ -132,9 +142,10 @@ function outOfTimeReason({ working, now }: World, step: RouteStep): { outOfTimeR
 function enterAll(world: World, step: RouteStep, player: Player, random: () => number, by: string): World {
   let now = world
   const { teeth } = world.working.state.authorisation
+  const does = doing(player, by)
   const stateOf = () => jobOf(now).steps[step.id]!
   const give = (command: CaseCommand) => {
-    now = act(now, { act: 'command', command }, by)
+    now = does(now, { act: 'command', command })
   }
   const planned = carefulWork(PRACTICE_JOB, step, random, undefined, world.working.state.authorisation)
   for (const command of planned) {
@@ -161,17 +172,13 @@ function enterAll(world: World, step: RouteStep, player: Player, random: () => n
       }
       if (good()) continue
       for (const look of check.kind === 'observe' ? player.looks : [])
-        now = act(
-          now,
-          {
-            act: 'look',
-            stepId: step.id,
-            checkId: check.id,
-            ...(tooth === undefined ? {} : { tooth }),
-            means: look,
-          },
-          by,
-        )
+        now = does(now, {
+          act: 'look',
+          stepId: step.id,
+          checkId: check.id,
+          ...(tooth === undefined ? {} : { tooth }),
+          means: look,
+        })
       const reading = player.answers(now, step, check, tooth)
       const careful = planned.find(
         (each) => each.type === 'recordCheck' && each.checkId === check.id && each.tooth === tooth,

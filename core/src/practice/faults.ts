@@ -58,7 +58,7 @@ export const isDecided = (check: Check): boolean =>
  * A fault is born where its outcome leads back to; on the spot where it is set right there; before the door where it is asked about at the door.
  * @param teeth of the order
  */
-export function faultsOf(route: Route, teeth: readonly number[]): readonly Fault[] {
+export function faultsOf(route: Pick<Route, 'steps'>, teeth: readonly number[]): readonly Fault[] {
   return route.steps.flatMap((step, index) => [
     ...(step.checks ?? []).flatMap((check) => checkFaultsOf(route, step, index, check, teeth)),
     ...(step.sheets ?? []).flatMap((sheet) => sheetFaults(route, step, index, sheet)),
@@ -66,7 +66,7 @@ export function faultsOf(route: Route, teeth: readonly number[]): readonly Fault
 }
 
 function checkFaultsOf(
-  route: Route,
+  route: Pick<Route, 'steps'>,
   step: RouteStep,
   index: number,
   check: Check,
@@ -111,7 +111,12 @@ function canBe({ min, max, plausible }: CheckOf<'measure'>, side: 'below' | 'abo
     : max !== undefined && max < plausible.max
 }
 
-function sheetFaults(route: Route, step: RouteStep, index: number, sheet: StepSheet): readonly Fault[] {
+function sheetFaults(
+  route: Pick<Route, 'steps'>,
+  step: RouteStep,
+  index: number,
+  sheet: StepSheet,
+): readonly Fault[] {
   if (!isSeenSheet(sheet)) return []
   return [
     {
@@ -127,7 +132,7 @@ function sheetFaults(route: Route, step: RouteStep, index: number, sheet: StepSh
 
 /** Where it came to be. What the door asks about was there before it. */
 function birth(
-  route: Route,
+  route: Pick<Route, 'steps'>,
   step: RouteStep,
   index: number,
   outcome: FailingOutcome,
@@ -142,7 +147,7 @@ function birth(
   return { bornIn: mixed || (from >= 0 && from <= index ? back : step.id), arrives: false }
 }
 
-const lastMixBetween = (route: Route, from: number, to: number): string | undefined =>
+const lastMixBetween = (route: Pick<Route, 'steps'>, from: number, to: number): string | undefined =>
   route.steps
     .slice(Math.max(from, 0), to)
     .findLast(({ amounts = [] }) => amounts.some(({ kind }) => kind === 'mix'))?.id

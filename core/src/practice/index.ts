@@ -26,16 +26,8 @@ export {
 export { flaskCelsius, ridgeMillimetres } from './model-readings.ts'
 export { type InstrumentToRead, passingRange, type Scale, scaleOf, trueValue } from './readings.ts'
 export { type Dealt, dealt, type Score, type ScoreParts, scoreOf, type Tally, tallyOf } from './score.ts'
-export {
-  type Seen,
-  type SeenByLook,
-  type SeenForSheet,
-  type SeenOnScale,
-  type Spot,
-  sentenceOf,
-  show as showCheck,
-  showAll,
-} from './show.ts'
+export type { Seen, SeenByLook, SeenForSheet, SeenOnScale, Spot } from './seen.ts'
+export { sentenceOf, show as showCheck, showAll } from './show.ts'
 export { normalQuantile, type Sensitivity, sensitivity } from './signal.ts'
 export { type CheckSigns, type Sign, signsOf } from './signs/index.ts'
 export {

@@ -3,7 +3,7 @@ import { coldAfterMinutes, judgeCure } from '../curing/index.ts'
 import { saying } from '../quantity/index.ts'
 import type { CheckOf, RouteStep } from '../route/index.ts'
 import { pointerAt, scaleOf } from './readings.ts'
-import type { SeenForSheet, SeenOnScale } from './show.ts'
+import type { SeenForSheet, SeenOnScale } from './seen.ts'
 import { streamAt } from './streams.ts'
 import { jobOf, type World } from './truth.ts'
 

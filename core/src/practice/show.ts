@@ -1,50 +1,16 @@
 import { sheetOfOrder, stepOf } from '../case/index.ts'
-import type { Saying } from '../quantity/index.ts'
 import { type Check, teethOf } from '../route/index.ts'
 import { type StepSheet, sheetWords } from '../sheet/index.ts'
 import { isSeenSheet } from './faults.ts'
 import { signsThere } from './judge-entry.ts'
 import { LESSER_LOOK_CHANCE, type Means, showsForSure } from './levels.ts'
 import { modelReading, modelValue } from './model-readings.ts'
-import { pointerAt, type Scale, scaleOf, trueValue } from './readings.ts'
+import { pointerAt, scaleOf, trueValue } from './readings.ts'
+import type { Seen, SeenForSheet, Spot } from './seen.ts'
 import { sheetTruth } from './sheet-truth.ts'
 import { signsOf } from './signs/index.ts'
 import { oneOf, streamAt } from './streams.ts'
 import { jobOf, type World } from './truth.ts'
-
-/** What a look shows: sentences, never the verdict. */
-export interface SeenByLook {
-  readonly kind: 'look'
-  readonly stepId: string
-  readonly checkId: string
-  readonly tooth?: number
-  /** By each means that was taken, in their order; the bare eye first. */
-  readonly seen: readonly { readonly means: Means; readonly say: readonly string[]; readonly at?: Spot }[]
-}
-/** On the picture of the step, as shares of its width and height. */
-export interface Spot {
-  readonly x: number
-  readonly y: number
-}
-/** An instrument held to the work, as it is drawn. */
-export interface SeenOnScale {
-  readonly kind: 'scale'
-  readonly stepId: string
-  readonly checkId: string
-  readonly tooth?: number
-  /** What is measured, where it is not the check itself. */
-  readonly name?: string
-  readonly scale: Scale
-  readonly pointer: number
-}
-/** What lies there for a sheet. */
-export interface SeenForSheet {
-  readonly kind: 'sheet'
-  readonly stepId: string
-  readonly sheetId: string
-  readonly words: Saying
-}
-export type Seen = SeenByLook | SeenOnScale | SeenForSheet
 
 /** What the learner works out or decides alone; of every other sheet the facts lie there. */
 const decidedSheets: readonly StepSheet['kind'][] = [

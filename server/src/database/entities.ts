@@ -179,6 +179,31 @@ export class LabSettingRow {
   @Column('simple-json') value: unknown
 }
 
+/** A practice case: apart from everything of the lab. */
+@Entity('practice_cases')
+export class PracticeCaseRow {
+  @PrimaryColumn('text', { name: 'practice_id' }) practiceId: string
+  @Column('text', { unique: true }) docket: string
+  @Column('text', { name: 'person_id' }) personId: string
+  @Column('simple-json') setup: object
+  /** When its own clock begins, ms since 1970. */
+  @Column('integer', { name: 'began_at' }) beganAt: number
+  /** ISO 8601, UTC. */
+  @Column('text', { name: 'begun_at' }) begunAt: string
+  @Column('text', { nullable: true }) closed: 'delivered' | 'stopped' | null
+  /** Once it is over: its score, its counts, the kinds that were met. */
+  @Column('simple-json', { nullable: true }) outcome: object | null
+  @Column('simple-json', { nullable: true }) signed: { by: string; at: string } | null
+}
+
+/** What was done on a practice case, in its order. */
+@Entity('practice_acts')
+export class PracticeActRow {
+  @PrimaryColumn('text', { name: 'practice_id' }) practiceId: string
+  @PrimaryColumn('integer') sequence: number
+  @Column('simple-json') act: object
+}
+
 export const entities = [
   CommandKeyRow,
   CaseEventRow,
@@ -194,4 +219,6 @@ export const entities = [
   PersonRow,
   SessionRow,
   LabSettingRow,
+  PracticeCaseRow,
+  PracticeActRow,
 ]

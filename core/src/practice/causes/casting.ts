@@ -2,7 +2,7 @@ import { chargeOf, feedCheck } from '../../casting/index.ts'
 import { gaugeMillimetres, materials } from '../../materials/index.ts'
 import { qty, saying } from '../../quantity/index.ts'
 import { thickestPartMillimetres } from '../model-readings.ts'
-import type { Cause } from './index.ts'
+import type { Cause } from './cause.ts'
 import { at } from './shows-later.ts'
 
 /** A sprue no thicker than the part freezes first: half its modulus (common practice: at least as thick). */

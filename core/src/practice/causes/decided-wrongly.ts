@@ -1,7 +1,7 @@
 import { sizeErrorMicrometres } from '../../ceramic/index.ts'
 import { resinLadder } from '../../finishing/index.ts'
 import { qty, saying } from '../../quantity/index.ts'
-import type { Cause } from './index.ts'
+import type { Cause } from './cause.ts'
 import { at } from './shows-later.ts'
 
 /** Sheets on which the learner decided, and that passed, though a careful hand would not have. */

@@ -1,4 +1,4 @@
-import type { Cause } from './index.ts'
+import type { Cause } from './cause.ts'
 import { at, type ShowsRef } from './shows-later.ts'
 
 interface LeftOut {

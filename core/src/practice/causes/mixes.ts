@@ -1,7 +1,7 @@
 import { materials } from '../../materials/index.ts'
 import { gypsumStrengthFactor } from '../../mixing/index.ts'
 import { qty, saying } from '../../quantity/index.ts'
-import type { Cause, Caused } from './index.ts'
+import type { Cause, Caused } from './cause.ts'
 import { at } from './shows-later.ts'
 
 /** The model of strength holds between these, mL/g. */

@@ -3,7 +3,7 @@ import { qty, type Saying, saying } from '../../quantity/index.ts'
 import type { RouteStep, StepMeaning } from '../../route/index.ts'
 import { flaskIn } from '../model-readings.ts'
 import { jobOf } from '../truth.ts'
-import type { Cause, Caused, Deed } from './index.ts'
+import type { Cause, Caused, Deed } from './cause.ts'
 import { at, type ShowsRef } from './shows-later.ts'
 
 const MINUTE = 60_000

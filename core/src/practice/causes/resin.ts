@@ -2,7 +2,7 @@ import { type CureRun, ISO_RESIDUAL_PERCENT, judgeCure, MONOMER_BOILS_CELSIUS } 
 import { qty, saying } from '../../quantity/index.ts'
 import { closuresNeeded, ridgeMillimetres } from '../model-readings.ts'
 import { jobOf } from '../truth.ts'
-import type { Cause, Caused } from './index.ts'
+import type { Cause, Caused } from './cause.ts'
 import { at } from './shows-later.ts'
 
 /** Flash left standing, mm for each closure that was missing (choice), and what it lifts the pin by, mm/mm (choice). */

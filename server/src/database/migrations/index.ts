@@ -5,6 +5,7 @@ import { EventsByTime1764300000000 } from './events-by-time.ts'
 import { FirstTables1700000000000 } from './first-tables.ts'
 import { LinkedEvents1764400000000 } from './linked-events.ts'
 import { PlasterRoom1764000000000 } from './plaster-room.ts'
+import { PracticeRoom1764800000000 } from './practice-room.ts'
 import { SessionsAndPeople1764500000000 } from './sessions-and-people.ts'
 import { Thermometers1764200000000 } from './thermometers.ts'
 
@@ -19,4 +20,5 @@ export const migrations = [
   SessionsAndPeople1764500000000,
   CommandKeys1764600000000,
   CeramicsRoom1764700000000,
+  PracticeRoom1764800000000,
 ]
