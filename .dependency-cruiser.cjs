@@ -40,7 +40,7 @@ const houses = {
     ['format', 'live', 'session', 'keys'],
     ['preferences'],
     ['parts'],
-    ['worker', 'form', 'table', 'drawings'],
+    ['worker', 'form', 'table', 'drawings', 'handbook'],
     // What a bench does while the server is away.
     ['away'],
     // What an instrument shares with a case: the case that is open, the shelf, the way into the record.
@@ -63,7 +63,7 @@ const houses = {
       'equipment',
     ],
     ['shelf', 'sheet', 'route', 'instruments', 'plan'],
-    ['case', 'bench', 'papers'],
+    ['case', 'bench', 'papers', 'practice'],
     ['app'],
     ['testing'],
   ],

@@ -41,9 +41,9 @@ export function beginPractice(setup: PracticeSetup, beganAt: number, docket: str
     {
       docket,
       authorisation: {
-        clinic: 'Practice',
-        prescriber: 'The practice clinic',
-        patientCode: `${docket} ${setup.seed}`,
+        clinic: 'The practice clinic',
+        prescriber: 'Practice',
+        patientCode: docket,
         patientAge: 60,
         wanted: template?.name ?? '',
         teeth: template?.teeth ? [35, 36, 37] : [],
@@ -225,7 +225,7 @@ function defectOf(
       ? {}
       : { size: saying`${{ value, kind: check.quantity }}` }),
     why: other?.why ?? (fault.arrives ? 'It came so from the clinic.' : oneOf(slipWords, random)(born.name)),
-    better: born.why,
+    better: step.why,
     shows: [
       {
         ...shows,

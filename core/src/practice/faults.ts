@@ -85,7 +85,7 @@ function checkFaultsOf(
             outcome,
             ...birth(route, step, index, outcome),
             by: signsOf(check.id)?.signs[answer]?.by ?? 'eye',
-            named: `${check.name}: ${answer.charAt(0).toLowerCase()}${answer.slice(1)}`,
+            named: nameOf(answer, check),
           })),
     )
   return (['below', 'above'] as const).flatMap((side) => {
@@ -97,10 +97,14 @@ function checkFaultsOf(
       outcome,
       ...birth(route, step, index, outcome),
       by: 'instrument',
-      named: `${check.name}: ${side === 'below' ? 'too little' : 'too much'}`,
+      named: `${check.name} ${side === 'below' ? 'below' : 'above'} its limit`,
     }))
   })
 }
+
+/** What is wrong in a few words; one word alone says too little. */
+const nameOf = (answer: string, { name }: Check): string =>
+  answer.includes(' ') ? answer : `${answer}, ${name.toLowerCase()}`
 
 const at = (tooth: number | undefined) => (tooth === undefined ? {} : { tooth })
 
@@ -125,7 +129,7 @@ function sheetFaults(
       outcome: sheet.failing,
       ...birth(route, step, index, sheet.failing),
       by: 'eye',
-      named: sheet.name,
+      named: `A fault of "${sheet.name.toLowerCase()}"`,
     },
   ]
 }

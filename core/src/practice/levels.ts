@@ -36,10 +36,10 @@ export const meansCards: Readonly<Record<Means, { readonly name: string; readonl
   eye: { name: 'Bare eye', minutes: 0 },
   lens: { name: 'Lens', minutes: 1 },
   finger: { name: 'Finger', minutes: 1 },
-  dry: { name: 'Blow dry', minutes: 2 },
+  dry: { name: 'Dry', minutes: 2 },
   paper: { name: 'Foil', minutes: 1 },
   light: { name: 'Lamp', minutes: 1 },
-  instrument: { name: 'Instrument', minutes: 2 },
+  instrument: { name: 'Gauge', minutes: 2 },
 }
 /** A sign of the bare eye is seen whenever one looks; of any other a lesser look finds it by chance. */
 export const LESSER_LOOK_CHANCE = 0.35

@@ -75,17 +75,18 @@ export function scaleOf(check: Measured): Scale {
   const room = Math.max(range, 10 * step)
   const from = Math.max(plausible.min, Math.floor((low - room) / (10 * step)) * 10 * step)
   const to = Math.min(plausible.max, Math.ceil((high + room) / (10 * step)) * 10 * step)
-  return { instrument: instrumentFor(quantity, step), from: tidy(from), to: tidy(to), step }
+  return { instrument: instrumentFor(quantity, step, from), from: tidy(from), to: tidy(to), step }
 }
 
 const tidy = (value: number) => Number(value.toPrecision(9))
 
-function instrumentFor(quantity: Measured['quantity'], step: number): InstrumentToRead {
+function instrumentFor(quantity: Measured['quantity'], step: number, from: number): InstrumentToRead {
   if (quantity === 'celsius') return 'thermometer'
   if (quantity === 'grams') return 'balance'
   if (quantity === 'count') return 'label'
   if (quantity !== 'millimetres') return 'dial'
-  return step < 0.05 ? 'gauge' : step < 0.5 ? 'caliper' : 'rule'
+  // Below nothing only a dial goes.
+  return step < 0.05 || from < 0 ? 'gauge' : step < 0.5 ? 'caliper' : 'rule'
 }
 
 /** So far from a limit a true value keeps, in steps: what is read honestly is never on its other side. */

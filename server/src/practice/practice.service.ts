@@ -172,7 +172,7 @@ export class PracticeService {
     acts: readonly PracticeAct[],
     me: Person,
   ): Promise<PracticeCase> {
-    const practiceId = randomUUID()
+    const practiceId = `practice-${randomUUID()}`
     const kept = await this.queue.write(async (manager) => {
       const docket = await nextDocket(manager)
       const begun = beginPractice(setup, beganAt, docket, me.name)

@@ -8,6 +8,7 @@ import { places } from './Rail.tsx'
 const everywhere: readonly (readonly [key: string, does: string])[] = [
   ...places.flatMap(({ key, name }) => (key ? [[key, name] as const] : [])),
   ...Object.values(instrumentsShown).map(({ key, name }) => [key, name] as const),
+  ['h', 'The handbook, at the page of this screen'],
   ['a', 'Take in a new case'],
   ['?', 'This sheet'],
 ]

@@ -1,4 +1,5 @@
 import {
+  BookOpen,
   CircleQuestionMark,
   DraftingCompass,
   Ellipsis,
@@ -8,9 +9,11 @@ import {
   Route,
   Settings2,
   SquareStack,
+  Target,
 } from 'lucide-react'
 import { useState } from 'react'
 import { NavLink, useLocation } from 'react-router'
+import { pageOfPlace } from '../handbook/pages.ts'
 import { instrumentsShown } from '../instruments/instruments.ts'
 import { useSession } from '../session/session.ts'
 
@@ -29,6 +32,7 @@ export const places: readonly Place[] = [
   { to: '/plan', name: 'Plan', key: 'p', Icon: Route },
   { to: '/instruments', name: 'Instruments', key: 'i', Icon: DraftingCompass },
   { to: '/shelf', name: 'Shelf', key: 's', Icon: Layers },
+  { to: '/practise', name: 'Practise', key: 'w', Icon: Target },
   { to: '/settings', name: 'Settings', Icon: Settings2 },
 ]
 /** So many places have room at the foot of a phone; of more the last go behind one that opens. */
@@ -83,9 +87,16 @@ export function Rail({ onHelp }: { onHelp: () => void }) {
           More
         </button>
       )}
+      <NavLink
+        to={`/handbook/${pageOfPlace(pathname)}`}
+        className={`${look(pathname.startsWith('/handbook'))} hidden! sm:mt-auto sm:flex!`}
+      >
+        <BookOpen className="size-6" strokeWidth={1.75} aria-hidden />
+        Handbook
+      </NavLink>
       <button
         type="button"
-        className="hidden min-h-[3.7rem] flex-col items-center justify-center gap-1 text-sm hover:bg-white/10 sm:mt-auto sm:flex"
+        className="hidden min-h-[3.7rem] flex-col items-center justify-center gap-1 text-sm hover:bg-white/10 sm:flex"
         onClick={onHelp}
       >
         <CircleQuestionMark className="size-6" strokeWidth={1.75} aria-hidden />

@@ -4,6 +4,7 @@ import { Outlet, useLocation, useNavigate } from 'react-router'
 import { AwayBar } from '../away/AwayBar.tsx'
 import { sendWhenReached } from '../away/outbox.ts'
 import { WindowAlarm } from '../bench/WindowAlarm.tsx'
+import { pageOfPlace } from '../handbook/pages.ts'
 import { instrumentsShown } from '../instruments/instruments.ts'
 import { tellScannedCommand } from '../keys/scanned-command.ts'
 import { listenForScans } from '../keys/scanner.ts'
@@ -66,7 +67,8 @@ function House() {
   const [help, setHelp] = useState(false)
   const [scanFault, setScanFault] = useState<Saying>()
   const { demo } = useSession()
-  const onPaper = useLocation().pathname.startsWith('/papers')
+  const { pathname } = useLocation()
+  const onPaper = pathname.startsWith('/papers')
   useShortcuts([
     ...places.flatMap(({ key, name, to }) => (key ? [{ key, does: name, run: () => go(to) }] : [])),
     ...Object.values(instrumentsShown).map(({ key, name, path }) => ({
@@ -74,6 +76,7 @@ function House() {
       does: name,
       run: () => go(path),
     })),
+    { key: 'h', does: 'Handbook', run: () => go(`/handbook/${pageOfPlace(pathname)}`) },
     { key: 'a', does: 'New case', run: () => go('/cases/new') },
     { key: '?', does: 'Help', run: () => setHelp(true) },
   ])

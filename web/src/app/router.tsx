@@ -77,6 +77,22 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../plan/PlanScreen.tsx')).PlanScreen }),
       },
       {
+        path: 'practise',
+        lazy: async () => ({ Component: (await import('../practice/PractiseScreen.tsx')).PractiseScreen }),
+      },
+      {
+        path: 'practise/:practiceId',
+        lazy: async () => ({ Component: (await import('../practice/DebriefScreen.tsx')).DebriefScreen }),
+      },
+      {
+        path: 'handbook/:page?',
+        lazy: async () => ({ Component: (await import('../handbook/HandbookScreen.tsx')).HandbookScreen }),
+      },
+      {
+        path: 'papers/exam/:practiceId',
+        lazy: async () => ({ Component: (await import('../papers/ExamPaper.tsx')).ExamPaper }),
+      },
+      {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('../shelf/ShelfScreen.tsx')).ShelfScreen }),
       },

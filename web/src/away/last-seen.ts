@@ -1,6 +1,6 @@
 import { type DehydratedState, dehydrate, hashKey, hydrate } from '@tanstack/react-query'
 import type { Session } from '@yentrik/contract'
-import { labNow, useLabClock } from '../live/lab-clock.ts'
+import { runningNow, useLabClock } from '../live/lab-clock.ts'
 import { hearUpTo } from '../live/marks.ts'
 import { keyOf, queryClient, type ReadKey } from '../live/queries.ts'
 import { Refusal, request } from '../live/request.ts'
@@ -60,7 +60,7 @@ async function writeDown(hashes: readonly string[]): Promise<void> {
   const at = Date.now()
   for (const query of queries) await transaction.store.put({ hash: query.queryHash, at, query })
   const { speed, mayBeMoved } = useLabClock.getState()
-  await transaction.store.put({ hash: CLOCK, at, query: { labMillis: labNow(), speed, mayBeMoved } })
+  await transaction.store.put({ hash: CLOCK, at, query: { labMillis: runningNow(), speed, mayBeMoved } })
   const cases = (await transaction.store.index('at').getAllKeys()).filter((hash) =>
     hash.includes('GET /cases/:caseId'),
   )

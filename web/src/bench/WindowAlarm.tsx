@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import { useNow } from '../live/lab-clock.ts'
+import { useRunningNow } from '../live/lab-clock.ts'
 import { useAnswer } from '../live/queries.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 
@@ -10,7 +10,7 @@ const WARN_BEFORE_MILLIS = 3 * 60_000
 export function WindowAlarm() {
   const { data } = useAnswer('GET /bench')
   const sound = usePreferences((preferences) => preferences.sound)
-  const now = useNow()
+  const now = useRunningNow()
   const announced = useRef<Set<string>>(undefined)
   const windows = (data?.work ?? []).flatMap((e) =>
     e.window && e.kind !== 'clinic' ? [{ ...e.window, key: `${e.caseId} ${e.stepId} ${e.attempt}` }] : [],

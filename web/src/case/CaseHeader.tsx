@@ -1,5 +1,6 @@
 import { type CaseState, isDelivered, type JobState, showTooth } from '@yentrik/core'
 import { Printer } from 'lucide-react'
+import type { ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
 import { dayAndTime } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
@@ -10,6 +11,7 @@ export function CaseHeader({
   state,
   job,
   tab,
+  practice,
   onTab,
   onJob,
   onAmend,
@@ -17,6 +19,8 @@ export function CaseHeader({
   state: CaseState
   job: JobState
   tab: string
+  /** A practice case has no papers and no date that could be missed: what stands there instead. */
+  practice?: ReactNode
   onTab: (tab: 'step' | 'record') => void
   onJob: (index: number) => void
   onAmend: () => void
@@ -41,14 +45,17 @@ export function CaseHeader({
           {teeth && ` · ${teeth}`}
         </p>
       </div>
-      <button
-        type="button"
-        className={`small-act ${late ? 'btn-error' : ''}`}
-        onClick={onAmend}
-        aria-label={`Due ${dayAndTime(due, now)}. Change the work authorisation`}
-      >
-        {late ? 'was due' : 'due'} <b className="figures">{dayAndTime(due, now)}</b>
-      </button>
+      {!practice && (
+        <button
+          type="button"
+          className={`small-act ${late ? 'btn-error' : ''}`}
+          onClick={onAmend}
+          aria-label={`Due ${dayAndTime(due, now)}. Change the work authorisation`}
+        >
+          {late ? 'was due' : 'due'} <b className="figures">{dayAndTime(due, now)}</b>
+        </button>
+      )}
+      {practice}
       <div className="ml-auto flex flex-wrap gap-2">
         {state.jobs.length > 1 &&
           state.jobs.map((each, index) => (
@@ -73,12 +80,16 @@ export function CaseHeader({
             {each === 'step' ? 'Work' : 'Record'}
           </button>
         ))}
-        <Link className="small-act" to={`/papers/docket/${caseId}`}>
-          <Printer className="size-5" aria-hidden /> Docket
-        </Link>
-        <Link className="small-act" to={`/papers/record/${caseId}`}>
-          <Printer className="size-5" aria-hidden /> Papers
-        </Link>
+        {!practice && (
+          <>
+            <Link className="small-act" to={`/papers/docket/${caseId}`}>
+              <Printer className="size-5" aria-hidden /> Docket
+            </Link>
+            <Link className="small-act" to={`/papers/record/${caseId}`}>
+              <Printer className="size-5" aria-hidden /> Papers
+            </Link>
+          </>
+        )}
       </div>
     </header>
   )

@@ -19,7 +19,7 @@ import {
 } from '@yentrik/core'
 import { ArrowRight } from 'lucide-react'
 import { type MouseEvent, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { Link, useNavigate, useParams } from 'react-router'
 import { dayAndTime } from '../format/format.ts'
 import { useScannedCommand } from '../keys/scanned-command.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
@@ -28,6 +28,7 @@ import { Menu, MenuItem } from '../parts/Menu.tsx'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { plannedAt, useCasePlan } from '../record/case-plan.ts'
 import { type OpenCase, useOpenCase } from '../record/open-case.ts'
+import { PracticeContext } from '../record/practice-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { RouteList } from '../route/RouteList.tsx'
 import { CameBack, HistoryBefore } from './CameBack.tsx'
@@ -35,6 +36,7 @@ import { CaseHeader } from './CaseHeader.tsx'
 import { CaseSheets, type OpenSheet, wantsReason } from './CaseSheets.tsx'
 import { EarlierSheet } from './EarlierSheet.tsx'
 import { KeptQuestions } from './KeptQuestions.tsx'
+import { LetTimePass, PracticeBar } from './PracticeTime.tsx'
 import { QuarantineFlag } from './QuarantineFlag.tsx'
 import { RecordView } from './RecordView.tsx'
 import { Standing } from './Standing.tsx'
@@ -64,13 +66,15 @@ function OneCase({ caseId }: { readonly caseId: string }) {
     )
   const job = openCase.state.jobs[jobIndex] ?? openCase.state.jobs[0]!
   return (
-    <CaseWork
-      key={`${caseId} ${job.jobId}`}
-      openCase={openCase}
-      state={openCase.state}
-      job={job}
-      onJob={setJobIndex}
-    />
+    <PracticeContext value={openCase.practice}>
+      <CaseWork
+        key={`${caseId} ${job.jobId}`}
+        openCase={openCase}
+        state={openCase.state}
+        job={job}
+        onJob={setJobIndex}
+      />
+    </PracticeContext>
   )
 }
 
@@ -97,7 +101,7 @@ function CaseWork({
   const step = (peekId && stepOf(job, peekId)) || inHand || job.route.steps.at(-1)!
   const { running: runs, startable } = currentSteps(job)
   const isInHand = [...runs, ...startable].some(({ id }) => id === step.id)
-  const open = !state.held && !job.question && !state.ended
+  const open = !state.held && !job.question && !state.ended && !openCase.practice?.closed
   const running = job.steps[step.id]?.status === 'running'
   const main = useMainAction(job, step)
   const on = { jobId: job.jobId, stepId: step.id }
@@ -125,11 +129,12 @@ function CaseWork({
     return true
   }
   const give = (command: CaseCommand) => giveAll([command])
-  const next = running ? onTo(job, step.id) : undefined
+  const { practice } = openCase
+  const next = running && !practice ? onTo(job, step.id) : undefined
   const move = (outOfTimeReason?: string, onward = false) => {
     const moves = running
       ? [
-          ...doneOnCard(job, step.id),
+          ...(practice ? [{ ...on, type: 'finishStep' } as const] : doneOnCard(job, step.id)),
           ...(onward && next ? [{ ...on, type: 'startStep', stepId: next.id } as const] : []),
         ]
       : [{ ...on, type: 'startStep' } as const]
@@ -171,17 +176,21 @@ function CaseWork({
         tab={tab}
         onTab={setTab}
         onJob={onJob}
+        practice={practice && <PracticeBar openCase={openCase} practice={practice} />}
         onAmend={() => openSheet({ sheet: 'amend' })}
       />
       <Standing
         state={state}
         job={job}
-        onAnswer={() => openSheet({ sheet: 'answer' })}
+        onAnswer={
+          practice ? () => void practice.act({ act: 'clinicAnswers' }) : () => openSheet({ sheet: 'answer' })
+        }
+        answerWords={practice ? 'Wait for the clinic' : 'Enter the answer'}
         onRelease={() => give({ type: 'release' })}
       />
       <CameBack state={state} job={job} />
-      <KeptQuestions caseId={openCase.caseId} state={state} reader={reader} />
-      <QuarantineFlag used={state.lots} lots={lots} />
+      {!practice && <KeptQuestions caseId={openCase.caseId} state={state} reader={reader} />}
+      {!practice && <QuarantineFlag used={state.lots} lots={lots} />}
       {tab === 'record' ? (
         <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] gap-4 xl:grid-flow-col xl:auto-cols-[22rem]">
           <RecordView openCase={openCase} state={state} reader={reader} />
@@ -202,7 +211,9 @@ function CaseWork({
             aria-label="Current step"
             aria-busy={openCase.busy}
           >
-            {isDelivered(state) && !peekId ? (
+            {practice?.closed && !peekId ? (
+              <PracticeOver caseId={openCase.caseId} />
+            ) : isDelivered(state) && !peekId ? (
               <Delivered onReturn={state.cameBackAs ? undefined : () => openSheet({ sheet: 'return' })} />
             ) : (
               <StepCard
@@ -278,7 +289,7 @@ function CaseWork({
                   )}
                 {/* Its place is kept: nothing moves under a hand when it comes and goes. */}
                 <div className="min-w-15">
-                  <UndoLast openCase={openCase} reader={reader} />
+                  {!practice && <UndoLast openCase={openCase} reader={reader} />}
                 </div>
                 {!state.ended && (
                   <Menu name="More">
@@ -305,10 +316,15 @@ function CaseWork({
             <section className="card-flat p-5">
               <StepClock caseId={openCase.caseId} job={job} step={step} />
               {Beside && <Beside job={job} />}
+              {practice && <LetTimePass job={job} practice={practice} />}
             </section>
             <section className="card-flat min-h-0 grow overflow-y-auto p-5">
-              <h2 className="font-semibold opacity-80">Why</h2>
-              <p>{step.why}</p>
+              {practice?.level !== 'exam' && (
+                <>
+                  <h2 className="font-semibold opacity-80">Why</h2>
+                  <p>{step.why}</p>
+                </>
+              )}
               <Cautions job={job} step={step} />
             </section>
           </aside>
@@ -367,6 +383,21 @@ const onceOnly = (run: () => void) => (event: MouseEvent) => {
 
 /** A sentence inside another one. */
 const lowered = (sentence: string) => sentence.charAt(0).toLowerCase() + sentence.slice(1).replace(/\.$/, '')
+
+/** Of a practice case: nothing more is done on it. */
+function PracticeOver({ caseId }: { readonly caseId: string }) {
+  return (
+    <div className="grid grow place-items-center text-center">
+      <div>
+        <h2 className="text-3xl font-bold">It has left the lab</h2>
+        <p className="mt-2 text-lg">Now it can be seen what was wrong with it, since when, and by what.</p>
+        <Link className="act-main mt-6" to={`/practise/${caseId}`}>
+          Look back
+        </Link>
+      </div>
+    </div>
+  )
+}
 
 /** @param onReturn takes it back; left out: it has come back already */
 function Delivered({ onReturn }: { readonly onReturn: (() => void) | undefined }) {

@@ -9,11 +9,13 @@ export function Standing({
   state,
   job,
   onAnswer,
+  answerWords = 'Enter the answer',
   onRelease,
 }: {
   state: CaseState
   job: JobState
   onAnswer: () => void
+  answerWords?: string
   onRelease: () => void
 }) {
   const now = useNow()
@@ -38,7 +40,7 @@ export function Standing({
             </p>
           </div>
           <button type="button" className="act-main" onClick={onAnswer}>
-            Enter the answer
+            {answerWords}
           </button>
         </div>
       )}

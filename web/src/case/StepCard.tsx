@@ -12,6 +12,7 @@ import {
   personOn,
   type RouteStep,
   restOfCard,
+  type Seen,
   stepWindow,
   wantedChanges,
   windowVerdict,
@@ -63,7 +64,9 @@ export function StepCard({ openCase, job, step, plan, open, onGive, onMix, onGoB
   const mixes = useRunningMixes()
   const instrument = instrumentLink(step, openCase.caseId, job.jobId)
   const Tool = step.means && toolsInStep[step.means]
-  const withIt = restOfCard(job, step.id)
+  const { practice } = openCase
+  // What is practised is looked at step by step.
+  const withIt = practice ? [] : restOfCard(job, step.id)
   // What a wait ends with cannot be looked at before it has begun.
   const lookedAt = [step, ...withIt.filter(({ kind }) => kind === 'attended')]
   /** What stands before it on the card is done, now that its end is looked at. */
@@ -110,10 +113,11 @@ export function StepCard({ openCase, job, step, plan, open, onGive, onMix, onGoB
               </p>
             ))}
         </div>
-        <div className={`hidden h-44 ${drawsItself(step, running) ? '' : 'xl:block'}`}>
+        <div className={`relative hidden h-44 ${drawsItself(step, running) ? '' : 'xl:block'}`}>
           {!step.plannedCuts && !drawsItself(step, running) && step.picture && (
             <StepPicture picture={step.picture} teeth={openCase.state?.authorisation.teeth} />
           )}
+          {practice && <SeenSpots seen={practice.seen} stepId={step.id} />}
         </div>
       </div>
       {/* A sheet that is filled in on the instrument leads there itself; the label of a wheel does not. */}
@@ -194,7 +198,7 @@ export function StepCard({ openCase, job, step, plan, open, onGive, onMix, onGoB
               )
             }),
           )}
-          <FaultCauses job={job} step={step} />
+          {!practice && <FaultCauses job={job} step={step} />}
         </div>
       )}
       {!running &&
@@ -213,6 +217,21 @@ export function StepCard({ openCase, job, step, plan, open, onGive, onMix, onGoB
       <NotesAndNext openCase={openCase} job={job} step={step} />
     </section>
   )
+}
+
+/** Where on the picture something was seen. */
+function SeenSpots({ seen, stepId }: { readonly seen: readonly Seen[]; readonly stepId: string }) {
+  const spots = seen.flatMap((each) =>
+    each.kind === 'look' && each.stepId === stepId ? each.seen.flatMap(({ at }) => (at ? [at] : [])) : [],
+  )
+  return spots.map(({ x, y }) => (
+    <span
+      key={`${x} ${y}`}
+      className="border-warning absolute size-9 -translate-1/2 rounded-full border-4"
+      style={{ left: `${100 * x}%`, top: `${100 * y}%` }}
+      aria-hidden
+    />
+  ))
 }
 
 /** What the order names of materials and shade, as it was typed. */

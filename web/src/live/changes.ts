@@ -1,7 +1,7 @@
 import type { CaseRecord, LiveChange } from '@yentrik/contract'
 import { benchContents, benchWithCase, type CaseSummary } from '@yentrik/core'
 import { create } from 'zustand'
-import { labNow, readClock } from './lab-clock.ts'
+import { readClock, runningNow } from './lab-clock.ts'
 import { heardUpTo, hearUpTo } from './marks.ts'
 import { changeHeld, freshen, heldAnswer, keyOf, queryClient, type ReadKey } from './queries.ts'
 import { request } from './request.ts'
@@ -124,7 +124,7 @@ async function followBench(summary: CaseSummary): Promise<void> {
   const { caseId } = summary
   const ofCase = isInMachine(summary)
     ? await request('GET /bench/cases/:caseId', { path: { caseId } })
-    : { ...benchContents([summary], labNow()), at: labNow() }
+    : { ...benchContents([summary], runningNow()), at: runningNow() }
   const next = benchWithCase(heldAnswer('GET /bench') ?? bench, caseId, ofCase)
   if (next) changeHeld('GET /bench', undefined, () => ({ ...next, at: ofCase.at }))
   else await freshen('GET /bench')

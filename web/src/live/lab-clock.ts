@@ -1,5 +1,5 @@
 import type { ClockJump } from '@yentrik/contract'
-import { useEffect, useState } from 'react'
+import { useEffect, useLayoutEffect, useState } from 'react'
 import { create } from 'zustand'
 import { request } from './request.ts'
 
@@ -34,18 +34,42 @@ export async function readClock(): Promise<void> {
   })
 }
 
-export function labNow(): number {
+/** Lab time as it runs, whatever clock a screen shows. */
+export function runningNow(): number {
   const { labMillis, steadyMillis, speed } = useLabClock.getState()
   return labMillis + (performance.now() - steadyMillis) * speed
 }
 
-/** Lab time, once a second (more often when it runs fast). */
+/** The clock of a practice case stands still while one works on it; ms since 1970. */
+const useStanding = create<{ readonly at?: number }>(() => ({}))
+
+/** Stands the clock of the screens at an instant for as long as the screen that asks for it is open. */
+export function useStandingClock(at: number | undefined): void {
+  useLayoutEffect(() => {
+    useStanding.setState({ at })
+    return () => useStanding.setState({ at: undefined })
+  }, [at])
+}
+
+/** The time of the screens: of the lab, or of the practice case that is open. */
+export function labNow(): number {
+  return useStanding.getState().at ?? runningNow()
+}
+
+/** The time of the screens, once a second (more often when it runs fast). */
 export function useNow(): number {
+  const standing = useStanding(({ at }) => at)
+  const running = useRunningNow()
+  return standing ?? running
+}
+
+/** Lab time as it runs, once a second. */
+export function useRunningNow(): number {
   const speed = useLabClock((clock) => clock.speed)
-  const [now, setNow] = useState(labNow)
+  const [now, setNow] = useState(runningNow)
   useEffect(() => {
-    setNow(labNow())
-    const timer = setInterval(() => setNow(labNow()), speed > 1 ? 200 : 1000)
+    setNow(runningNow())
+    const timer = setInterval(() => setNow(runningNow()), speed > 1 ? 200 : 1000)
     return () => clearInterval(timer)
   }, [speed])
   return now

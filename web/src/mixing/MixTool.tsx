@@ -28,6 +28,7 @@ import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
 import { Said } from '../preferences/words.tsx'
+import { usePractice } from '../record/practice-case.ts'
 import { useRoomCelsius } from '../record/room-celsius.ts'
 import { lotWords, useShelf } from '../record/shelf.ts'
 import { powderWords } from './amount-figures.ts'
@@ -147,6 +148,7 @@ export function MixTool({ title, materialId, cm3, refusal: stepRefusal, step }: 
     inBowl.powder && inBowl.liquid ? inBowl.liquid / inBowl.powder : wanted,
     changers,
   )
+  const practice = usePractice()
   const met = async () => {
     const productId = product ? chosen : lot?.productId
     const body = {
@@ -288,14 +290,17 @@ export function MixTool({ title, materialId, cm3, refusal: stepRefusal, step }: 
             value={lot?.lotId ?? ''}
             onChoose={setLotId}
           />
-          <button
-            type="button"
-            className={step?.onRecord ? 'act' : 'act-main'}
-            onClick={() => void met()}
-            disabled={own !== undefined}
-          >
-            Powder meets {card.liquidName === 'water' ? 'water' : 'liquid'}
-          </button>
+          {/* A practice case has no clock of the lab. */}
+          {!practice && (
+            <button
+              type="button"
+              className={step?.onRecord ? 'act' : 'act-main'}
+              onClick={() => void met()}
+              disabled={own !== undefined}
+            >
+              Powder meets {card.liquidName === 'water' ? 'water' : 'liquid'}
+            </button>
+          )}
           {step?.onRecord && (
             <button type="button" className="act-main" onClick={() => void record()}>
               Into the record

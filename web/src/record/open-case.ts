@@ -1,4 +1,4 @@
-import type { CaseRecord, Session } from '@yentrik/contract'
+import type { Session } from '@yentrik/contract'
 import {
   attemptOf,
   type CaseCommand,
@@ -23,43 +23,18 @@ import { newKey } from '../live/new-key.ts'
 import { changeHeld, freshen, heldAnswer, useAnswer } from '../live/queries.ts'
 import { Refusal, refusedHere, request } from '../live/request.ts'
 import { useSession } from '../session/session.ts'
+import type { OpenCase, StaleCommand } from './opened.ts'
+import { isPractice, usePracticeCase } from './practice-case.ts'
 
-/** A command that came too late, with what others did since it was decided on. */
-interface StaleCommand {
-  readonly command: CaseCommand
-  readonly since: readonly CaseEvent[]
-}
+export type { OpenCase } from './opened.ts'
 
-/** A case as a screen has it open: as it stands, and the way to give it commands. */
-export interface OpenCase {
-  readonly caseId: string
-  /** As it is on record. */
-  readonly record?: CaseRecord
-  /** As it stands at this bench: on record, and with what is kept here until the server is back. */
-  readonly state?: CaseState
-  /** On record and kept here, in their order; the kept ones have numbers beyond those of the record. */
-  readonly events: readonly CaseEvent[]
-  readonly error?: Refusal
-  /** The last refusal, until the next command. */
-  readonly refusal?: Refusal
-  /** The command that was refused. */
-  readonly refused?: CaseCommand
-  readonly stale?: StaleCommand
-  readonly busy: boolean
-  /** @returns whether it was stored */
-  readonly give: (command: CaseCommand) => Promise<boolean>
-  /** What one touch does, each after the other, up to the first that is refused. @returns whether all was stored */
-  readonly giveAll: (commands: readonly CaseCommand[]) => Promise<boolean>
-  /** The events of the last touch here, to take them back together. */
-  readonly lastTouch: readonly CaseEvent[]
-  /** Gives the stale command again, on top of what others did. */
-  readonly giveAgain: () => Promise<boolean>
-  readonly dropStale: () => void
-  readonly clearRefusal: () => void
-}
+/** Opens a case of the lab or of practice, by its id. */
+export const useOpenCase = (caseId: string): OpenCase =>
+  // What a case is never changes while it is open.
+  isPractice(caseId) ? usePracticeCase(caseId) : useLabCase(caseId)
 
-/** Opens a case: it stands as the core works it out from its events, and follows what others do on it. */
-export function useOpenCase(caseId: string): OpenCase {
+/** Opens a case of the lab: it stands as the core works it out from its events, and follows what others do on it. */
+function useLabCase(caseId: string): OpenCase {
   const path = { caseId }
   const { data: record, error } = useAnswer('GET /cases/:caseId', { path })
   const { person } = useSession()

@@ -29,6 +29,8 @@ import { BackTo } from '../parts/Reopened.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
+import { usePractice } from '../record/practice-case.ts'
+import { SeenThere } from '../record/SeenThere.tsx'
 
 interface ReadingEntryProps<K extends CheckKind> {
   readonly check: CheckOf<K>
@@ -86,7 +88,9 @@ interface CheckEntryProps {
 export function CheckEntry(props: CheckEntryProps) {
   const { check, readings, teeth, draftKey } = props
   const notation = usePreferences((preferences) => preferences.teeth)
-  const { limits } = kindOf(check)
+  const practice = usePractice()
+  // An exam says no limits.
+  const limits = practice?.level === 'exam' ? undefined : kindOf(check).limits
   const places = teethOf(check, teeth)
   return (
     <section className="border-base-300 border-t pt-3" aria-label={check.name}>
@@ -127,6 +131,7 @@ export function CheckEntry(props: CheckEntryProps) {
 function OnePlace(props: CheckEntryProps & { readonly tooth: number | undefined }) {
   const { check, readings, accepted, draftKey, refusal, tooth } = props
   const last = readings.at(-1)
+  const practice = usePractice()
   const { Entry } = kindOf(check)
   const [stopping, setStopping] = useState<Stopping>()
   const decided = (stored: boolean) => {
@@ -144,13 +149,26 @@ function OnePlace(props: CheckEntryProps & { readonly tooth: number | undefined 
   }
   return (
     <>
-      <Entry
-        check={check}
-        last={last}
-        draftKey={draftKey}
-        refusal={refusal?.tooth === tooth ? refusal?.said : undefined}
-        onRecord={enter}
-      />
+      <div
+        className={
+          practice && check.kind === 'measure' ? 'grid gap-x-4 sm:grid-cols-[minmax(0,1fr)_14rem]' : ''
+        }
+      >
+        <SeenThere
+          check={check}
+          tooth={tooth}
+          unit={check.kind === 'measure' ? keptUnit(check.quantity).unit : ''}
+        />
+        <div className={practice && check.kind === 'measure' ? 'self-end' : ''}>
+          <Entry
+            check={check}
+            last={last}
+            draftKey={draftKey}
+            refusal={refusal?.tooth === tooth ? refusal?.said : undefined}
+            onRecord={enter}
+          />
+        </div>
+      </div>
       {readings.length > 1 && (
         <p className="mt-1 text-sm opacity-80">
           Before:{' '}
@@ -306,7 +324,7 @@ function MeasureEntry({ check, draftKey, refusal, onRecord }: ReadingEntryProps<
           void record()
         }}
       >
-        <div className="w-56">
+        <div className="w-56 min-w-0">
           <NumberField
             label="Reading"
             unit={unit}
@@ -316,7 +334,7 @@ function MeasureEntry({ check, draftKey, refusal, onRecord }: ReadingEntryProps<
               setFault(undefined)
             }}
             fault={fault ?? (text === '' ? undefined : refusal)}
-            hint={check.source}
+            hint={usePractice() ? undefined : check.source}
           />
         </div>
         <button type="submit" className="act mt-7">

@@ -17,6 +17,7 @@ import { Link } from 'react-router'
 import { Message } from '../parts/Message.tsx'
 import { BackTo } from '../parts/Reopened.tsx'
 import { Said, useWords } from '../preferences/words.tsx'
+import { LiesThere } from '../record/SeenThere.tsx'
 import type { SheetEntryProps } from '../record/sheet-entry.ts'
 import { sheetKindsShown } from './sheet-kinds.tsx'
 
@@ -48,6 +49,7 @@ export function StepSheetCard(props: StepSheetCardProps) {
       <p className="mb-2 text-sm opacity-80">
         {sheet.how} Source: {sheet.source}.
       </p>
+      <LiesThere stepId={step.id} sheetId={sheet.id} />
       <Entry
         {...(props as Omit<StepSheetCardProps, 'onRecord'>)}
         onRecord={props.onRecord as SheetEntryProps<SheetKind>['onRecord']}
