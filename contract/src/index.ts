@@ -84,6 +84,8 @@ export type {
   Promised,
 } from './planning.ts'
 export type {
+  DrillDone,
+  DrillStanding,
   MetShown,
   PracticeCase,
   PracticeDebrief,

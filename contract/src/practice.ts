@@ -1,6 +1,9 @@
 import {
   choice,
   type Debrief,
+  type DrillId,
+  type DrillResult,
+  drillAnswerShape,
   id,
   LARGEST_SEED,
   type Level,
@@ -19,7 +22,7 @@ import {
   yesNo,
 } from '@yentrik/core'
 import type { CaseRecord } from './cases.ts'
-import { result, route } from './route.ts'
+import { result, results, route } from './route.ts'
 
 /** A practice case in short. */
 export interface PracticeShort {
@@ -88,7 +91,32 @@ export interface PracticeDebrief {
 /** The largest number of acts of one request: a hand does one after the other. */
 const MOST_ACTS_AT_ONCE = 50
 
+/** How somebody stands at a drill: the best of the last five, with how many there were. */
+export interface DrillStanding {
+  readonly drill: DrillId
+  readonly best: number
+  readonly last: number
+  /** Of those that count: at most five. */
+  readonly n: number
+}
+export interface DrillDone {
+  readonly result: DrillResult
+  readonly standing: DrillStanding
+}
+
 export const practiceRoutes = {
+  'GET /drills': route({
+    room: 'practice',
+    summary: 'How one stands at each drill: the best of the last five',
+    answer: results<DrillStanding>('A drill, and the best of the last five'),
+  }),
+  'POST /drills': route({
+    room: 'practice',
+    right: 'work',
+    summary: 'An answer to the task of a seed; the core says what it is worth',
+    body: record({ seed: whole(0, LARGEST_SEED), answer: drillAnswerShape }),
+    answer: result<DrillDone>('What it came to, and how one stands'),
+  }),
   'GET /practice': route({
     room: 'practice',
     summary: 'What one has practised, and what one misses',

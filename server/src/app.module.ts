@@ -48,6 +48,7 @@ import { PlanFeeds } from './planning/feeds.service.ts'
 import { PlanController } from './planning/plan.controller.ts'
 import { PlanService } from './planning/plan.service.ts'
 import { PlanSettingsService } from './planning/plan-settings.service.ts'
+import { DrillsService } from './practice/drills.service.ts'
 import { PracticeController } from './practice/practice.controller.ts'
 import { PracticeService } from './practice/practice.service.ts'
 import { MachineRunsController } from './program/machine-runs.controller.ts'
@@ -122,6 +123,7 @@ export class AppModule {
         PlanService,
         PlanFeeds,
         PracticeService,
+        DrillsService,
         DemoSeed,
       ],
     }

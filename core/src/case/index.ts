@@ -38,6 +38,7 @@ export {
   failingSheets,
   lastSheetOf,
   minutesBetween,
+  openChecks,
   readingsMeaning,
   recordedSheet,
   sheetsWanted,

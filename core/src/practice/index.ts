@@ -9,6 +9,35 @@ export {
   hintOf,
 } from './debrief.ts'
 export { type Defect, type Origin, origins, type ShownAt } from './defect.ts'
+export {
+  type BathTask,
+  bestCharge,
+  bestNight,
+  type ChargeTask,
+  type DrillAnswer,
+  type DrillId,
+  type DrillResult,
+  type DrillTask,
+  drillAnswerShape,
+  drillIds,
+  drills,
+  LATERAL_HIGHER_MILLIMETRES,
+  MOST_OLD_SHARE,
+  type NightTask,
+  nightOf,
+  type PourTask,
+  pouredGrams,
+  type ReadTask,
+  type ScratchTask,
+  type SetTask,
+  type ShadeTask,
+  type SprueTask,
+  scoreDrill,
+  setWays,
+  shadeOf,
+  sprueGauges,
+  type TrimTask,
+} from './drills/index.ts'
 export { expert as practiceExpert, type Player, parOf, playOut } from './expert.ts'
 export { type Fault, faultsOf, gravity } from './faults.ts'
 export { betaDraw, chanceToFind, kindsToPractise, type MetKind } from './focus.ts'

@@ -196,6 +196,19 @@ export class PracticeCaseRow {
   @Column('simple-json', { nullable: true }) signed: { by: string; at: string } | null
 }
 
+/** A drill that was done. */
+@Entity('drills')
+export class DrillRow {
+  @PrimaryColumn('text', { name: 'drill_id' }) drillId: string
+  @Column('text', { name: 'person_id' }) personId: string
+  @Column('text') drill: string
+  @Column('integer') seed: number
+  @Column('real') points: number
+  /** ISO 8601, UTC. */
+  @Column('text') at: string
+  @Column('simple-json') answer: object
+}
+
 /** What was done on a practice case, in its order. */
 @Entity('practice_acts')
 export class PracticeActRow {
@@ -221,4 +234,5 @@ export const entities = [
   LabSettingRow,
   PracticeCaseRow,
   PracticeActRow,
+  DrillRow,
 ]

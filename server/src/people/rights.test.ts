@@ -57,6 +57,7 @@ const changes: Readonly<
   'POST /cases/import': skilled,
   'POST /cases/:caseId/return': skilled,
   'POST /plan/anew': skilled,
+  'POST /drills': bench,
   'POST /practice': bench,
   'POST /practice/:practiceId/acts': bench,
   'POST /practice/:practiceId/again': bench,

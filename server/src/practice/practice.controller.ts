@@ -1,10 +1,24 @@
 import { Controller } from '@nestjs/common'
 import { type Call, Handles } from '../shapes/handles.ts'
+import { DrillsService } from './drills.service.ts'
 import { PracticeService } from './practice.service.ts'
 
 @Controller()
 export class PracticeController {
-  constructor(private readonly practice: PracticeService) {}
+  constructor(
+    private readonly practice: PracticeService,
+    private readonly drills: DrillsService,
+  ) {}
+
+  @Handles('GET /drills')
+  standings({ me }: Call<'GET /drills'>) {
+    return this.drills.standings(me)
+  }
+
+  @Handles('POST /drills')
+  done({ body, me }: Call<'POST /drills'>) {
+    return this.drills.done(body, me)
+  }
 
   @Handles('GET /practice')
   room({ me }: Call<'GET /practice'>) {

@@ -81,6 +81,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../practice/PractiseScreen.tsx')).PractiseScreen }),
       },
       {
+        path: 'practise/drill/:drill',
+        lazy: async () => ({ Component: (await import('../practice/DrillScreen.tsx')).DrillScreen }),
+      },
+      {
         path: 'practise/:practiceId',
         lazy: async () => ({ Component: (await import('../practice/DebriefScreen.tsx')).DebriefScreen }),
       },

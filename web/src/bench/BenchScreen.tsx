@@ -4,6 +4,8 @@ import { Link, useNavigate } from 'react-router'
 import { clockTime, dayAndTime, shortDate, stageName } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useAnswer } from '../live/queries.ts'
+import { request } from '../live/request.ts'
+import { useRequest } from '../live/use-request.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
 import { useShelf } from '../record/shelf.ts'
@@ -170,6 +172,33 @@ function Asking({ list, now }: { list: BenchList; now: number }) {
   )
 }
 
+/** A study cast in five minutes, each touch shown: begun once, left and taken up again as one likes. */
+function FirstCase() {
+  const go = useNavigate()
+  const { data: room } = useAnswer('GET /practice')
+  const { run } = useRequest()
+  const open = room?.cases.find(({ level, closed }) => level === 'guided' && !closed)
+  const begin = async () => {
+    const begun = await run(() =>
+      request('POST /practice', {
+        body: { templateId: 'study-cast', level: 'guided', choices: { arch: 'upper' }, seed: FIRST_SEED },
+      }),
+    )
+    if (begun) await go(`/case/${begun.practiceId}`)
+  }
+  return open ? (
+    <Link to={`/case/${open.practiceId}`} className="act">
+      Go on with the practice case
+    </Link>
+  ) : (
+    <button type="button" className="act" onClick={() => void begin()}>
+      Show me: a study cast in five minutes
+    </button>
+  )
+}
+/** The same first case for everybody. */
+const FIRST_SEED = 1
+
 function EmptyBench() {
   return (
     <section className="card-flat grid grow place-items-center p-8 text-center">
@@ -183,6 +212,7 @@ function EmptyBench() {
           <Link to="/cases/new" className="act-main">
             Take in a case
           </Link>
+          <FirstCase />
           <Link to="/mix" className="act">
             Just mix something
           </Link>

@@ -36,6 +36,7 @@ import { CaseHeader } from './CaseHeader.tsx'
 import { CaseSheets, type OpenSheet, wantsReason } from './CaseSheets.tsx'
 import { EarlierSheet } from './EarlierSheet.tsx'
 import { KeptQuestions } from './KeptQuestions.tsx'
+import { NextTouch } from './NextTouch.tsx'
 import { LetTimePass, PracticeBar } from './PracticeTime.tsx'
 import { QuarantineFlag } from './QuarantineFlag.tsx'
 import { RecordView } from './RecordView.tsx'
@@ -238,6 +239,9 @@ function CaseWork({
                   </div>
                 )}
               {isInHand && open && main.missed && <WhatCanBeDone job={job} step={step} onGive={give} />}
+              {practice && (
+                <NextTouch job={job} step={step} practice={practice} teeth={state.authorisation.teeth} />
+              )}
               <div className="flex flex-wrap gap-2">
                 {isInHand && open && (
                   <button

@@ -12,6 +12,7 @@ import { useDraft } from '../parts/draft.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { DrillList } from './DrillList.tsx'
 import { levelWords, scoreText } from './practice-words.ts'
 
 const jobs = [...routeTemplates.values()].map(({ id, name }) => [id, name] as const)
@@ -38,9 +39,12 @@ export function PractiseScreen() {
       <div className="grid content-start gap-4">
         {open[0] && <GoOn short={open[0]} more={open.length - 1} />}
         <Begin met={room.met.length > 0} />
+        <Misses room={room} />
         {over.length > 0 && <Past cases={over} />}
       </div>
-      <Misses room={room} />
+      <aside className="grid content-start gap-4">
+        <DrillList />
+      </aside>
     </main>
   )
 }
@@ -175,48 +179,46 @@ function Misses({ room: { met, counts, sensitivity } }: { readonly room: Practic
   const missed = met.filter((each) => each.missed > 0)
   const show = (value: number) => quantity(Number(value.toFixed(1)), 'count', 'metric')
   return (
-    <aside className="grid content-start gap-4">
-      <section className="card-flat p-6" aria-label="What I miss">
-        <h2 className="mb-2 text-xl font-bold">What I miss</h2>
-        {counts.defects === 0 ? (
-          <p>Nothing yet: begin a case, and look back on it.</p>
-        ) : (
-          <>
-            <p className="figures">
-              <b className="text-3xl">
-                {counts.found} of {counts.defects}
-              </b>{' '}
-              found
+    <section className="card-flat p-6" aria-label="What I miss">
+      <h2 className="mb-2 text-xl font-bold">What I miss</h2>
+      {counts.defects === 0 ? (
+        <p>Nothing yet: begin a case, and look back on it.</p>
+      ) : (
+        <>
+          <p className="figures">
+            <b className="text-3xl">
+              {counts.found} of {counts.defects}
+            </b>{' '}
+            found
+          </p>
+          <p className="figures">
+            {counts.falseAlarms} false alarms in {counts.cleanLooks} sound places
+          </p>
+          {sensitivity ? (
+            <p className="mt-2 text-sm opacity-80">
+              Told apart by d′ {show(sensitivity.dPrime)} (0 is by chance, 3 is hardly ever wrong); you{' '}
+              {Math.abs(sensitivity.criterion) < 0.2
+                ? 'lean to neither side'
+                : sensitivity.criterion > 0
+                  ? 'rather pass'
+                  : 'rather refuse'}
+              .
             </p>
-            <p className="figures">
-              {counts.falseAlarms} false alarms in {counts.cleanLooks} sound places
-            </p>
-            {sensitivity ? (
-              <p className="mt-2 text-sm opacity-80">
-                Told apart by d′ {show(sensitivity.dPrime)} (0 is by chance, 3 is hardly ever wrong); you{' '}
-                {Math.abs(sensitivity.criterion) < 0.2
-                  ? 'lean to neither side'
-                  : sensitivity.criterion > 0
-                    ? 'rather pass'
-                    : 'rather refuse'}
-                .
-              </p>
-            ) : (
-              <p className="mt-2 text-sm opacity-80">Too few to say more than the counts.</p>
-            )}
-            <ul className="mt-3 grid gap-1">
-              {missed.slice(0, 8).map(({ kind, named, found, missed: not }) => (
-                <li key={kind} className="border-base-300 flex justify-between gap-3 border-t pt-1">
-                  <span>{named}</span>
-                  <span className="figures whitespace-nowrap">
-                    {not} of {found + not} missed
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </>
-        )}
-      </section>
-    </aside>
+          ) : (
+            <p className="mt-2 text-sm opacity-80">Too few to say more than the counts.</p>
+          )}
+          <ul className="mt-3 grid gap-1">
+            {missed.slice(0, 8).map(({ kind, named, found, missed: not }) => (
+              <li key={kind} className="border-base-300 flex justify-between gap-3 border-t pt-1">
+                <span>{named}</span>
+                <span className="figures whitespace-nowrap">
+                  {not} of {found + not} missed
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
   )
 }

@@ -213,9 +213,19 @@ const notOpenHere = () =>
     'Write it down, and enter it once the server is back.',
   )
 
+const useLabRecord = (caseId: string) => {
+  const { data: record, error } = useAnswer('GET /cases/:caseId', { path: { caseId } })
+  return { record, error }
+}
+const usePracticeRecord = (practiceId: string) => {
+  const { data, error } = useAnswer('GET /practice/:practiceId', { path: { practiceId } })
+  return { record: data?.record, error }
+}
+const useRecord = (caseId: string) => (isPractice(caseId) ? usePracticeRecord(caseId) : useLabRecord(caseId))
+
 /** A case as it is on record, for what is printed: what is kept at a bench is not on it. */
 export function useStoredCase(caseId: string) {
-  const { data: record, error } = useAnswer('GET /cases/:caseId', { path: { caseId } })
+  const { record, error } = useRecord(caseId)
   const waiting = useOutbox(({ kept }) => kept.filter((each) => each.caseId === caseId).length)
   const state = useMemo(() => record && workingOf(record).state, [record])
   return { record, state, waiting, error: error ?? undefined }

@@ -304,6 +304,7 @@ function AnswerEntry({ check, last, onRecord }: ReadingEntryProps<'observe'>) {
 }
 
 function MeasureEntry({ check, draftKey, refusal, onRecord }: ReadingEntryProps<'measure'>) {
+  const practice = usePractice()
   const { unit, decimals } = keptUnit(check.quantity)
   const [text, keep, , begin] = useDraft<string>(draftKey, () => '')
   const [fault, setFault] = useState<string>()
@@ -334,7 +335,7 @@ function MeasureEntry({ check, draftKey, refusal, onRecord }: ReadingEntryProps<
               setFault(undefined)
             }}
             fault={fault ?? (text === '' ? undefined : refusal)}
-            hint={usePractice() ? undefined : check.source}
+            hint={practice ? undefined : check.source}
           />
         </div>
         <button type="submit" className="act mt-7">
