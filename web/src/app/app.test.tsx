@@ -159,7 +159,9 @@ describe('the house around every screen', () => {
       'Plan',
       'Instruments',
       'Shelf',
+      'Practise',
       'Settings',
+      'Handbook',
     ])
     expect(rail.getByRole('link', { name: 'Bench' }).getAttribute('aria-current')).toBe('page')
   })

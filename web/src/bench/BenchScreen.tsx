@@ -197,7 +197,7 @@ function FirstCase() {
   )
 }
 /** The same first case for everybody. */
-const FIRST_SEED = 1
+const FIRST_SEED = 5
 
 function EmptyBench() {
   return (

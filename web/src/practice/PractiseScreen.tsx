@@ -3,7 +3,7 @@ import { type Level, levelNames, levelRules, practiceLevels, routeTemplates } fr
 import { ArrowRight } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { quantity, shortDate } from '../format/format.ts'
+import { shortDate } from '../format/format.ts'
 import { freshen, useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
@@ -177,7 +177,7 @@ function Past({ cases }: { readonly cases: readonly PracticeShort[] }) {
 /** What one misses, and on which side one errs. */
 function Misses({ room: { met, counts, sensitivity } }: { readonly room: PracticeRoom }) {
   const missed = met.filter((each) => each.missed > 0)
-  const show = (value: number) => quantity(Number(value.toFixed(1)), 'count', 'metric')
+  const show = (value: number) => value.toFixed(1)
   return (
     <section className="card-flat p-6" aria-label="What I miss">
       <h2 className="mb-2 text-xl font-bold">What I miss</h2>
