@@ -16,6 +16,7 @@ for (const name of [
   'survey',
   'stain',
   'plan',
+  'practice',
 ])
   sections.push((await import(`./${name}.mjs`)).section)
 const text = `# Benchmarks

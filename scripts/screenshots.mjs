@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { chromium } from '@playwright/test'
+import { beginPractice, playOut, practiceExpert } from '@yentrik/core'
 import { createApp } from '../server/dist/create-app.js'
 
 /** A current picture of each main view from the demo lab, at 1280x800, into docs/screenshots. */
@@ -55,7 +56,7 @@ const views = [
     name: 'set-up-plan',
     path: `/set-up?case=${await caseOf('K-2165')}&job=job-1&step=plan-set-up&sheet=set-up-plan`,
   },
-  { name: 'wax-room', path: `/case/${await caseOf('K-2166')}`, prepare: measureRoom },
+  { name: 'practise', path: `/practise/${await practised()}` },
   { name: 'survey', path: '/survey', prepare: surveyArch },
   {
     name: 'cast-burnout',
@@ -124,17 +125,35 @@ async function planStains(page) {
 }
 
 /** A bridge pattern with the resin too thick at one place. */
-async function measureRoom(page) {
-  for (const [place, room, green, resin] of [
-    ['Front, cusp', '1.9', '0.2', '0.4'],
-    ['Front, fossa', '1.3', '0.3', '0.8'],
-    ['Back, cusp', '1.8', '0.2', '0.4'],
-  ]) {
-    await page.getByLabel(`Room, ${place}`).fill(room)
-    await page.getByLabel(`Green wax, ${place}`).fill(green)
-    await page.getByLabel(`Resin, ${place}`).fill(resin)
-  }
-  await page.getByRole('heading', { level: 3, name: 'Room' }).scrollIntoViewIfNeeded()
+/** A practice denture, played by somebody with a lens and nothing else. */
+async function practised() {
+  const ask = async (path, body) =>
+    (
+      await fetch(`${base}/api${path}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      })
+    ).json()
+  const begun = await ask('/practice', {
+    templateId: 'complete-denture',
+    level: 'bench',
+    seed: 14,
+    choices: { arch: 'upper' },
+  })
+  const [route] = Object.values(begun.record.routes)
+  const acts = []
+  const world = beginPractice(
+    { templateId: 'complete-denture', choices: route.choices, level: 'bench', seed: 14 },
+    Date.parse(begun.record.events[0].at),
+    begun.short.docket,
+    'Ada',
+  )
+  playOut(world, { ...practiceExpert, looks: ['lens'], did: (each) => acts.push(each) }, 'Ada')
+  let so = begun
+  for (let n = 0; n < acts.length; n += 50)
+    so = await ask(`/practice/${begun.practiceId}/acts`, { seen: so.acts, acts: acts.slice(n, n + 50) })
+  return begun.practiceId
 }
 async function surveyArch(page) {
   await page.getByRole('button', { name: 'a made arch' }).click()

@@ -102,9 +102,9 @@ function checkFaultsOf(
   })
 }
 
-/** What is wrong in a few words; one word alone says too little. */
+/** What is wrong in a few words; one or two words alone say too little. */
 const nameOf = (answer: string, { name }: Check): string =>
-  answer.includes(' ') ? answer : `${answer}, ${name.toLowerCase()}`
+  answer.split(' ').length > 2 ? answer : `${answer}, ${name.toLowerCase()}`
 
 const at = (tooth: number | undefined) => (tooth === undefined ? {} : { tooth })
 

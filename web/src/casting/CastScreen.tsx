@@ -4,6 +4,7 @@ import { Link, useSearchParams } from 'react-router'
 import { type Options, Pills, SelectField } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
+import { TryExample } from '../parts/TryExample.tsx'
 import type { Typed } from '../parts/typed-figures.ts'
 import type { ForCase } from '../record/IntoRecord.tsx'
 import { useOpenCase } from '../record/open-case.ts'
@@ -121,7 +122,15 @@ function CastTool({
             />
           </div>
         )}
-        <div className="ml-auto">
+        <div className="ml-auto flex flex-wrap items-end gap-4">
+          {!forCase && metal.pattern === '' && (
+            <TryExample
+              onTry={() => {
+                setSprue({ ...sprueStart, gauge: '10', section: '1.8' })
+                setMetal({ ...metalStart, pattern: '0.62' })
+              }}
+            />
+          )}
           <Pills label="Work out" options={views} value={view} onChoose={setView} />
         </div>
       </header>

@@ -10,6 +10,7 @@ import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
+import { TryExample } from '../parts/TryExample.tsx'
 import { Said, useWords } from '../preferences/words.tsx'
 import { PlannedOut } from '../program/PlannedOut.tsx'
 import { nextAt } from '../program/program-draft.ts'
@@ -106,6 +107,11 @@ function CureTool({
             words={saying`${placeWords(draft.thin)} at the thinnest, ${placeWords(draft.thick)} at the thickest; into the bath at ${run ? dayAndTime(Date.parse(run.startedAt), now) : draft.inAt}`}
           />
         </p>
+        {!forCase && !run && (
+          <span className="ml-auto">
+            <TryExample onTry={() => set({ thin: '2.5', thick: '11' })} />
+          </span>
+        )}
       </header>
       {run && ofRun ? (
         <LiveCure run={run} sections={ofRun} forCase={forCase} reason={draft.reason} />

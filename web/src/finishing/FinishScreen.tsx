@@ -29,11 +29,19 @@ import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
+import { TryExample } from '../parts/TryExample.tsx'
 import { Said, useMillimetres } from '../preferences/words.tsx'
 import { useEquipment } from '../record/equipment.ts'
 import { useOpenCase } from '../record/open-case.ts'
 import { Calibration } from './Calibration.tsx'
-import { emptyFinish, type FinishDraft, finishFor, glazedAlready, ladderOf } from './finish-draft.ts'
+import {
+  emptyFinish,
+  exampleFinish,
+  type FinishDraft,
+  finishFor,
+  glazedAlready,
+  ladderOf,
+} from './finish-draft.ts'
 import { LadderDrawing } from './LadderDrawing.tsx'
 
 /** Finishing: which stage a scratch sends back to, what the border has left, which wheel may be taken up. */
@@ -105,7 +113,10 @@ function Finish({
             ? 'wheels of the lab'
             : 'the usual ladder, assumptions'}
         </p>
-        <div className="ml-auto">
+        <div className="ml-auto flex flex-wrap items-end gap-4">
+          {!job && draft.seen === '' && draft.border === '' && (
+            <TryExample onTry={() => set(exampleFinish)} />
+          )}
           <Pills
             label="Work of"
             options={[

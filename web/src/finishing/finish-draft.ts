@@ -33,6 +33,15 @@ export const emptyFinish: FinishDraft = {
   wheel: '',
 }
 
+/** An invented look: a scratch under the gloss, a border that is still thick enough. */
+export const exampleFinish: Partial<FinishDraft> = {
+  material: 'resin',
+  at: 'high-shine',
+  seen: 'wet',
+  border: '3.6',
+  patch: '400',
+}
+
 /** The stage of a step of the denture route. */
 const stageOfStep: Readonly<Record<string, string>> = {
   rubber: 'rubber',

@@ -27,6 +27,7 @@ import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
 import { TextField } from '../parts/TextField.tsx'
+import { TryExample } from '../parts/TryExample.tsx'
 import { Said } from '../preferences/words.tsx'
 import { usePractice } from '../record/practice-case.ts'
 import { useRoomCelsius } from '../record/room-celsius.ts'
@@ -195,6 +196,11 @@ export function MixTool({ title, materialId, cm3, refusal: stepRefusal, step }: 
       </header>
       <div className="grid gap-3 lg:grid-cols-[18rem_minmax(0,1fr)] xl:grid-cols-[18rem_minmax(0,1fr)_19rem]">
         <section className="card-flat grid content-start gap-3 p-4" aria-label="How much">
+          {!step && bowl.powder === '' && bowl.liquid === '' && (
+            <p>
+              <TryExample onTry={() => setBowl({ ...emptyBowl, powder: '100', liquid: '33' })} />
+            </p>
+          )}
           <SelectField
             label="Material"
             options={materialOptions(shelf.products, step ? classId : undefined)}

@@ -25,6 +25,7 @@ import { useDraft } from '../parts/draft.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { TryExample } from '../parts/TryExample.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said, useWords } from '../preferences/words.tsx'
 import { useOpenCase } from '../record/open-case.ts'
@@ -111,7 +112,17 @@ function MountTool({
       <header className="flex flex-wrap items-end gap-x-5 gap-y-2">
         <h1 className="text-3xl font-bold">Mount</h1>
         {title && <p>{title}</p>}
-        <div className="ml-auto">
+        <div className="ml-auto flex flex-wrap items-end gap-4">
+          {!recorded && (
+            <TryExample
+              onTry={() => {
+                setPin('1.5')
+                setAdvance('5')
+                setForward('55')
+                setBelow('38')
+              }}
+            />
+          )}
           <Pills label="Move" options={movements} value={movement} onChoose={setMovement} />
         </div>
       </header>

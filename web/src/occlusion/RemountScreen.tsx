@@ -21,6 +21,7 @@ import { attempt } from '../parts/attempt.ts'
 import { Pills } from '../parts/Choices.tsx'
 import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
+import { TryExample } from '../parts/TryExample.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { Said } from '../preferences/words.tsx'
 import { AskedSheet } from '../record/AskedSheet.tsx'
@@ -31,6 +32,7 @@ import { MarkByKeys } from './MarkByKeys.tsx'
 import {
   contactsOf,
   emptyRemount,
+  exampleRemount,
   foundRight,
   groundRound,
   ofCase,
@@ -148,9 +150,14 @@ function Remount({
           {draft.flash ? ', flash on the teeth' : ''}
         </p>
         {!job && (
-          <Link className="link ml-auto" to="/remount/practise">
-            Practise on a computed mouth
-          </Link>
+          <span className="ml-auto flex flex-wrap items-center gap-4">
+            {draft.marks.length === 0 && draft.pin === '' && (
+              <TryExample onTry={() => keep(exampleRemount)} />
+            )}
+            <Link className="link" to="/remount/practise">
+              Practise on a computed mouth
+            </Link>
+          </span>
         )}
       </header>
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">

@@ -64,6 +64,18 @@ export const emptyRemount: RemountDraft = {
   contacts: [],
 }
 
+/** An invented remount: the pin a little open, one side touching first. */
+export const exampleRemount: RemountDraft = {
+  ...emptyRemount,
+  pin: '0.6',
+  stopsRight: '3',
+  stopsLeft: '1',
+  marks: [
+    { tooth: 46, region: 'buccalInner', bite: 'centric', strength: 'heavy' },
+    { tooth: 47, region: 'buccalInner', bite: 'centric', strength: 'medium' },
+  ],
+}
+
 const count = (text: string) => {
   const value = readNumber(text, '', { wanted: false }).value
   return value !== undefined && Number.isInteger(value) && value >= 0 && value <= 7 ? value : undefined

@@ -3,6 +3,7 @@ import {
   anteriorTeeth,
   articulatorCards,
   DomainError,
+  inventedSetUp,
   type NeededCusp,
   neededCusps,
   type Prescription,
@@ -22,6 +23,7 @@ import { useDraft } from '../parts/draft.ts'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { NumberGrid } from '../parts/NumberGrid.tsx'
+import { TryExample } from '../parts/TryExample.tsx'
 import { usePreferences } from '../preferences/preferences.ts'
 import { useMillimetres, useWords } from '../preferences/words.tsx'
 import { PlanCurve, PlanFront, PlanTop } from './PlanDrawings.tsx'
@@ -87,6 +89,11 @@ export function PlanPanel(props: PlanPanelProps) {
                 <p>Lay a millimetre rule across the cast, at a few depths behind the front of the rim.</p>
                 <p>Read where the face of the rim and the crest of the ridge cross it, right and left.</p>
                 <p className="opacity-80">{Object.keys(faults).length} entries to go.</p>
+                {!onRecord && (
+                  <p>
+                    <TryExample onTry={() => keep(draftOf(inventedSetUp))} />
+                  </p>
+                )}
               </div>
             )}
           </div>

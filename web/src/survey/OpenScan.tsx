@@ -71,7 +71,7 @@ export function OpenScan({
       {scan && !lay && <AskUnit state={state} opened={scan.opened} />}
       {!scan && !reading && (
         <p className="flex flex-wrap items-center gap-3">
-          Try it with
+          Try it with an example:
           <button type="button" className="small-act" onClick={() => void made('made arch.ply', archUrl)}>
             a made arch
           </button>

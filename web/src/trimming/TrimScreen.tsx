@@ -1,6 +1,7 @@
 import {
   DomainError,
   heelRange,
+  inventedPair,
   lastSheetOf,
   type PairEntry,
   type PairPlan,
@@ -16,12 +17,13 @@ import { type Options, Pills } from '../parts/Choices.tsx'
 import { Message } from '../parts/Message.tsx'
 import { NumberField } from '../parts/NumberField.tsx'
 import { readNumber } from '../parts/read-number.ts'
+import { TryExample } from '../parts/TryExample.tsx'
 import { AskedSheet } from '../record/AskedSheet.tsx'
 import { FinishedPairForm } from './FinishedPairForm.tsx'
 import { MarkModel } from './MarkModel.tsx'
 import type { ModelPicture } from './MarkPlate.tsx'
 import { PlanView } from './PlanView.tsx'
-import { type ArchName, entryOf, type PairDraft, usePairDraft } from './trim-draft.ts'
+import { type ArchName, draftOf, entryOf, type PairDraft, usePairDraft } from './trim-draft.ts'
 
 type Tab = ArchName | 'plan' | 'finished'
 
@@ -111,6 +113,14 @@ function TrimTool({ draftKey, title, stored, startWith, refusal, paper, onStore,
         <h1 className="text-3xl font-bold">Trim</h1>
         {title && <p>{title}</p>}
         <div className="ml-auto flex flex-wrap items-end gap-3">
+          {!onStore && !onPair && !entry && (
+            <TryExample
+              onTry={() => {
+                change(draftOf(inventedPair))
+                setTab('plan')
+              }}
+            />
+          )}
           <Pills label="Trim planner" options={tabs} value={tab} onChoose={setTab} />
           {paper && (
             <Link className="small-act" to={paper}>

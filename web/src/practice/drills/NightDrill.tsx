@@ -83,7 +83,7 @@ export function NightDrill({ task, done, onAnswer }: DrillProps<'night'>) {
                   <span className="flex gap-1">
                     <button
                       type="button"
-                      className="small-act px-2"
+                      className="small-act min-w-11 px-2"
                       aria-label={`Case ${at + 1} earlier`}
                       disabled={place === 0}
                       onClick={() => move(place, place - 1)}
@@ -92,7 +92,7 @@ export function NightDrill({ task, done, onAnswer }: DrillProps<'night'>) {
                     </button>
                     <button
                       type="button"
-                      className="small-act px-2"
+                      className="small-act min-w-11 px-2"
                       aria-label={`Case ${at + 1} later`}
                       disabled={place === order.length - 1}
                       onClick={() => move(place, place + 1)}
