@@ -258,5 +258,5 @@ test('a drill of a seed is scored, and the best of the last five stands', async 
     .click()
   await expect(
     page.getByRole('region', { name: 'Drills' }).getByRole('link', { name: /^Set/ }),
-  ).toContainText('of 1')
+  ).toContainText('best of 1')
 })

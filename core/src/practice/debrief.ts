@@ -20,6 +20,8 @@ export interface DebriefBar {
   readonly bornStepId: string
   readonly bornStep: string
   readonly bornStage: Stage
+  /** From where it is practised again: where it was made, of what arrived where it can be seen. */
+  readonly again: { readonly stepId: string; readonly step: string }
   readonly size?: Saying
   readonly why: Saying
   readonly better?: Saying
@@ -93,6 +95,7 @@ function barOf(world: World, defect: Defect): DebriefBar {
   const born = steps.find(({ id }) => id === defect.bornStep)
   const how = dealt(defect)
   const end = endOf(defect, how)
+  const again = defect.bornBy === 'arrived' ? (defect.shows[0]?.stepId ?? defect.bornStep) : defect.bornStep
   const { seenAt, seenFrom, foundAt, foundIn, size, better } = defect
   return {
     id: defect.id,
@@ -103,6 +106,7 @@ function barOf(world: World, defect: Defect): DebriefBar {
     bornStepId: defect.bornStep,
     bornStep: nameOf(defect.bornStep),
     bornStage: born?.stage ?? 'receive',
+    again: { stepId: again, step: nameOf(again) },
     ...(size === undefined ? {} : { size }),
     why: defect.why,
     ...(better === undefined ? {} : { better }),

@@ -97,7 +97,7 @@ function checkFaultsOf(
       outcome,
       ...birth(route, step, index, outcome),
       by: 'instrument',
-      named: `${check.name} ${side === 'below' ? 'below' : 'above'} its limit`,
+      named: `${check.name}, too ${side === 'below' ? 'little' : 'much'}`,
     }))
   })
 }

@@ -1,6 +1,8 @@
 import { sheetOfOrder } from '../case/index.ts'
 import { regionsOf } from '../inspection/index.ts'
-import type { SheetData, StepSheet } from '../sheet/index.ts'
+import { joined, qty, type Saying, saying } from '../quantity/index.ts'
+import { type SheetData, type StepSheet, sheetWords } from '../sheet/index.ts'
+import { regionSign } from './signs/index.ts'
 import { oneOf } from './streams.ts'
 
 type Order = { readonly teeth: readonly number[]; readonly enclosures: readonly string[] }
@@ -49,4 +51,26 @@ export function sheetTruth(sheet: StepSheet, order: Order, random: () => number,
     }
   }
   return good
+}
+
+/** What is seen there, place by place, and nothing of what it means. */
+export function seenOnSheet(sheet: StepSheet, there: SheetData): Saying {
+  if (sheet.kind === 'regions' && there.kind === 'regions')
+    return joined(
+      there.regions.map(({ region, fault }) => {
+        const drawn = regionsOf[sheet.drawing].find(({ id }) => id === region)
+        const seen = fault === undefined ? drawn?.good : (regionSign(region, fault) ?? `${fault}.`)
+        return `${drawn?.name ?? region}: ${seen ?? ''}`
+      }),
+      ' ',
+    )
+  if (sheet.kind === 'room' && there.kind === 'room')
+    return joined(
+      there.sites.map(
+        ({ name, roomMillimetres, greenMillimetres, resinMillimetres }) =>
+          saying`${name}: room ${qty.mm(roomMillimetres, 1)}, green wax ${qty.mm(greenMillimetres, 1)}, resin ${qty.mm(resinMillimetres, 1)}.`,
+      ),
+      ' ',
+    )
+  return sheetWords(sheet, there, { lotNumber: (id) => id })
 }

@@ -1,13 +1,13 @@
 import { sheetOfOrder, stepOf } from '../case/index.ts'
 import { type Check, teethOf } from '../route/index.ts'
-import { type StepSheet, sheetWords } from '../sheet/index.ts'
+import type { StepSheet } from '../sheet/index.ts'
 import { isSeenSheet } from './faults.ts'
 import { signsThere } from './judge-entry.ts'
 import { LESSER_LOOK_CHANCE, type Means, showsForSure } from './levels.ts'
 import { modelReading, modelValue } from './model-readings.ts'
 import { pointerAt, scaleOf, trueValue } from './readings.ts'
 import type { Seen, SeenForSheet, Spot } from './seen.ts'
-import { sheetTruth } from './sheet-truth.ts'
+import { seenOnSheet, sheetTruth } from './sheet-truth.ts'
 import { signsOf } from './signs/index.ts'
 import { oneOf, streamAt } from './streams.ts'
 import { jobOf, type World } from './truth.ts'
@@ -130,7 +130,5 @@ function showSheet(world: World, stepId: string, sheet: StepSheet): readonly See
     (isSeenSheet(sheet)
       ? sheetTruth(sheet, order, streamAt(world.setup.seed, stepId, sheet.id, attempt))
       : sheetOfOrder(sheet, order))
-  return [
-    { kind: 'sheet', stepId, sheetId: sheet.id, words: sheetWords(sheet, there, { lotNumber: (id) => id }) },
-  ]
+  return [{ kind: 'sheet', stepId, sheetId: sheet.id, words: seenOnSheet(sheet, there) }]
 }

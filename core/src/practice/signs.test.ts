@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
+import { regionsOf } from '../inspection/index.ts'
 import { routeTemplates } from '../jobs/index.ts'
 import { lookMeans as means, signsOf } from './index.ts'
+import { regionSign } from './signs/index.ts'
 
 /** Little words that stand in any sentence. */
 const small = new Set(
@@ -57,5 +59,18 @@ describe('what a defect looks like', () => {
       for (const say of said) expect(say).toMatch(/^[A-Z].*[.]$/)
       for (const { by } of Object.values(signs)) expect(means).toContain(by)
     }
+  })
+
+  it('is written for every fault of every region of a drawing, and does not name it', () => {
+    for (const [drawing, regions] of Object.entries(regionsOf))
+      for (const { id, faults } of regions)
+        for (const { fault } of faults) {
+          const sign = regionSign(id, fault)
+          expect([drawing, id, fault, sign !== undefined]).toEqual([drawing, id, fault, true])
+          expect(sign).toMatch(/^[A-Z].*[.]$/)
+          expect(wordsOf(sign!).filter((word) => wordsOf(fault).includes(word) && word.length > 4)).toEqual(
+            [],
+          )
+        }
   })
 })

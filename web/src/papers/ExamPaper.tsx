@@ -84,10 +84,12 @@ export function ExamPaper() {
           {bars.map(({ id, named, seen, found, end }) => (
             <tr key={id} className="border-b border-black/30 align-top">
               <td className="py-1">{named}</td>
-              <td className="figures">
-                {seen ? `${dayAndTime(beganAt + seen.at * 60_000, beganAt)}, ${seen.step}` : 'never by eye'}
+              <td className="figures py-1">
+                {seen
+                  ? `${dayAndTime(beganAt + seen.at * 60_000, beganAt - 2 * 86_400_000)}, ${seen.step}`
+                  : 'never by eye'}
               </td>
-              <td>{end === 'found' && found ? `found, ${found.step}` : end}</td>
+              <td className="py-1">{end === 'found' && found ? `found, ${found.step}` : end}</td>
             </tr>
           ))}
         </tbody>

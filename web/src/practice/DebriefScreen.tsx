@@ -3,7 +3,6 @@ import type { DebriefBar } from '@yentrik/core'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { dayAndTime } from '../format/format.ts'
 import { pageOfStage } from '../handbook/pages.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
 import { freshen, useAnswer } from '../live/queries.ts'
@@ -12,7 +11,7 @@ import { useRequest } from '../live/use-request.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
 import { DebriefRail } from './DebriefRail.tsx'
-import { endWords, hoursText, levelWords, originWords, scoreText } from './practice-words.ts'
+import { dayText, endWords, hoursText, levelWords, originWords, scoreText } from './practice-words.ts'
 
 /** Looking back on a practice case: what was wrong since when, where it could be seen, what it cost. */
 export function DebriefScreen() {
@@ -93,10 +92,13 @@ function One({
 }) {
   const go = useNavigate()
   const { refusal, run } = useRequest()
-  const at = (minute: number) => dayAndTime(beganAt + minute * 60_000, beganAt)
+  const at = (minute: number) => dayText(beganAt + minute * 60_000, beganAt)
   const again = async () => {
     const begun = await run(() =>
-      request('POST /practice/:practiceId/again', { path: { practiceId }, body: { stepId: bar.bornStepId } }),
+      request('POST /practice/:practiceId/again', {
+        path: { practiceId },
+        body: { stepId: bar.again.stepId },
+      }),
     )
     if (!begun) return
     await freshen('GET /practice')
@@ -148,7 +150,7 @@ function One({
       )}
       <p className="mt-4 flex flex-wrap gap-2">
         <button type="button" className="act-main" onClick={() => void again()}>
-          Again from “{bar.bornStep}”<kbd className="key">space</kbd>
+          Again from “{bar.again.step}”<kbd className="key">space</kbd>
         </button>
         <Link className="act" to={`/handbook/${pageOfStage(bar.bornStage)}`}>
           Read why

@@ -27,7 +27,7 @@ export function DrillList() {
                 <span className="grow text-sm">{drills[id].does}</span>
                 {standing && (
                   <span className="figures text-right text-sm whitespace-nowrap">
-                    <b className="text-lg">{scoreText(standing.best)}</b> of {standing.n}
+                    <b className="text-lg">{scoreText(standing.best)}</b>, best of {standing.n}
                   </span>
                 )}
               </Link>

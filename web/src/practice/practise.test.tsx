@@ -177,7 +177,7 @@ describe('looking back', () => {
       expect(
         requests.some(
           ({ address, body }) =>
-            address.endsWith('/again') && (body as { stepId: string }).stepId === bars[0]!.bornStepId,
+            address.endsWith('/again') && (body as { stepId: string }).stepId === bars[0]!.again.stepId,
         ),
       ).toBe(true),
     )
@@ -236,7 +236,9 @@ describe('Practise', () => {
       /18 of 20.*d′ 2\.4.*neither side.*3 of 4 missed/,
     )
     expect(screen.getByRole('link', { name: /Go on/ }).getAttribute('href')).toBe('/case/practice-1')
-    expect(screen.getByRole('link', { name: /^Pour/ }).textContent).toContain('92.5 of 5')
+    await waitFor(() =>
+      expect(screen.getByRole('link', { name: /^Pour/ }).textContent).toContain('92.5, best of 5'),
+    )
   })
 })
 

@@ -6,6 +6,7 @@ import { metalSigns } from './metal.ts'
 import type { CheckSigns, SignBook } from './sign-book.ts'
 import { waxSigns } from './wax.ts'
 
+export { regionSign } from './regions.ts'
 export type { CheckSigns, Sign } from './sign-book.ts'
 
 const books: SignBook = {
