@@ -125,7 +125,7 @@ function barOf(world: World, defect: Defect): DebriefBar {
     ...(foundAt === undefined || foundIn === undefined
       ? {}
       : { found: { at: foundAt, step: nameOf(foundIn) } }),
-    endsAt: foundAt ?? minuteOf(world),
+    endsAt: foundAt ?? defect.goneAt ?? minuteOf(world),
     end,
     ...(end === 'delivered' ? { comes: comesBack(defect) } : {}),
     costMinutes: costOf(world, defect, end),

@@ -43,6 +43,8 @@ export interface Defect {
   /** Where somebody noticed it, min, and on which step. */
   readonly foundAt?: number
   readonly foundIn?: string
+  /** When it was set right, or made again with other work, min. */
+  readonly goneAt?: number
   /** Noticed, but with an outcome that does not deal with it. */
   readonly weak?: true
   /** Passed over where it was to be seen. */

@@ -110,7 +110,7 @@ export function afterGoingBack(before: World, after: World): World {
       const cost = found.includes(each)
         ? { costMinutes: (each.costMinutes ?? 0) + minutes / found.length }
         : {}
-      return gone ? { ...each, ...cost, state: 'mended' as const } : each
+      return gone ? { ...each, ...cost, state: 'mended' as const, goneAt: minuteOf(after) } : each
     }),
   }
 }

@@ -139,7 +139,7 @@ function Days({
   return days.map((day) => {
     const left = at(day.minute)
     // Names that would lie on one another are left out.
-    if (left - last < 9) return null
+    if (left - last < 9 || left > 92) return null
     last = left
     return (
       <span key={day.at} className="absolute font-bold whitespace-nowrap" style={{ left: `${left}%` }}>
@@ -202,15 +202,17 @@ function Bar({
           <Check className="size-4" />
         </span>
       ) : (
-        <span
-          className="absolute top-2 h-6 w-5"
-          style={{
-            left: `${to}%`,
-            background: 'var(--color-error)',
-            clipPath: 'polygon(0 0, 60% 0, 100% 50%, 60% 100%, 0 100%)',
-          }}
-          aria-hidden
-        />
+        (end === 'delivered' || end === 'open') && (
+          <span
+            className="absolute top-2 h-6 w-5"
+            style={{
+              left: `${to}%`,
+              background: 'var(--color-error)',
+              clipPath: 'polygon(0 0, 60% 0, 100% 50%, 60% 100%, 0 100%)',
+            }}
+            aria-hidden
+          />
+        )
       )}
       {side === 'on' ? (
         <span
