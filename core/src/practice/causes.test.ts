@@ -3,6 +3,7 @@ import { type CaseCommand, currentStep, stepWindow } from '../case/index.ts'
 import { curePresets, judgeCure } from '../curing/index.ts'
 import { regionsOf } from '../inspection/index.ts'
 import { routeTemplates } from '../jobs/index.ts'
+import { articulatorCards } from '../mounting/index.ts'
 import { seededRandom } from '../random/index.ts'
 import type { RouteStep } from '../route/index.ts'
 import { cured, trueRun } from './causes/resin.ts'
@@ -21,6 +22,7 @@ import {
   ridgeMillimetres,
   type World,
 } from './index.ts'
+import { bestSpecialLiquid } from './practice-investment.ts'
 import { jobOf, minuteOf, PRACTICE_JOB, type PracticeAct } from './truth.ts'
 
 const START = Date.parse('2026-03-02T08:00:00Z')
@@ -295,6 +297,102 @@ describe('decisions at the wax and the metal', () => {
       sheet: { kind: 'charge', alloyId: 'nickel-chromium', pieces: [piece] },
     })
     expect(poor.own[0]).toMatchObject({ kind: 'charge-small', size: [{ value: 3, kind: 'grams' }] })
+  })
+})
+
+describe('decisions that pass, though a careful hand makes others', () => {
+  it('special liquid: too little casts tight, too much loose, what the expansions want does nothing', () => {
+    const fits = (value: number) =>
+      new Learner('cast-crown').to('invest', 'running').give({
+        type: 'recordCheck',
+        jobId: PRACTICE_JOB,
+        stepId: 'invest',
+        checkId: 'special-liquid',
+        value,
+      }).own
+    const best = bestSpecialLiquid(jobOf(new Learner('cast-crown').world).route)
+    // (1 + es)(1 + et)(1 - s) = 1: nickel-chromium shrinks 2.3 %, so that es + et are about 2.35 %.
+    expect(best).toBeGreaterThan(60)
+    expect(best).toBeLessThan(80)
+    expect(fits(best)).toEqual([])
+    expect(fits(0)[0]).toMatchObject({ kind: 'liquid-off', shows: [{ checkId: 'seats' }] })
+    expect(fits(100)[0]).toMatchObject({
+      kind: 'liquid-off',
+      shows: [{ checkId: 'margin-fit', answer: 'Open' }],
+    })
+  })
+  it('a carrying tip ground: the height of the bite is lost', () => {
+    const ground = new Learner('complete-denture', { arch: 'upper' }).to('grind-centric', 'running')
+    const sheet = (region: 'lingualTip' | 'buccalInner') =>
+      ({
+        kind: 'remount',
+        situation: {
+          pinMillimetres: 0.3,
+          seated: true,
+          fixing: 'glue',
+          posteriorStops: { right: 4, left: 4 },
+        },
+        rounds: [{ pinMillimetres: 0.3, marks: [], ground: { tooth: 26, region, millimetres: 0.2 } }],
+        articulator: articulatorCards[0]!.articulator,
+      }) as const
+    const give = (region: 'lingualTip' | 'buccalInner') =>
+      ground.give({
+        type: 'recordSheet',
+        jobId: PRACTICE_JOB,
+        stepId: 'grind-centric',
+        sheetId: 'rounds',
+        sheet: sheet(region),
+      })
+    give('buccalInner')
+    expect(ground.own).toEqual([])
+    give('lingualTip')
+    expect(ground.own[0]).toMatchObject({
+      kind: 'supporting-tip-ground',
+      shows: [{ stepId: 'pin-closed', side: 'below' }],
+    })
+  })
+  it('parts that are not counted out leave with one missing', () => {
+    const counted = new Learner('implant-verification', { implants: '4' }).to('parts-in', 'running')
+    const sheet = jobOf(counted.world)
+      .route.steps.find(({ id }) => id === 'parts-in')!
+      .sheets!.find(({ id }) => id === 'parts-list')!
+    if (sheet.kind !== 'parts') throw new Error('a parts list was meant')
+    const all = sheet.suggested.map((name) => ({
+      name,
+      count: sheet.expected?.find((each) => each.name === name)?.count ?? 1,
+    }))
+    const give = (parts: typeof all) =>
+      counted.give({
+        type: 'recordSheet',
+        jobId: PRACTICE_JOB,
+        stepId: 'parts-in',
+        sheetId: 'parts-list',
+        sheet: { kind: 'parts', parts },
+      })
+    give(all)
+    expect(counted.own).toEqual([])
+    give(all.map((each, n) => (n === 0 ? { ...each, count: each.count + 1 } : each)))
+    expect(counted.own[0]).toMatchObject({ kind: 'parts-miscounted' })
+  })
+  it('ended before its label allows: not disinfected, and a caution broken', () => {
+    const wet = new Learner('study-cast', { arch: 'upper' })
+    expect(wet.own).toEqual([])
+    const crown = new Learner('cast-crown').to('disinfect-leave', 'running')
+    crown.give({
+      type: 'recordSheet',
+      jobId: PRACTICE_JOB,
+      stepId: 'disinfect-leave',
+      sheetId: 'disinfection',
+      sheet: {
+        kind: 'disinfection',
+        product: 'Surface disinfectant',
+        agent: 'quaternary',
+        contactMinutes: 5,
+      },
+    })
+    crown.end('disinfect-leave')
+    expect(crown.own[0]).toMatchObject({ kind: 'not-disinfected', shows: [] })
+    expect(crown.world.broken).toHaveLength(1)
   })
 })
 

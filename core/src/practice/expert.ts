@@ -17,6 +17,7 @@ import { isDecided, isSeenSheet } from './faults.ts'
 import { signsThere } from './judge-entry.ts'
 import { means } from './levels.ts'
 import { closuresNeeded, ridgeMillimetres } from './model-readings.ts'
+import { bestSpecialLiquid } from './practice-investment.ts'
 import { sheetTruth } from './sheet-truth.ts'
 import { show } from './show.ts'
 import { signsOf } from './signs/index.ts'
@@ -42,6 +43,7 @@ export const expert: Player = {
   looks: means.filter((each) => each !== 'eye'),
   answers: (world, step, check, tooth) => {
     const seen = show(world, step.id, check, tooth)
+    if (check.means === 'specialLiquid') return { value: bestSpecialLiquid(jobOf(world).route) }
     if (seen.kind === 'scale') {
       if (check.kind !== 'measure' || isDecided(check)) return {}
       return { value: Number(seen.pointer.toFixed(4)) }

@@ -2,6 +2,7 @@ import { lastSheetOf, startedAt } from '../case/index.ts'
 import { coldAfterMinutes, judgeCure } from '../curing/index.ts'
 import { saying } from '../quantity/index.ts'
 import type { CheckOf, RouteStep } from '../route/index.ts'
+import { investmentWords } from './practice-investment.ts'
 import { pointerAt, scaleOf } from './readings.ts'
 import type { SeenForSheet, SeenOnScale } from './seen.ts'
 import { streamAt } from './streams.ts'
@@ -88,7 +89,11 @@ export function modelReading(world: World, step: RouteStep): readonly (SeenOnSca
         },
       ]
     }),
-    ...(step.checks ?? []).flatMap((check): readonly SeenOnScale[] => {
+    ...(step.checks ?? []).flatMap((check): readonly (SeenOnScale | SeenForSheet)[] => {
+      if (check.means === 'specialLiquid')
+        return [
+          { kind: 'sheet', stepId: step.id, sheetId: check.id, words: investmentWords(jobOf(world).route) },
+        ]
       if (check.means !== 'sprueGauge') return []
       const scale = { instrument: 'caliper' as const, from: 0, to: 5, step: 0.1 }
       const pointer = pointerAt(thickestPartMillimetres(seed), scale, streamAt(seed, step.id, 'part pointer'))

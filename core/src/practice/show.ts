@@ -28,17 +28,23 @@ const decidedSheets: readonly StepSheet['kind'][] = [
   'remount',
 ]
 
+/** What the learner chooses and then does: there is nothing yet to read. */
+const ownChoices = new Set(['sprueGauge', 'specialLiquid', 'armTurns'])
+const isThereToRead = ({ means }: Check): boolean => means === undefined || !ownChoices.has(means)
+
 /** Everything that can be seen on the steps in hand, by the looks that were taken. */
 export function showAll(world: World): readonly Seen[] {
   const job = jobOf(world)
   return job.route.steps
     .filter(({ id }) => job.steps[id]!.status === 'running')
     .flatMap((step) => [
-      ...(step.checks ?? []).flatMap((check) =>
-        teethOf(check, world.working.state.authorisation.teeth).map((tooth) =>
-          show(world, step.id, check, tooth),
+      ...(step.checks ?? [])
+        .filter(isThereToRead)
+        .flatMap((check) =>
+          teethOf(check, world.working.state.authorisation.teeth).map((tooth) =>
+            show(world, step.id, check, tooth),
+          ),
         ),
-      ),
       ...(step.sheets ?? []).flatMap((sheet) => showSheet(world, step.id, sheet)),
       ...modelReading(world, step),
     ])

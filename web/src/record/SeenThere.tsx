@@ -4,6 +4,7 @@ import {
   lookMeans,
   type Means,
   meansCards,
+  type Saying,
   type SeenByLook,
   type SeenOnScale,
 } from '@yentrik/core'
@@ -35,8 +36,8 @@ export function SeenThere({
 }) {
   const practice = usePractice()
   if (!practice) return null
-  const here = practice.seen.filter(
-    (each) => each.kind !== 'sheet' && each.checkId === check.id && each.tooth === tooth,
+  const here = practice.seen.filter((each) =>
+    each.kind === 'sheet' ? each.sheetId === check.id : each.checkId === check.id && each.tooth === tooth,
   )
   return here.map((each) =>
     each.kind === 'look' ? (
@@ -49,7 +50,9 @@ export function SeenThere({
         name={each.name ?? check.name}
         unit={each.name ? 'mm' : unit}
       />
-    ) : null,
+    ) : (
+      <Lies key="words" words={each.words} />
+    ),
   )
 }
 
@@ -156,11 +159,15 @@ export function LiesThere({ stepId, sheetId }: { readonly stepId: string; readon
         />
       )
     if (each.kind !== 'sheet' || each.sheetId !== sheetId) return null
-    return (
-      <p key="words" className="bg-base-200 mb-3 flex gap-3 rounded-xl p-3 text-lg">
-        <Eye className="mt-1 size-5 shrink-0" aria-hidden />
-        <Said words={each.words} />
-      </p>
-    )
+    return <Lies key="words" words={each.words} />
   })
+}
+
+function Lies({ words }: { readonly words: Saying }) {
+  return (
+    <p className="bg-base-200 mb-3 flex gap-3 rounded-xl p-3 text-lg">
+      <Eye className="mt-1 size-5 shrink-0" aria-hidden />
+      <Said words={words} />
+    </p>
+  )
 }
