@@ -140,6 +140,13 @@ describe('charge', () => {
       expect(points(seed, { drill: 'charge', taken: [...best.taken] })).toBe(100)
       expect(points(seed, { drill: 'charge', taken: [0] })).toBe(0)
       expect(points(seed, { drill: 'charge', taken: [4, 5, 6, 7, 8] })).toBe(0)
+      // Enough, but more than half of it was melted before.
+      const old = task.pieces.flatMap(({ old: melted, grams }) => (melted ? [grams] : []))
+      const whole = task.pieces.reduce((sum, { grams }) => sum + grams, 0)
+      if (old.reduce((sum, grams) => sum + grams, 0) > 0.5 * whole + 0.01)
+        expect(scoreDrill(seed, { drill: 'charge', taken: task.pieces.map((_, n) => n) }).say).toEqual(
+          expect.arrayContaining([expect.stringContaining('was melted before')]),
+        )
       const fresh = task.pieces.flatMap(({ old }, n) => (old ? [] : [n]))
       const left = fresh.reduce((sum, n) => sum + task.pieces[n]!.grams, 0) - best.grams
       expect(points(seed, { drill: 'charge', taken: fresh })).toBeCloseTo(

@@ -135,6 +135,7 @@ describe('a practice case on the screens of the lab', () => {
       { act: 'command', command: { type: 'askDentist', jobId: 'job-1', question: 'Which arch?' } },
     ])
     const { user } = await opened()
+    expect(screen.getByRole('note', { name: 'Next touch' }).textContent).toBe('Press Wait for the clinic.')
     await user.click(screen.getAllByRole('button', { name: 'Wait for the clinic' })[0]!)
     await waitFor(() => expect(world().working.state.jobs[0]!.question).toBeUndefined())
     const before = world().now
