@@ -131,7 +131,7 @@ export function CheckEntry(props: CheckEntryProps) {
 function OnePlace(props: CheckEntryProps & { readonly tooth: number | undefined }) {
   const { check, readings, accepted, draftKey, refusal, tooth } = props
   const last = readings.at(-1)
-  const practice = usePractice()
+  const isDrawn = usePractice()?.seen.some((each) => each.kind === 'scale' && each.checkId === check.id)
   const { Entry } = kindOf(check)
   const [stopping, setStopping] = useState<Stopping>()
   const decided = (stored: boolean) => {
@@ -149,17 +149,13 @@ function OnePlace(props: CheckEntryProps & { readonly tooth: number | undefined 
   }
   return (
     <>
-      <div
-        className={
-          practice && check.kind === 'measure' ? 'grid gap-x-4 sm:grid-cols-[minmax(0,1fr)_14rem]' : ''
-        }
-      >
+      <div className={isDrawn ? 'grid gap-x-4 sm:grid-cols-[minmax(0,1fr)_14rem]' : ''}>
         <SeenThere
           check={check}
           tooth={tooth}
           unit={check.kind === 'measure' ? keptUnit(check.quantity).unit : ''}
         />
-        <div className={practice && check.kind === 'measure' ? 'self-end' : ''}>
+        <div className={isDrawn ? 'self-end' : ''}>
           <Entry
             check={check}
             last={last}
