@@ -19,7 +19,7 @@ import {
 } from '@yentrik/core'
 import { ArrowRight } from 'lucide-react'
 import { type MouseEvent, useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
+import { useNavigate, useParams } from 'react-router'
 import { dayAndTime } from '../format/format.ts'
 import { useScannedCommand } from '../keys/scanned-command.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
@@ -37,7 +37,7 @@ import { CaseSheets, type OpenSheet, wantsReason } from './CaseSheets.tsx'
 import { EarlierSheet } from './EarlierSheet.tsx'
 import { KeptQuestions } from './KeptQuestions.tsx'
 import { NextTouch } from './NextTouch.tsx'
-import { LetTimePass, PracticeBar } from './PracticeTime.tsx'
+import { LetTimePass, PracticeBar, PracticeOver } from './PracticeTime.tsx'
 import { QuarantineFlag } from './QuarantineFlag.tsx'
 import { RecordView } from './RecordView.tsx'
 import { Standing } from './Standing.tsx'
@@ -387,21 +387,6 @@ const onceOnly = (run: () => void) => (event: MouseEvent) => {
 
 /** A sentence inside another one. */
 const lowered = (sentence: string) => sentence.charAt(0).toLowerCase() + sentence.slice(1).replace(/\.$/, '')
-
-/** Of a practice case: nothing more is done on it. */
-function PracticeOver({ caseId }: { readonly caseId: string }) {
-  return (
-    <div className="grid grow place-items-center text-center">
-      <div>
-        <h2 className="text-3xl font-bold">It has left the lab</h2>
-        <p className="mt-2 text-lg">Now it can be seen what was wrong with it, since when, and by what.</p>
-        <Link className="act-main mt-6" to={`/practise/${caseId}`}>
-          Look back
-        </Link>
-      </div>
-    </div>
-  )
-}
 
 /** @param onReturn takes it back; left out: it has come back already */
 function Delivered({ onReturn }: { readonly onReturn: (() => void) | undefined }) {

@@ -96,3 +96,18 @@ export function LetTimePass({ job, practice }: { readonly job: JobState; readonl
     </section>
   )
 }
+
+/** Of a practice case: nothing more is done on it. */
+export function PracticeOver({ caseId }: { readonly caseId: string }) {
+  return (
+    <div className="grid grow place-items-center text-center">
+      <div>
+        <h2 className="text-3xl font-bold">It has left the lab</h2>
+        <p className="mt-2 text-lg">Now it can be seen what was wrong with it, since when, and by what.</p>
+        <Link className="act-main mt-6" to={`/practise/${caseId}`}>
+          Look back
+        </Link>
+      </div>
+    </div>
+  )
+}
