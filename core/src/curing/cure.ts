@@ -103,7 +103,7 @@ const STIFF_MONOMER = 0.05
 /** Judgement of the model notes: below 1, since water and air in the dough add to the pressure. */
 const LOW_RISK = 0.6
 const HIGH_RISK = 0.8
-const OPEN_BELOW_CELSIUS = 30
+export const OPEN_BELOW_CELSIUS = 30
 
 export interface CureFineness {
   readonly cells: CureGrid

@@ -9,6 +9,7 @@ export {
   cure,
   drawnFineness,
   MONOMER_BOILS_CELSIUS,
+  OPEN_BELOW_CELSIUS,
   quotedFineness,
 } from './cure.ts'
 export { dough, type ResinSection, setStone, usualFlask } from './cure-bodies.ts'

@@ -1,14 +1,21 @@
-import { type CaseCommand, type CaseEvent, isDelivered, obey, stepOf } from '../case/index.ts'
+import {
+  type CaseCommand,
+  type CaseEvent,
+  failingChecks,
+  isDelivered,
+  obey,
+  openChecks,
+  stepOf,
+} from '../case/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import type { RouteStep } from '../route/index.ts'
-import { readingOutcome } from '../route/index.ts'
 import { causesOf } from './causes/index.ts'
 import { isBrokenCaution } from './cautions-broken.ts'
 import type { Defect } from './defect.ts'
-import { afterGoingBack, judgeEntry } from './judge-entry.ts'
+import { afterGoingBack, isThere, judgeEntry } from './judge-entry.ts'
 import { ADJUST_MINUTES, CLINIC_MINUTES, levelRules, meansCards } from './levels.ts'
 import { practiceHouse } from './practice-house.ts'
-import { jobOf, minuteOf, PRACTICE_JOB, type PracticeAct, type World } from './truth.ts'
+import { jobOf, looksAt, minuteOf, PRACTICE_JOB, type PracticeAct, type World } from './truth.ts'
 
 const MINUTE = 60_000
 
@@ -88,8 +95,7 @@ function withCauses(before: World, after: World, event: CaseEvent, step: RouteSt
   const made = causesOf(before, after, event, step)
   if (made.length === 0) return after
   // What is done a second time while it still stands is the same slip.
-  const standing = (each: Defect) =>
-    after.defects.some(({ id, state }) => id === each.id && (state === 'live' || state === 'found'))
+  const standing = (each: Defect) => after.defects.some((defect) => defect.id === each.id && isThere(defect))
   return { ...after, defects: [...after.defects, ...made.filter((each) => !standing(each))] }
 }
 
@@ -134,16 +140,7 @@ function handsFor({ working }: World, given: CaseCommand): number {
 function mustBeOpenAtLevel({ setup, working }: World, given: CaseCommand): void {
   if (levelRules[setup.level].again) return
   const takenBack = given.type === 'withdraw' || given.type === 'correct'
-  const step = given.type === 'recordCheck' ? working.state.jobs[0]!.steps[given.stepId] : undefined
-  const decided =
-    given.type === 'recordCheck' &&
-    step?.readings.some(
-      ({ checkId, tooth, answer, value }) =>
-        checkId === given.checkId &&
-        tooth === given.tooth &&
-        passes(working, given, { answer, value }) &&
-        enough(working, given),
-    )
+  const decided = given.type === 'recordCheck' && isPassed(working, given)
   if (takenBack || decided)
     throw new DomainError(
       'level-locked',
@@ -152,23 +149,22 @@ function mustBeOpenAtLevel({ setup, working }: World, given: CaseCommand): void 
     )
 }
 
-type RecordCheck = Extract<CaseCommand, { type: 'recordCheck' }>
-const checkOf = (working: World['working'], { stepId, checkId }: RecordCheck) =>
-  stepOf(working.state.jobs[0]!, stepId).checks?.find(({ id }) => id === checkId)
-function passes(
-  working: World['working'],
-  given: RecordCheck,
-  reading: { readonly answer?: string | undefined; readonly value?: number | undefined },
+/** Whether a check is read as often as it wants, and its last reading passes. */
+function isPassed(
+  { state }: World['working'],
+  { stepId, checkId, tooth }: Extract<CaseCommand, { type: 'recordCheck' }>,
 ): boolean {
-  const check = checkOf(working, given)
-  return check !== undefined && readingOutcome(check, reading as never).verdict === 'pass'
-}
-function enough(working: World['working'], given: RecordCheck): boolean {
-  const wanted = checkOf(working, given)?.readings ?? 1
-  const own = working.state.jobs[0]!.steps[given.stepId]!.readings.filter(
-    ({ checkId, tooth }) => checkId === given.checkId && tooth === given.tooth,
+  const job = state.jobs[0]!
+  const step = job.route.steps.find(({ id }) => id === stepId)
+  const stands = job.steps[stepId]
+  if (!step || !stands) return false
+  const open = openChecks(step, stands, state.authorisation.teeth)
+  const failing = failingChecks(step, stands)
+  return (
+    stands.readings.some((each) => each.checkId === checkId && each.tooth === tooth) &&
+    !open.some((each) => each.check.id === checkId && each.tooth === tooth) &&
+    !failing.some((each) => each.check.id === checkId && each.reading.tooth === tooth)
   )
-  return own.length >= wanted
 }
 
 function look(world: World, { stepId, checkId, tooth, means }: Extract<PracticeAct, { act: 'look' }>): World {
@@ -182,14 +178,7 @@ function look(world: World, { stepId, checkId, tooth, means }: Extract<PracticeA
       'Look at the step in hand.',
     )
   const on = { stepId, checkId, ...(tooth === undefined ? {} : { tooth }), attempt: state.attempt, means }
-  const again = world.looks.some(
-    (each) =>
-      each.stepId === stepId &&
-      each.checkId === checkId &&
-      each.tooth === tooth &&
-      each.attempt === state.attempt &&
-      each.means === means,
-  )
+  const again = looksAt(world, on).some((each) => each.means === means)
   // The same look shows the same, and nobody needs to take it twice.
   if (again) return world
   const { minutes } = meansCards[means]
@@ -250,8 +239,6 @@ function close(world: World, how: NonNullable<World['closed']>): World {
   return {
     ...world,
     closed: how,
-    defects: world.defects.map((each) =>
-      state && (each.state === 'live' || each.state === 'found') ? { ...each, state } : each,
-    ),
+    defects: world.defects.map((each) => (state && isThere(each) ? { ...each, state } : each)),
   }
 }

@@ -48,7 +48,7 @@ export function beginPractice(setup: PracticeSetup, beganAt: number, docket: str
         wanted: template?.name ?? '',
         teeth: template?.teeth ? [35, 36, 37] : [],
         materials: 'As the usual choices of the lab',
-        shade: 'M2',
+        shade: 'Oat 2',
         dueAt: new Date(beganAt + DUE_AFTER_DAYS * DAY).toISOString(),
         enclosures: CAME_ALONG,
       },

@@ -54,7 +54,16 @@ export {
 } from './levels.ts'
 export { flaskCelsius, ridgeMillimetres } from './model-readings.ts'
 export { type InstrumentToRead, passingRange, type Scale, scaleOf, trueValue } from './readings.ts'
-export { type Dealt, dealt, type Score, type ScoreParts, scoreOf, type Tally, tallyOf } from './score.ts'
+export {
+  type Dealt,
+  dealt,
+  SCORE_WEIGHTS,
+  type Score,
+  type ScoreParts,
+  scoreOf,
+  type Tally,
+  tallyOf,
+} from './score.ts'
 export type { Seen, SeenByLook, SeenForSheet, SeenOnScale, Spot } from './seen.ts'
 export { sentenceOf, show as showCheck, showAll } from './show.ts'
 export { normalQuantile, type Sensitivity, sensitivity } from './signal.ts'

@@ -1,5 +1,6 @@
 import { lastSheetOf, startedAt } from '../case/index.ts'
-import { coldAfterMinutes, judgeCure } from '../curing/index.ts'
+import { coldAfterMinutes, judgeCure, OPEN_BELOW_CELSIUS } from '../curing/index.ts'
+import { USUAL_ROOM_CELSIUS } from '../heat/index.ts'
 import { saying } from '../quantity/index.ts'
 import type { CheckOf, RouteStep } from '../route/index.ts'
 import { investmentWords } from './practice-investment.ts'
@@ -17,10 +18,8 @@ export const thickestPartMillimetres = (seed: number): number =>
 export const closuresNeeded = (seed: number): number => 3 + Math.floor(2 * streamAt(seed, 'closures')())
 
 const MINUTE = 60_000
-const ROOM_CELSIUS = 21
+/** What a flask still is when it is lifted out of the boil (choice). */
 const OUT_OF_BATH_CELSIUS = 95
-/** Cold enough to open. */
-const OPENS_CELSIUS = 30
 
 /**
  * How warm a flask still is: Newton's law, from the boil to the moment at which the cure model lets it be opened.
@@ -28,10 +27,13 @@ const OPENS_CELSIUS = 30
  * @param coldAfter minutes until it may be opened
  */
 export function flaskCelsius(minutes: number, coldAfter: number): number {
-  const share = Math.log((OUT_OF_BATH_CELSIUS - ROOM_CELSIUS) / (OPENS_CELSIUS - ROOM_CELSIUS))
+  const share = Math.log(
+    (OUT_OF_BATH_CELSIUS - USUAL_ROOM_CELSIUS) / (OPEN_BELOW_CELSIUS - USUAL_ROOM_CELSIUS),
+  )
   return (
-    ROOM_CELSIUS +
-    (OUT_OF_BATH_CELSIUS - ROOM_CELSIUS) * Math.exp((-share * Math.max(0, minutes)) / Math.max(1, coldAfter))
+    USUAL_ROOM_CELSIUS +
+    (OUT_OF_BATH_CELSIUS - USUAL_ROOM_CELSIUS) *
+      Math.exp((-share * Math.max(0, minutes)) / Math.max(1, coldAfter))
   )
 }
 

@@ -102,7 +102,14 @@ describe('telling a defect from sound work', () => {
     expect(measured.falseAlarmRate).toBeCloseTo(alarm, 4)
     expect(measured.dPrime).toBeCloseTo(dPrime, 4)
     expect(measured.criterion).toBeCloseTo(criterion, 4)
+    expect(measured.leans).toBe(criterion > 0.2 ? 'passes' : 'neither')
   })
+
+  it('says on which side somebody errs', () =>
+    expect([sensitivity(18, 20, 15, 20)!.leans, sensitivity(4, 20, 1, 20)!.leans]).toEqual([
+      'refuses',
+      'passes',
+    ]))
 
   it('says nothing of a person with fewer than five of either', () => {
     expect(sensitivity(4, 4, 0, 30)).toBeUndefined()

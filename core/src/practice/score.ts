@@ -5,7 +5,7 @@ import { gravity } from './faults.ts'
 import { type Decision, jobOf, minuteOf, type World } from './truth.ts'
 
 /** The weights of a score, of 100 (choice). */
-const WEIGHTS = { detection: 40, judgement: 20, time: 15, waste: 10, safety: 15 } as const
+export const SCORE_WEIGHTS = { detection: 40, judgement: 20, time: 15, waste: 10, safety: 15 } as const
 /** For each caution that was broken (choice). */
 const LOST_PER_CAUTION = 5
 /** Material against the expert's: full up to the first, none from the second on (choice). */
@@ -55,11 +55,11 @@ export function scoreOf(tally: Tally): Score {
   const { seenable, found, weak, cleanLooks, falseAlarms, broken, delivered } = tally
   const slow = Math.max(tally.handsRatio, tally.clockRatio)
   const parts: ScoreParts = {
-    detection: WEIGHTS.detection * (seenable === 0 ? 1 : (found + 0.5 * weak) / seenable),
-    judgement: WEIGHTS.judgement * (cleanLooks === 0 ? 1 : 1 - falseAlarms / cleanLooks),
-    time: WEIGHTS.time * share(2 - slow),
-    waste: WEIGHTS.waste * share((WASTE.none - tally.wasteRatio) / (WASTE.none - WASTE.full)),
-    safety: Math.max(0, WEIGHTS.safety - LOST_PER_CAUTION * broken),
+    detection: SCORE_WEIGHTS.detection * (seenable === 0 ? 1 : (found + 0.5 * weak) / seenable),
+    judgement: SCORE_WEIGHTS.judgement * (cleanLooks === 0 ? 1 : 1 - falseAlarms / cleanLooks),
+    time: SCORE_WEIGHTS.time * share(2 - slow),
+    waste: SCORE_WEIGHTS.waste * share((WASTE.none - tally.wasteRatio) / (WASTE.none - WASTE.full)),
+    safety: Math.max(0, SCORE_WEIGHTS.safety - LOST_PER_CAUTION * broken),
   }
   const uncapped = Object.values(parts).reduce((sum, part) => sum + part, 0)
   const cap = delivered.includes('remake')

@@ -10,7 +10,7 @@ import type { Seen, SeenForSheet, Spot } from './seen.ts'
 import { seenOnSheet, sheetTruth } from './sheet-truth.ts'
 import { signsOf } from './signs/index.ts'
 import { oneOf, streamAt } from './streams.ts'
-import { jobOf, type World } from './truth.ts'
+import { jobOf, looksAt, type World } from './truth.ts'
 
 /** What the learner works out or decides alone; of every other sheet the facts lie there. */
 const decidedSheets: readonly StepSheet['kind'][] = [
@@ -71,10 +71,7 @@ export function show(world: World, stepId: string, check: Check, tooth?: number)
       pointer: pointerAt(value, scale, streamAt(seed, ...place, 'pointer')),
     }
   }
-  const looks = world.looks.filter(
-    (each) =>
-      each.stepId === stepId && each.checkId === check.id && each.tooth === tooth && each.attempt === attempt,
-  )
+  const looks = looksAt(world, { ...at, attempt })
   const taken: readonly Means[] = [
     'eye',
     ...looks.map(({ means }) => means).filter((means) => means !== 'eye'),

@@ -3,12 +3,16 @@ import { DomainError } from '../refusal/index.ts'
 /** Fewer of either say nothing about a person (choice). */
 const LEAST_OF_EACH = 5
 
+/** Nearer than this a criterion leans to neither side (choice). */
+const NEITHER_SIDE = 0.2
+
 export interface Sensitivity {
   readonly hitRate: number
   readonly falseAlarmRate: number
   readonly dPrime: number
   /** Above 0: passes too readily; below: sees ghosts. */
   readonly criterion: number
+  readonly leans: 'neither' | 'passes' | 'refuses'
 }
 
 /**
@@ -39,7 +43,9 @@ export function sensitivity(
   const hitRate = (found + 0.5) / (n + 1)
   const falseAlarmRate = (falseAlarms + 0.5) / (m + 1)
   const [hit, alarm] = [normalQuantile(hitRate), normalQuantile(falseAlarmRate)]
-  return { hitRate, falseAlarmRate, dPrime: hit - alarm, criterion: -(hit + alarm) / 2 }
+  const criterion = -(hit + alarm) / 2
+  const leans = Math.abs(criterion) < NEITHER_SIDE ? 'neither' : criterion > 0 ? 'passes' : 'refuses'
+  return { hitRate, falseAlarmRate, dPrime: hit - alarm, criterion, leans }
 }
 
 /**

@@ -1,14 +1,11 @@
-import { seededRandom } from '../random/index.ts'
+import { seededRandom, textHash } from '../random/index.ts'
 
 /**
  * One stream of chance for each place of a case: what happens at one place depends on nothing elsewhere, so that a step
- * put in, or a look taken, changes no other. FNV-1a over the seed and the words of the place.
+ * put in, or a look taken, changes no other.
  */
 export function streamAt(seed: number, ...place: readonly (string | number)[]): () => number {
-  let hash = 0x811c9dc5
-  for (const letter of `${seed} ${place.join(' ')}`)
-    hash = Math.imul(hash ^ letter.codePointAt(0)!, 0x01000193)
-  const random = seededRandom(hash >>> 0)
+  const random = seededRandom(textHash(`${seed} ${place.join(' ')}`))
   // The first number of neighbouring seeds is alike.
   random()
   return random

@@ -94,3 +94,13 @@ export const minuteOf = ({ now, beganAt }: Pick<World, 'now' | 'beganAt'>): numb
 /** The one job of a practice case. */
 export const PRACTICE_JOB = 'job-1'
 export const jobOf = ({ working }: Pick<World, 'working'>) => working.state.jobs[0]!
+
+/** The looks that were taken at a place in one attempt. */
+export const looksAt = (
+  { looks }: Pick<World, 'looks'>,
+  { stepId, checkId, tooth, attempt }: Pick<Looked, 'stepId' | 'checkId' | 'tooth' | 'attempt'>,
+): readonly Looked[] =>
+  looks.filter(
+    (each) =>
+      each.stepId === stepId && each.checkId === checkId && each.tooth === tooth && each.attempt === attempt,
+  )

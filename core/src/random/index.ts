@@ -1,1 +1,2 @@
 export { seededRandom } from './seeded-random.ts'
+export { textHash } from './text-hash.ts'

@@ -11,19 +11,15 @@ import {
   type WorkingCase,
 } from '../case/index.ts'
 import { routeTemplates } from '../jobs/index.ts'
-import { seededRandom } from '../random/index.ts'
+import { seededRandom, textHash } from '../random/index.ts'
 import { type Impression, type Route, teethOf } from '../route/index.ts'
 import type { SheetData } from '../sheet/index.ts'
 
 export const START = Date.parse('2026-03-02T08:00:00Z')
 export const MINUTE = 60_000
 const nameOf = (route: Route) => JSON.stringify([route.templateId, route.choices])
-/** Links of the tests: short, and another one for any other event (FNV-1a, 32 bit). How the server does it is its own matter. */
-function eventHash(event: CaseEvent): string {
-  let hash = 0x811c9dc5
-  for (const letter of JSON.stringify(event)) hash = Math.imul(hash ^ letter.codePointAt(0)!, 0x01000193)
-  return (hash >>> 0).toString(16)
-}
+/** Links of the tests: short, and another one for any other event. How the server does it is its own matter. */
+const eventHash = (event: CaseEvent): string => textHash(JSON.stringify(event)).toString(16)
 export const routes = { templates: routeTemplates, routeIdOf: nameOf, eventHash }
 export const J = 'job-1'
 

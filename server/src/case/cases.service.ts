@@ -202,7 +202,8 @@ export class CasesService {
   }
 }
 
-function toRecord(caseId: string, working: WorkingCase, after = 0): CaseRecord {
+/** What came on a case after an event, and the routes that it names. */
+export function toRecord(caseId: string, working: WorkingCase, after = 0): CaseRecord {
   const events = after === 0 ? working.events : working.events.filter(({ sequence }) => sequence > after)
   const routes = namedRoutes(events).map((routeId) => [routeId, working.routes.get(routeId)!] as const)
   return { caseId, events, routes: Object.fromEntries(routes) }

@@ -19,7 +19,6 @@ import {
   knownKinds,
   LARGEST_SEED,
   mondayBefore,
-  namedRoutes,
   PRACTICE_VERSION,
   type PracticeAct,
   type PracticeSetup,
@@ -30,6 +29,7 @@ import {
   type World,
 } from '@yentrik/core'
 import { DataSource, type EntityManager } from 'typeorm'
+import { toRecord } from '../case/cases.service.ts'
 import { LabClock } from '../clock/lab-clock.ts'
 import { PracticeActRow, PracticeCaseRow } from '../database/entities.ts'
 import { WriteQueue } from '../database/write-queue.ts'
@@ -285,12 +285,8 @@ const standing = ({ row, world, acts }: Kept): PracticeStanding => {
   }
 }
 
-/** What came after so many events, and the routes that it names. */
-function recordOf({ row, world: { working } }: Kept, after: number): PracticeStep['record'] {
-  const events = working.events.slice(after)
-  const routes = namedRoutes(events).map((routeId) => [routeId, working.routes.get(routeId)!] as const)
-  return { caseId: row.practiceId, events, routes: Object.fromEntries(routes) }
-}
+/** Its events are numbered like any other's: the last one seen is how many there were. */
+const recordOf = ({ row, world }: Kept, after: number) => toRecord(row.practiceId, world.working, after)
 
 function shortOf(row: PracticeCaseRow, names: ReadonlyMap<string, string>): PracticeShort {
   const { templateId, level, seed } = row.setup as PracticeSetup

@@ -181,7 +181,7 @@ function FirstCase() {
   const begin = async () => {
     const begun = await run(() =>
       request('POST /practice', {
-        body: { templateId: 'study-cast', level: 'guided', choices: { arch: 'upper' }, seed: FIRST_SEED },
+        body: { templateId: 'study-cast', level: 'guided', seed: FIRST_SEED },
       }),
     )
     if (begun) await go(`/case/${begun.practiceId}`)

@@ -213,7 +213,7 @@ function CaseWork({
             aria-busy={openCase.busy}
           >
             {practice?.closed && !peekId ? (
-              <PracticeOver caseId={openCase.caseId} />
+              <PracticeOver caseId={openCase.caseId} closed={practice.closed} />
             ) : isDelivered(state) && !peekId ? (
               <Delivered onReturn={state.cameBackAs ? undefined : () => openSheet({ sheet: 'return' })} />
             ) : (

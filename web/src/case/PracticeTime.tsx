@@ -98,11 +98,17 @@ export function LetTimePass({ job, practice }: { readonly job: JobState; readonl
 }
 
 /** Of a practice case: nothing more is done on it. */
-export function PracticeOver({ caseId }: { readonly caseId: string }) {
+export function PracticeOver({
+  caseId,
+  closed,
+}: {
+  readonly caseId: string
+  readonly closed: NonNullable<PracticeHand['closed']>
+}) {
   return (
     <div className="grid grow place-items-center text-center">
       <div>
-        <h2 className="text-3xl font-bold">It has left the lab</h2>
+        <h2 className="text-3xl font-bold">{closed === 'delivered' ? 'It has left the lab' : 'Stopped'}</h2>
         <p className="mt-2 text-lg">Now it can be seen what was wrong with it, since when, and by what.</p>
         <Link className="act-main mt-6" to={`/practise/${caseId}`}>
           Look back

@@ -101,23 +101,7 @@ function Dividers({ scale, pointer }: ReadingProps) {
       />
       <circle cx={(x(0) + x(pointer)) / 2} cy="12" r="9" fill={steel} stroke={ink} />
       <rect x="4" y="92" width={W - 8} height="48" fill={steel} stroke={ink} />
-      {Array.from({ length: count + 1 }, (_, n) => tidy(n * small)).map((value, n) => (
-        <g key={value}>
-          <line
-            x1={x(value)}
-            x2={x(value)}
-            y1="92"
-            y2={n % 10 === 0 ? 114 : n % 5 === 0 ? 108 : 102}
-            stroke={ink}
-            strokeWidth="1.2"
-          />
-          {n % 10 === 0 && (
-            <text x={x(value)} y="130" textAnchor="middle" className="figures" fontSize="13" fill={ink}>
-              {value}
-            </text>
-          )}
-        </g>
-      ))}
+      <Ticks from={0} step={small} count={count} x={x} top={92} />
     </svg>
   )
 }
@@ -171,25 +155,42 @@ function Thermometer({ scale, pointer }: ReadingProps) {
       <rect x="30" y="22" width={W - 40} height="22" rx="11" fill="var(--color-base-200)" stroke={ink} />
       <circle cx="26" cy="33" r="17" fill="var(--color-error)" stroke={ink} />
       <rect x="36" y="29" width={Math.max(0, x(pointer) - 36)} height="8" fill="var(--color-error)" />
-      {Array.from({ length: count + 1 }, (_, n) => tidy(from + n * step)).map((value, n) => (
-        <g key={value}>
-          <line
-            x1={x(value)}
-            x2={x(value)}
-            y1="46"
-            y2={n % 10 === 0 ? 62 : n % 5 === 0 ? 57 : 52}
-            stroke={ink}
-            strokeWidth="1.1"
-          />
-          {n % 10 === 0 && (
-            <text x={x(value)} y="78" textAnchor="middle" className="figures" fontSize="13" fill={ink}>
-              {value}
-            </text>
-          )}
-        </g>
-      ))}
+      <Ticks from={from} step={step} count={count} x={x} top={46} />
     </svg>
   )
+}
+
+/** A straight scale: every fifth line longer, every tenth with its number. */
+function Ticks({
+  from,
+  step,
+  count,
+  x,
+  top,
+}: {
+  readonly from: number
+  readonly step: number
+  readonly count: number
+  readonly x: (value: number) => number
+  readonly top: number
+}) {
+  return Array.from({ length: count + 1 }, (_, n) => tidy(from + n * step)).map((value, n) => (
+    <g key={value}>
+      <line
+        x1={x(value)}
+        x2={x(value)}
+        y1={top}
+        y2={top + (n % 10 === 0 ? 18 : n % 5 === 0 ? 12 : 7)}
+        stroke={ink}
+        strokeWidth="1.2"
+      />
+      {n % 10 === 0 && (
+        <text x={x(value)} y={top + 34} textAnchor="middle" className="figures" fontSize="13" fill={ink}>
+          {value}
+        </text>
+      )}
+    </g>
+  ))
 }
 
 /** A display, or what is printed on a label. */

@@ -25,6 +25,10 @@ export function dayAndTime(instant: number, now: number): string {
   return `${shortDate(instant)} ${time}`
 }
 
+/** A time of something that is over, by its weekday: never as today or tomorrow. @param beganAt when that began */
+export const weekdayAndTime = (instant: number, beganAt: number): string =>
+  dayAndTime(instant, beganAt - 2 * 24 * 60 * 60_000)
+
 /** In a narrow column: the clock time of today, else the day. */
 export function dayOrTime(instant: number, now: number): string {
   return daysBetween(now, instant) === 0 ? clockTime(instant) : shortDate(instant).slice(4)

@@ -1,6 +1,6 @@
 import { levelNames } from '@yentrik/core'
 import { useParams } from 'react-router'
-import { dateAndTime, dayAndTime } from '../format/format.ts'
+import { dateAndTime, weekdayAndTime } from '../format/format.ts'
 import { freshen, useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
@@ -86,7 +86,7 @@ export function ExamPaper() {
               <td className="py-1">{named}</td>
               <td className="figures py-1">
                 {seen
-                  ? `${dayAndTime(beganAt + seen.at * 60_000, beganAt - 2 * 86_400_000)}, ${seen.step}`
+                  ? `${weekdayAndTime(beganAt + seen.at * 60_000, beganAt)}, ${seen.step}`
                   : 'never by eye'}
               </td>
               <td className="py-1">{end === 'found' && found ? `found, ${found.step}` : end}</td>

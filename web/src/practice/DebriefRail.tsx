@@ -1,8 +1,8 @@
 import type { Debrief, DebriefBar } from '@yentrik/core'
 import { Check, CircleDashed } from 'lucide-react'
-import { clockTime, shortDate, stageName } from '../format/format.ts'
+import { clockTime, shortDate, stageName, weekdayAndTime } from '../format/format.ts'
 import { meansIcons } from '../record/SeenThere.tsx'
-import { dayText, endWords, hoursText } from './practice-words.ts'
+import { endWords, hoursText } from './practice-words.ts'
 
 const MINUTE = 60_000
 const HOUR = 60 * MINUTE
@@ -67,7 +67,7 @@ export function DebriefRail({
                     ? {}
                     : { background: 'color-mix(in oklab, var(--color-info) 35%, var(--color-base-100))' }),
                 }}
-                title={`${stageName(stage)}, ${dayText(time(from), beganAt)} to ${clockTime(time(to))}`}
+                title={`${stageName(stage)}, ${weekdayAndTime(time(from), beganAt)} to ${clockTime(time(to))}`}
               >
                 {at(to) - at(from) > 7 ? stageName(stage).toLowerCase() : ''}
               </span>
@@ -91,7 +91,7 @@ export function DebriefRail({
                   </span>
                   <span className="block leading-tight">{bar.named}</span>
                 </span>
-                <Bar bar={bar} at={at} words={(minute) => dayText(time(minute), beganAt)} />
+                <Bar bar={bar} at={at} words={(minute) => weekdayAndTime(time(minute), beganAt)} />
               </button>
             </li>
           ))}

@@ -1,8 +1,9 @@
 import type { PracticeDebrief } from '@yentrik/contract'
-import type { DebriefBar } from '@yentrik/core'
+import { type DebriefBar, SCORE_WEIGHTS } from '@yentrik/core'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
+import { weekdayAndTime } from '../format/format.ts'
 import { pageOfStage } from '../handbook/pages.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
 import { freshen, useAnswer } from '../live/queries.ts'
@@ -11,7 +12,7 @@ import { useRequest } from '../live/use-request.ts'
 import { Message, Waiting } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
 import { DebriefRail } from './DebriefRail.tsx'
-import { dayText, endWords, hoursText, levelWords, originWords, scoreText } from './practice-words.ts'
+import { endWords, hoursText, levelWords, originWords, scoreText } from './practice-words.ts'
 
 /** Looking back on a practice case: what was wrong since when, where it could be seen, what it cost. */
 export function DebriefScreen() {
@@ -92,7 +93,7 @@ function One({
 }) {
   const go = useNavigate()
   const { refusal, run } = useRequest()
-  const at = (minute: number) => dayText(beganAt + minute * 60_000, beganAt)
+  const at = (minute: number) => weekdayAndTime(beganAt + minute * 60_000, beganAt)
   const again = async () => {
     const begun = await run(() =>
       request('POST /practice/:practiceId/again', {
@@ -171,11 +172,11 @@ const byWords = {
 } as const
 
 const partNames = {
-  detection: ['Found', 40],
-  judgement: ['Sound called sound', 20],
-  time: ['Time', 15],
-  waste: ['Material', 10],
-  safety: ['Safety', 15],
+  detection: 'Found',
+  judgement: 'Sound called sound',
+  time: 'Time',
+  waste: 'Material',
+  safety: 'Safety',
 } as const
 
 /** What the play is worth, and what of. */
@@ -197,10 +198,10 @@ function ScoreCard({ found: { debrief, version } }: { readonly found: PracticeDe
       </p>
       <dl className="mt-3 grid gap-2">
         {(Object.keys(partNames) as (keyof typeof partNames)[]).map((part) => {
-          const [name, most] = partNames[part]
+          const most = SCORE_WEIGHTS[part]
           return (
             <div key={part} className="grid grid-cols-[9rem_1fr_4rem] items-center gap-2">
-              <dt>{name}</dt>
+              <dt>{partNames[part]}</dt>
               <dd className="contents">
                 <span className="bg-base-300 h-3 rounded-full" aria-hidden>
                   <span

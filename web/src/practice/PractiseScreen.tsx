@@ -1,5 +1,13 @@
 import type { PracticeRoom, PracticeShort } from '@yentrik/contract'
-import { type Level, levelNames, levelRules, practiceLevels, routeTemplates } from '@yentrik/core'
+import {
+  choicesBeside,
+  fittingChoices,
+  type Level,
+  levelNames,
+  levelRules,
+  practiceLevels,
+  routeTemplates,
+} from '@yentrik/core'
 import { ArrowRight } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -68,7 +76,7 @@ function GoOn({ short, more }: { readonly short: PracticeShort; readonly more: n
 }
 
 const choose = [
-  ['seed', 'By chance'],
+  ['chance', 'By chance'],
   ['missed', 'What I miss most'],
   ['same', 'The same as others: a seed'],
 ] as const
@@ -78,22 +86,24 @@ function Begin({ met }: { readonly met: boolean }) {
   const go = useNavigate()
   const [job, setJob] = useDraft<string>('practise job', () => 'study-cast')
   const [level, setLevel] = useDraft<Level>('practise level', () => 'guided')
-  const [way, setWay] = useState<Way>('seed')
+  const [way, setWay] = useState<Way>('chance')
   const [seed, setSeed] = useDraft<string>('practise seed', () => '')
   const [fault, setFault] = useState<string>()
+  const [wished, setWished] = useDraft<Readonly<Record<string, string>>>('practise choices', () => ({}))
   const { refusal, run } = useRequest()
+  const template = routeTemplates.get(job)!
+  const choices = fittingChoices(template, wished)
+  const prescribed = template.matters.filter((matter) => matter.prescribed)
   const begin = async () => {
     const typed = way === 'same' ? readNumber(seed, '') : undefined
     setFault(typed?.fault)
     if (typed && typed.value === undefined) return
-    const template = routeTemplates.get(job)
-    const arch = template?.matters.some(({ id }) => id === 'arch')
     const begun = await run(() =>
       request('POST /practice', {
         body: {
           templateId: job,
           level,
-          ...(arch ? { choices: { arch: 'upper' } } : {}),
+          choices: Object.fromEntries(prescribed.map(({ id }) => [id, choices[id]!])),
           ...(typed?.value === undefined ? {} : { seed: typed.value }),
           ...(way === 'missed' ? { missedMost: true } : {}),
         },
@@ -108,6 +118,19 @@ function Begin({ met }: { readonly met: boolean }) {
     <section className="card-flat grid gap-4 p-6" aria-label="Begin a case">
       <h2 className="text-2xl font-bold">Begin a case</h2>
       <SelectField label="Job" options={jobs} value={job} onChoose={setJob} />
+      {prescribed.length > 0 && (
+        <div className="flex flex-wrap gap-x-8 gap-y-2">
+          {prescribed.map(({ id, name }) => (
+            <Pills
+              key={id}
+              label={name}
+              options={choicesBeside(template, id, choices).map((each) => [each.id, each.name] as const)}
+              value={choices[id]!}
+              onChoose={(choice) => setWished({ ...wished, [id]: choice })}
+            />
+          ))}
+        </div>
+      )}
       <Pills
         label="Level"
         options={practiceLevels.map((each) => [each, levelNames[each]] as const)}
@@ -174,6 +197,12 @@ function Past({ cases }: { readonly cases: readonly PracticeShort[] }) {
   )
 }
 
+const leanWords = {
+  neither: 'lean to neither side',
+  passes: 'rather pass',
+  refuses: 'rather refuse',
+} as const
+
 /** What one misses, and on which side one errs. */
 function Misses({ room: { met, counts, sensitivity } }: { readonly room: PracticeRoom }) {
   const missed = met.filter((each) => each.missed > 0)
@@ -197,12 +226,7 @@ function Misses({ room: { met, counts, sensitivity } }: { readonly room: Practic
           {sensitivity ? (
             <p className="mt-2 text-sm opacity-80">
               Told apart by d′ {show(sensitivity.dPrime)} (0 is by chance, 3 is hardly ever wrong); you{' '}
-              {Math.abs(sensitivity.criterion) < 0.2
-                ? 'lean to neither side'
-                : sensitivity.criterion > 0
-                  ? 'rather pass'
-                  : 'rather refuse'}
-              .
+              {leanWords[sensitivity.leans]}.
             </p>
           ) : (
             <p className="mt-2 text-sm opacity-80">Too few to say more than the counts.</p>

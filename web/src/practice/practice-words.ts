@@ -1,5 +1,4 @@
 import { type DebriefBar, type Level, levelNames, type Origin } from '@yentrik/core'
-import { dayAndTime } from '../format/format.ts'
 
 /** Inside a sentence. */
 export const levelWords = (level: Level): string => `${levelNames[level].toLowerCase()} level`
@@ -22,6 +21,3 @@ export const endWords: Readonly<Record<DebriefBar['end'], string>> = {
   gone: 'gone with other work, never noticed',
   open: 'still on it',
 }
-
-/** A time of a case that is over: by its weekday, never as today or tomorrow. */
-export const dayText = (at: number, beganAt: number): string => dayAndTime(at, beganAt - 2 * 24 * 60 * 60_000)

@@ -156,7 +156,7 @@ describe('a practice case on the screens of the lab', () => {
     practiceOnServer()
     const { user } = await opened()
     await user.click(screen.getByRole('button', { name: 'Stop and look back' }))
-    expect(await screen.findByRole('heading', { name: 'It has left the lab' })).toBeTruthy()
+    expect(await screen.findByRole('heading', { name: 'Stopped' })).toBeTruthy()
     expect(screen.getAllByRole('link', { name: 'Look back' })[0]!.getAttribute('href')).toBe(
       '/practise/practice-1',
     )
@@ -229,7 +229,13 @@ describe('Practise', () => {
         ],
         met: [{ kind: 'a', named: 'A bleb on a tooth', found: 1, missed: 3 }],
         counts: { found: 18, defects: 20, falseAlarms: 3, cleanLooks: 30 },
-        sensitivity: { hitRate: 0.881, falseAlarmRate: 0.1129, dPrime: 2.391, criterion: 0.0157 },
+        sensitivity: {
+          hitRate: 0.881,
+          falseAlarmRate: 0.1129,
+          dPrime: 2.391,
+          criterion: 0.0157,
+          leans: 'neither',
+        },
       },
     })
     show(<PractiseScreen />, { at: '/practise', pattern: '/practise' })

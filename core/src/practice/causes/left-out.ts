@@ -9,7 +9,7 @@ interface LeftOut {
 }
 
 /** What it does when a step that may be left out was left out where it was wanted: by the step (common practice). */
-const whenLeftOut: Readonly<Record<string, LeftOut>> = {
+export const whenLeftOut: Readonly<Record<string, LeftOut>> = {
   'wetting-agent': {
     kind: 'not-wetted',
     named: 'Bubbles in the fine detail',

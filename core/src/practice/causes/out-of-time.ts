@@ -1,4 +1,5 @@
 import { type StepWindow, stepWindow } from '../../case/index.ts'
+import { USUAL_ROOM_CELSIUS } from '../../heat/index.ts'
 import { qty, type Saying, saying } from '../../quantity/index.ts'
 import type { RouteStep, StepMeaning } from '../../route/index.ts'
 import { flaskIn } from '../model-readings.ts'
@@ -13,7 +14,6 @@ const SHRINKS_MILLIMETRES_PER_TEN = 0.1
 const OPENS_MICROMETRES_PER_HALF_HOUR = 20
 /** A base opened warm, mm for each ten degrees above the room (choice). */
 const WARPS_MILLIMETRES_PER_TEN_DEGREES = 0.1
-const ROOM_CELSIUS = 21
 /** The bite of a dough packed too late is open by so much, mm (choice). */
 const LATE_DOUGH_MILLIMETRES = { least: 1, most: 3 } as const
 
@@ -84,9 +84,9 @@ const soon: { readonly [M in StepMeaning]?: (deed: Deed, minutes: number) => rea
     ),
   ],
   flaskCools: ({ before, step }) => {
-    const celsius = flaskIn(before, step) ?? ROOM_CELSIUS
+    const celsius = flaskIn(before, step) ?? USUAL_ROOM_CELSIUS
     const millimetres = Number(
-      ((WARPS_MILLIMETRES_PER_TEN_DEGREES * Math.max(0, celsius - ROOM_CELSIUS)) / 10).toFixed(2),
+      ((WARPS_MILLIMETRES_PER_TEN_DEGREES * Math.max(0, celsius - USUAL_ROOM_CELSIUS)) / 10).toFixed(2),
     )
     return millimetres < WARPS_MILLIMETRES_PER_TEN_DEGREES / 2
       ? []

@@ -1,4 +1,4 @@
-import { sprueGauges } from '@yentrik/core'
+import { gaugeMillimetres, sprueGauges } from '@yentrik/core'
 import { useState } from 'react'
 import { Pills } from '../../parts/Choices.tsx'
 import type { DrillProps } from './drill-props.ts'
@@ -10,7 +10,7 @@ export function SprueDrill({ task, done, onAnswer }: DrillProps<'sprue'>) {
   const [length, setLength] = useState(8)
   const [ring, setRing] = useState(task.rings[1]!)
   const { formerMillimetres: former, patternHeightMillimetres: pattern } = task
-  const wire = { 8: 3.3, 10: 2.6, 12: 2.1, 14: 1.6, 16: 1.3 }[gauge] ?? 2
+  const wire = gaugeMillimetres(gauge)
   return (
     <div className="grid gap-6 sm:grid-cols-[14rem_minmax(0,1fr)]">
       <svg
