@@ -5,6 +5,7 @@ import {
   choice,
   commandShape,
   eventShape,
+  figure,
   id,
   instant,
   intakeParts,
@@ -77,7 +78,12 @@ export const caseRoutes = {
     room: 'cases',
     right: 'decide',
     summary: 'Take a case in',
-    body: record({ docket: maybe(docket), ...intakeParts }),
+    body: record({
+      docket: maybe(docket),
+      ...intakeParts,
+      /** The chance that the plan gave of its due date, where it was asked. */
+      promisedChance: maybe(figure(0, 1, { example: 0.9 })),
+    }),
     answer: caseRecord,
     status: 201,
   }),

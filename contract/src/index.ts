@@ -8,6 +8,7 @@ import { peopleRoutes } from './people.ts'
 import { planningRoutes } from './planning.ts'
 import { practiceRoutes } from './practice.ts'
 import { problemRoutes } from './problem.ts'
+import { qualityRoutes } from './quality.ts'
 import type { AnswerOf, BodyOf, Declared, QueryOf } from './route.ts'
 import { shelfRoutes } from './shelf.ts'
 
@@ -25,6 +26,7 @@ export const routes = {
   ...labRoutes,
   ...planningRoutes,
   ...practiceRoutes,
+  ...qualityRoutes,
   ...backupRoutes,
   ...problemRoutes,
 }
@@ -95,5 +97,6 @@ export type {
   PracticeStep,
 } from './practice.ts'
 export type { ExplainedRefusal, Problem } from './problem.ts'
+export type { FaultFindings, QualityShown } from './quality.ts'
 export { type Declared, USUAL_MOST } from './route.ts'
 export type { AlloyPieceOnShelf, CaseOfLot, Lot, LotOnShelf, ProductOnShelf } from './shelf.ts'

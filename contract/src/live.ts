@@ -5,7 +5,7 @@ import type { DevicesState } from './machines.ts'
 export interface LiveChange {
   /** How far the changes have come with it. */
   readonly mark: string
-  readonly kind: 'case' | 'lots' | 'lab' | 'clock' | 'mixes' | 'machines' | 'plan' | 'planned'
+  readonly kind: 'case' | 'lots' | 'lab' | 'clock' | 'mixes' | 'machines' | 'plan' | 'planned' | 'quality'
   readonly caseId?: string
   readonly sequence?: number
   /** The case in short as it is now, so that nobody has to ask for it. */

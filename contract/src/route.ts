@@ -16,6 +16,7 @@ export type Room =
   | 'lab'
   | 'planning'
   | 'practice'
+  | 'quality'
   | 'backups'
   | 'network'
   | 'clock'

@@ -54,6 +54,8 @@ import { PracticeService } from './practice/practice.service.ts'
 import { MachineRunsController } from './program/machine-runs.controller.ts'
 import { MachineRuns } from './program/machine-runs.service.ts'
 import { Thermometers } from './program/thermometers.service.ts'
+import { QualityController } from './quality/quality.controller.ts'
+import { QualityRecord } from './quality/quality-record.service.ts'
 import { RefusalsController } from './refusals.controller.ts'
 import { SETTINGS, type ServerSettings } from './settings/server-settings.ts'
 import { ToothSetsController } from './setup/tooth-sets.controller.ts'
@@ -83,6 +85,7 @@ export class AppModule {
         MachineRunsController,
         PlanController,
         PracticeController,
+        QualityController,
         ClockController,
         RefusalsController,
         LiveController,
@@ -124,6 +127,7 @@ export class AppModule {
         PlanFeeds,
         PracticeService,
         DrillsService,
+        QualityRecord,
         DemoSeed,
       ],
     }

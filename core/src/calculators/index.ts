@@ -5,6 +5,7 @@ import { cureCalculator } from '../curing/index.ts'
 import { mixingCalculators } from '../mixing/index.ts'
 import { articulatorCalculator } from '../mounting/index.ts'
 import { planCalculators } from '../planning/index.ts'
+import { qualityCalculator } from '../quality/index.ts'
 import { setUpCalculator } from '../setup/index.ts'
 import type { Calculator } from '../shape/index.ts'
 import { surveyCalculators } from '../survey/index.ts'
@@ -22,4 +23,5 @@ export const calculators = [
   ...colourCalculators,
   ...ceramicCalculators,
   ...planCalculators,
+  qualityCalculator,
 ] as unknown as readonly Calculator[]

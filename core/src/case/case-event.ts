@@ -2,6 +2,7 @@ import { impressionsShape } from '../route/index.ts'
 import {
   byTag,
   choice,
+  figure,
   id,
   instant,
   list,
@@ -32,6 +33,8 @@ const stamp = {
   clockAt: maybe(instant()),
   /** It was done while the server was away: when, by the clock of the bench, and when it came in. */
   kept: maybe(record({ doneAt: instant(), sentAt: instant() })),
+  /** How fast the clock of the lab ran, where it ran faster than time: such minutes are nobody's. */
+  clockSpeed: maybe(figure(1, 10_000)),
 }
 const stampShape = record(stamp)
 export type EventStamp = Of<typeof stampShape>
@@ -46,8 +49,13 @@ const receivedJobShape = record({
   carried: maybe(carriedShape),
 })
 
+/** Cases that are none of the lab's work: played for practice, or made for a demo. */
+export const caseMarks = ['practice', 'demo'] as const
+export type CaseMark = (typeof caseMarks)[number]
+
 const receipt = {
   docket: text(40),
+  mark: maybe(choice(caseMarks)),
   authorisation: authorisationShape,
   jobs: list(receivedJobShape, 20, 1),
   /** It was delivered before, and came back: from which case, why, and what was found. */

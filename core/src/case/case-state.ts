@@ -8,6 +8,8 @@ import type { CaseState, JobState } from './state.ts'
 import {
   finished,
   freshStep,
+  goingOn,
+  paused,
   type Reading,
   type RecordedSheet,
   reopened,
@@ -115,6 +117,8 @@ export function applyEvent(state: CaseState, event: CaseEvent, routes: RouteLook
     case 'released':
       return { ...next, held: undefined }
     case 'noted':
+    case 'promised':
+    case 'causeFound':
       return next
     case 'corrected':
       return {
@@ -149,6 +153,8 @@ type JobEvent = Exclude<
       | 'held'
       | 'released'
       | 'noted'
+      | 'promised'
+      | 'causeFound'
       | 'corrected'
       | 'withdrawn'
       | 'dentistAnswered'
@@ -178,20 +184,27 @@ function applyToJob(job: JobState, event: JobEvent, routes: RouteLookup): JobSta
     case 'checkRecorded': {
       const { checkId, tooth, value, answer } = event
       const reading: Reading = { ...stamp, checkId, ...(tooth === undefined ? {} : { tooth }), value, answer }
-      const read = setStep(job, event.stepId, (step) => ({ ...step, readings: [...step.readings, reading] }))
+      const read = setStep(job, event.stepId, (step) => ({
+        ...goingOn(step),
+        readings: [...step.readings, reading],
+      }))
       return withQuestion(read, event.stepId, at)
     }
     case 'mixRecorded': {
       const { type: _type, jobId: _jobId, stepId, ...mix } = event
-      return setStep(job, stepId, (step) => ({ ...step, mixes: [...step.mixes, mix] }))
+      return setStep(job, stepId, (step) => ({ ...goingOn(step), mixes: [...step.mixes, mix] }))
     }
     case 'sheetRecorded': {
       const { sheetId, sheet } = event
       return setStep(job, event.stepId, (step) => ({
-        ...step,
+        ...goingOn(step),
         sheets: [...step.sheets, { ...stamp, sheetId, sheet }],
       }))
     }
+    case 'paused':
+      return setStep(job, event.stepId, (step) => paused(step, at))
+    case 'resumed':
+      return setStep(job, event.stepId, goingOn)
     case 'impressionsRecorded':
       return { ...job, impressions: event.impressions }
     case 'wentBack': {

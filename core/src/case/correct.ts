@@ -1,8 +1,9 @@
 import { checkMix, type RecordedMix, type RouteStep, takeReading } from '../route/index.ts'
-import { checkSheet, type SheetData, type SheetKind } from '../sheet/index.ts'
+import { checkSheet, type SheetData, type SheetKind, type StepSheet } from '../sheet/index.ts'
 import { inUtc } from '../time/index.ts'
 import type { CommandOf } from './case-command.ts'
 import type { CaseEventData } from './case-event.ts'
+import { judgedIn } from './job.ts'
 import { refuse, sentence } from './refuse.ts'
 import type { CaseState } from './state.ts'
 import type { StepState } from './step-state.ts'
@@ -52,8 +53,12 @@ export function correct(state: CaseState, command: CommandOf<'correct'>): CaseEv
           reason,
         }
       }
-      const sheet = correctedSheet(step, stepState, command)
-      if (sheet) return { type: 'corrected', corrects: command.corrects, sheet, reason }
+      const corrected = correctedSheet(step, stepState, command)
+      if (corrected) {
+        const { sheet, wanted } = corrected
+        const judged = judgedIn(job, wanted, sheet)
+        return { type: 'corrected', corrects: command.corrects, sheet, reason, judged }
+      }
     }
   refuse(
     'nothing-to-correct',
@@ -71,7 +76,7 @@ function correctedSheet(
   step: RouteStep,
   state: StepState,
   { corrects, sheet }: CommandOf<'correct'>,
-): SheetData | undefined {
+): { readonly sheet: SheetData; readonly wanted: StepSheet } | undefined {
   const recorded = state.sheets.find(({ sequence }) => sequence === corrects)
   const wanted = recorded && step.sheets?.find(({ id }) => id === recorded.sheetId)
   if (!wanted) return undefined
@@ -85,5 +90,5 @@ function correctedSheet(
   if (sheet?.kind !== wanted.kind)
     refuse('sheet-missing', `"${wanted.name}" is not filled in.`, wanted.how, 'sheet')
   checkSheet(wanted, sheet)
-  return sheet
+  return { sheet, wanted }
 }

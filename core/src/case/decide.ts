@@ -6,10 +6,11 @@ import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext, CommandOf } from './case-command.ts'
 import type { CaseEventData } from './case-event.ts'
 import { isDelivered } from './case-state.ts'
+import { causeFound } from './cause-found.ts'
 import { mustBeComplete } from './complete.ts'
 import { checkedMix, correct } from './correct.ts'
 import { checkedImpressions } from './impressions.ts'
-import { stepOf } from './job.ts'
+import { judgedIn, stepOf } from './job.ts'
 import type { WorkAuthorisation } from './payloads.ts'
 import { whyNotLeftOut } from './planned.ts'
 import { beforeFinish, beforeStart, mustHaveMet, realTime, startOf } from './real-time.ts'
@@ -26,8 +27,8 @@ import { mustBeWithdrawable } from './withdraw.ts'
  * @throws {DomainError} with a stable code
  */
 export function decide(state: CaseState, command: CaseCommand, context: CommandContext): CaseEventData {
-  // The end of a case may itself be a slip.
-  if (state.ended && command.type !== 'withdraw')
+  // The end of a case may itself be a slip, and why it went back is often found later.
+  if (state.ended && command.type !== 'withdraw' && command.type !== 'findCause')
     refuse(
       'case-ended',
       `The case ended: ${state.ended.reason}`,
@@ -50,6 +51,13 @@ export function decide(state: CaseState, command: CaseCommand, context: CommandC
         withdraws: mustBeWithdrawable(state, context.events ?? [], command.withdraws),
         reason: sentence(command.reason, 'reason', 'why it is withdrawn'),
       }
+    case 'findCause':
+      return causeFound(state, command, context.events ?? [])
+    case 'promise': {
+      const { dueAt } = command
+      instantMillis(dueAt, 'dueAt')
+      return { ...command, dueAt: inUtc(dueAt), type: 'promised' }
+    }
     case 'amend':
       return {
         type: 'authorisationAmended',
@@ -96,7 +104,7 @@ type JobCommand = Extract<CaseCommand, { readonly jobId: string }>
 
 function decideOnJob(
   state: CaseState,
-  command: Exclude<JobCommand, { type: 'note' }>,
+  command: Exclude<JobCommand, { type: 'note' | 'findCause' }>,
   context: CommandContext,
 ): CaseEventData {
   const job = state.jobs.find((j) => j.jobId === command.jobId)
@@ -140,7 +148,17 @@ function decideOnStep(
   job: JobState,
   command: Extract<
     JobCommand,
-    { type: 'startStep' | 'finishStep' | 'skipStep' | 'recordCheck' | 'recordMix' | 'recordSheet' }
+    {
+      type:
+        | 'startStep'
+        | 'finishStep'
+        | 'skipStep'
+        | 'pause'
+        | 'resume'
+        | 'recordCheck'
+        | 'recordMix'
+        | 'recordSheet'
+    }
   >,
   { now }: CommandContext,
   order: WorkAuthorisation,
@@ -204,8 +222,17 @@ function decideOnStep(
           'sheetId',
         )
       checkSheet(sheet, command.sheet)
-      return { ...command, type: 'sheetRecorded' }
+      return { ...command, type: 'sheetRecorded', judged: judgedIn(job, sheet, command.sheet) }
     }
+    case 'pause':
+      mustBeRunning(step, state)
+      if (state.status === 'running' && state.pausedSince)
+        refuse('paused-already', `"${step.name}" is paused already.`, 'Go on with it first.')
+      return { ...command, type: 'paused' }
+    case 'resume':
+      if (!(state.status === 'running' && state.pausedSince))
+        refuse('not-paused', `"${step.name}" is not paused.`, 'Go on with the current step.')
+      return { ...command, type: 'resumed' }
     case 'finishStep': {
       mustBeRunning(step, state)
       mustBeComplete(job, step, state, order)

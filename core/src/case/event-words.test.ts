@@ -261,6 +261,28 @@ const sentences: Required<Omit<Words, 'sheetRecorded'>> = {
   noted: [[{ text: 'Called' }, 'Note: Called']],
   variantSwapped: [[{ matter: 'tripoli', choice: 'use', reason: 'dull' }, 'Changed tripoli to use (dull)']],
   held: [[{ reason: 'no tray' }, 'On hold (no tray)']],
+  paused: [
+    [{ ...onStep, reason: 'the courier' }, `Called away from ${named} (the courier)`],
+    [{ ...onStep }, `Called away from ${named}`],
+  ],
+  resumed: [[{ ...onStep }, `Back at ${named}`]],
+  promised: [
+    [
+      { dueAt: '2026-03-05T11:00:00.000Z', chance: 0.9 },
+      'Promised for 2026-03-05 11:00: in time in 90 of 100 by the plan',
+    ],
+  ],
+  causeFound: [
+    [
+      { wentBack: 7, cause: 'Opened warm', how: 'measured' },
+      'Why it went back (entry 7): Opened warm (measured)',
+    ],
+    [
+      { wentBack: 7, cause: 'other', said: 'a draught', how: 'assumed' },
+      'Why it went back (entry 7): Another cause: a draught (assumed, not seen)',
+    ],
+    [{ wentBack: 7, cause: 'notFound' }, 'Why it went back (entry 7): Not found'],
+  ],
   released: [[{}, 'Taken off hold']],
   dentistAsked: [[{ question: 'Which shade?' }, 'Asked the dentist: Which shade?']],
   dentistAnswered: [

@@ -10,7 +10,7 @@ import {
 import { type SheetData, type SheetReader, sheetWords } from '../sheet/index.ts'
 import type { CaseCommand } from './case-command.ts'
 import type { CaseEvent, DentistDecision, EventOfType } from './case-event.ts'
-import { deeds } from './payloads.ts'
+import { type CauseFound, type CauseHow, deeds } from './payloads.ts'
 import { returnCauses } from './return-causes.ts'
 import type { CaseState, JobState } from './state.ts'
 
@@ -81,6 +81,14 @@ function plainWords(event: CaseEvent, reader: EventReader): Saying {
       return `Note: ${event.text}`
     case 'variantSwapped':
       return `Changed ${event.matter} to ${event.choice}${because(event.reason)}`
+    case 'paused':
+      return `Called away from ${stepName(event.jobId, event.stepId)}${because(event.reason)}`
+    case 'resumed':
+      return `Back at ${stepName(event.jobId, event.stepId)}`
+    case 'promised':
+      return saying`Promised for ${{ moment: Date.parse(event.dueAt) }}: in time in ${Math.round(100 * event.chance)} of 100 by the plan`
+    case 'causeFound':
+      return `Why it went back (entry ${event.wentBack}): ${causeWords(event)}`
     case 'held':
       return `On hold${because(event.reason)}`
     case 'released':
@@ -90,6 +98,17 @@ function plainWords(event: CaseEvent, reader: EventReader): Saying {
     case 'dentistAnswered':
       return `The dentist answered: ${event.answer} (${decisionWords[event.decision]})`
   }
+}
+
+const howWords: Readonly<Record<CauseHow, string>> = {
+  measured: 'measured',
+  seen: 'seen',
+  assumed: 'assumed, not seen',
+}
+/** What is said of a cause that no list names. */
+export const causeNames: Readonly<Record<string, string>> = { other: 'Another cause', notFound: 'Not found' }
+export function causeWords({ cause, said, how }: Pick<CauseFound, 'cause' | 'said' | 'how'>): string {
+  return `${causeNames[cause] ?? cause}${said ? `: ${said}` : ''}${how ? ` (${howWords[how]})` : ''}`
 }
 
 /** What came from the mouth, and when. */

@@ -4,11 +4,14 @@ export { type CaseCommand, commandShape } from './case-command.ts'
 export {
   type CaseEvent,
   type CaseEventData,
+  type CaseMark,
+  caseMarks,
   type DentistDecision,
   type EventOfType,
   eventShape,
 } from './case-event.ts'
 export {
+  applyStanding,
   caseState,
   isDelivered,
   type RouteLookup,
@@ -16,10 +19,13 @@ export {
   standing,
   withdrawals,
 } from './case-state.ts'
+export { goingsBack, isRemake, type SentBack } from './cause-found.ts'
 export { chained, type EventHash, hasLinks, looseLink } from './chain.ts'
 export { sheetsOfStock } from './correct.ts'
 export { decide, refusalOf } from './decide.ts'
 export {
+  causeNames,
+  causeWords,
   commandWords,
   decisionWords,
   type EventReader,
@@ -49,7 +55,14 @@ export {
 } from './job.ts'
 export { attemptOf, type KeptCommand, renumbered, withKept } from './kept-command.ts'
 export { type Overruled, overruled, overruledWords } from './overruled.ts'
-export { rightOfCommand, type WorkAuthorisation } from './payloads.ts'
+export {
+  type CauseFound,
+  type CauseHow,
+  causeFoundShape,
+  causeHow,
+  rightOfCommand,
+  type WorkAuthorisation,
+} from './payloads.ts'
 export { amountsIn, leavingOut, rebasesIn, whyNotLeftOut } from './planned.ts'
 export {
   RETURN_USUAL_DAYS,

@@ -8,6 +8,7 @@ import {
 } from '../route/index.ts'
 import {
   type DataOfKind,
+  type Judged,
   judgeSheet,
   type Outcome,
   type SheetData,
@@ -16,6 +17,7 @@ import {
   type SheetOf,
   type SheetOfKind,
   type StepSheet,
+  sheetPeakCelsius,
 } from '../sheet/index.ts'
 import type { JobState } from './state.ts'
 import {
@@ -119,6 +121,15 @@ export function failingSheets(
     const judged = judgeSheet(sheet, recorded.sheet, (of) => recordedSheet(job, of))
     return judged.faults.length > 0 ? [{ sheet, recorded, ...judged }] : []
   })
+}
+
+/** What a sheet comes to as it is recorded, held against what is on record. */
+export function judgedIn(job: JobState, sheet: StepSheet, data: SheetData): Judged {
+  const peakCelsius = sheetPeakCelsius(data)
+  return {
+    passes: judgeSheet(sheet, data, (of) => recordedSheet(job, of)).faults.length === 0,
+    ...(peakCelsius === undefined ? {} : { peakCelsius }),
+  }
 }
 
 /** The last entry of a sheet that is on record in a job. */

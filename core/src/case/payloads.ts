@@ -15,7 +15,7 @@ import {
   words,
   yesNo,
 } from '../shape/index.ts'
-import { sheetDataShape } from '../sheet/index.ts'
+import { judgedShape, sheetDataShape } from '../sheet/index.ts'
 import { fdiInUniversalOrder } from '../teeth/index.ts'
 
 /** What the work authorisation says. The patient is a code, never a name. */
@@ -47,6 +47,24 @@ const outOfTime = maybe(choice(['tooSoon', 'tooLate']))
 const realAt = maybe(instant())
 const reading = { value: maybe(figure(-1e6, 1e6)), answer: maybe(words()) }
 
+export const causeHow = ['measured', 'seen', 'assumed'] as const
+export type CauseHow = (typeof causeHow)[number]
+/** Why a job went back: what was seen, by the fault finder's list, and what caused it. */
+export const causeFoundShape = record({
+  jobId: id('job-1'),
+  /** The sequence of the going back, or of the dentist's answer that sent it back. */
+  wentBack: whole(2, 1e6),
+  /** Where the fault was seen, and what it was, where the fault finder knows it. */
+  place: maybe(text(80)),
+  fault: maybe(text(120)),
+  /** The name of a cause on the list; `other` with words, or `notFound`. */
+  cause: text(120),
+  said: maybe(words()),
+  /** Of one that was not found it says nothing. */
+  how: maybe(choice(causeHow)),
+})
+export type CauseFound = Of<typeof causeFoundShape>
+
 /**
  * What a person asks of a case, and the fact that it becomes: the same parts. `becomes` names the event; `adds` what the case
  * itself puts to it; `right` who may, where that is not everybody at the bench.
@@ -77,6 +95,8 @@ export const deeds = {
   recordSheet: {
     becomes: 'sheetRecorded',
     payload: record({ ...onStep, sheetId: id('parts-list'), sheet: sheetDataShape }),
+    /** What it came to when it was recorded; in former records it is not said. */
+    adds: record({ judged: maybe(judgedShape) }),
   },
   recordImpressions: {
     becomes: 'impressionsRecorded',
@@ -108,6 +128,7 @@ export const deeds = {
       sheet: maybe(sheetDataShape),
       reason,
     }),
+    adds: record({ judged: maybe(judgedShape) }),
   },
   /** A slip: what it says never held. It stays on record, marked. */
   withdraw: { becomes: 'withdrawn', payload: record({ withdraws: whole(2, 1e6), reason }) },
@@ -120,6 +141,16 @@ export const deeds = {
     right: 'decide',
     payload: record({ jobId: id(), matter: id(), choice: id(), reason }),
     adds: record({ routeId: id() }),
+  },
+  /** Called away from a running step; ended by `resume`, or by the next entry on the step. */
+  pause: { becomes: 'paused', payload: record({ ...onStep, reason: maybe(words()) }) },
+  resume: { becomes: 'resumed', payload: record({ ...onStep }) },
+  /** Why it went back, once somebody knows; the last one said of a going back counts. */
+  findCause: { becomes: 'causeFound', payload: causeFoundShape },
+  /** The chance that the plan gave of its due date, when the date was promised. */
+  promise: {
+    becomes: 'promised',
+    payload: record({ dueAt: instant(), chance: figure(0, 1, { example: 0.9 }) }),
   },
   hold: { becomes: 'held', payload: record({ reason }) },
   release: { becomes: 'released', right: 'decide', payload: record({}) },

@@ -43,6 +43,8 @@ interface Begun {
   readonly startedAt: string
   readonly startedBy: string
   readonly outOfTimeReason?: string
+  /** Whoever does it was called away then, and is not back. */
+  readonly pausedSince?: string
 }
 interface Ended {
   readonly finishedAt: string
@@ -91,7 +93,20 @@ export function started(step: StepState, { at, by }: Stamp, outOfTimeReason?: st
 /** @throws {Error} as `started` */
 export function finished(step: StepState, { at, by }: Stamp, outOfTimeReason?: string): StepState {
   if (step.status !== 'running') throw damaged(step, 'done')
-  return { ...step, status: 'done', finishedAt: at, finishedBy: by, ...reasonOf(outOfTimeReason) }
+  return { ...goingOn(step), status: 'done', finishedAt: at, finishedBy: by, ...reasonOf(outOfTimeReason) }
+}
+
+/** Called away from it. @throws {Error} as `started` */
+export function paused(step: StepState, at: string): StepState {
+  if (step.status !== 'running') throw damaged(step, 'running')
+  return { ...step, pausedSince: at }
+}
+
+/** Back at it: said, or told by the next entry. */
+export function goingOn<S extends StepState>(step: S): S {
+  if (!('pausedSince' in step)) return step
+  const { pausedSince: _over, ...rest } = step
+  return rest as unknown as S
 }
 
 /** @throws {Error} as `started` */

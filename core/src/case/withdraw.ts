@@ -16,7 +16,17 @@ const moves = [
   'dentistAnswered',
 ] as const
 /** What stands until the next of its kind. */
-const replaced = ['held', 'released', 'impressionsRecorded', 'authorisationAmended', 'corrected'] as const
+const replaced = [
+  'held',
+  'released',
+  'impressionsRecorded',
+  'authorisationAmended',
+  'corrected',
+  'paused',
+  'resumed',
+  'promised',
+  'causeFound',
+] as const
 
 type Entry = Extract<CaseEvent, { type: (typeof entries)[number] }>
 type Move = Extract<CaseEvent, { type: (typeof moves)[number] }>
@@ -73,5 +83,7 @@ function isFree(state: CaseState, event: CaseEvent, later: readonly CaseEvent[])
   // Whatever was done while it was held, or after its release, has to be looked at first.
   if (event.type === 'held' || event.type === 'released')
     return !later.some((each) => each.type === 'held' || each.type === 'released')
+  if (event.type === 'paused' || event.type === 'resumed')
+    return !later.some((each) => 'stepId' in each && each.stepId === event.stepId)
   return !later.some((each) => each.type === event.type)
 }

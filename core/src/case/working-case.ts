@@ -3,7 +3,7 @@ import { buildRoute, impressionsShape, mustHaveTeeth, type Route, readRoute } fr
 import { id, list, maybe, named, type Of, record, text } from '../shape/index.ts'
 import { instantMillis, inUtc } from '../time/index.ts'
 import type { CaseCommand, CommandContext } from './case-command.ts'
-import type { CaseEvent, EventStamp } from './case-event.ts'
+import type { CaseEvent, CaseMark, EventStamp } from './case-event.ts'
 import { applyEvent, applyStanding, caseState, type RouteLookup } from './case-state.ts'
 import type { EventHash } from './chain.ts'
 import { decide } from './decide.ts'
@@ -32,7 +32,9 @@ export const intakeParts = {
   ),
 }
 const intakeShape = record({ docket: text(40), ...intakeParts })
-export type Intake = Of<typeof intakeShape>
+export interface Intake extends Of<typeof intakeShape> {
+  readonly mark?: CaseMark
+}
 
 /** The routes of the house, how a copy of one is named (the same route always the same), and how events are linked. */
 export interface RouteSource extends Omit<CommandContext, 'now'> {
@@ -95,6 +97,7 @@ export function receiveCase(
     by,
     type: 'caseReceived',
     docket,
+    ...(intake.mark ? { mark: intake.mark } : {}),
     authorisation,
     jobs,
   }
@@ -158,6 +161,7 @@ export function namedRoutes(events: readonly CaseEvent[]): string[] {
 /**
  * One command further, or a refusal.
  * @param doneAt when it was done, where it was kept at a bench until the server was back; ms since 1970
+ * @param clockSpeed of the clock that `at` is read from
  * @throws {DomainError} as `decide`
  */
 export function obey(
@@ -167,6 +171,7 @@ export function obey(
   by: string,
   { templates, routeIdOf, eventHash }: RouteSource,
   doneAt?: number,
+  clockSpeed = 1,
 ): WorkingCase {
   const routes = new Map(working.routes)
   const keep = (route: Route) => {
@@ -174,7 +179,10 @@ export function obey(
     routes.set(id, route)
     return id
   }
-  const stamp = stampAfter(working.events, at, by, eventHash, doneAt)
+  const stamp = {
+    ...stampAfter(working.events, at, by, eventHash, doneAt),
+    ...(clockSpeed > 1 ? { clockSpeed } : {}),
+  }
   const now = Date.parse(stamp.at)
   const data = decide(working.state, command, { now, templates, routeIdOf: keep, events: working.events })
   return follow(working, { ...data, ...stamp }, routes, templates)

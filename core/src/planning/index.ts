@@ -15,6 +15,7 @@ export {
   localDay,
   mondayBefore,
   openingsBetween,
+  startOfMonth,
   usualCalendar,
   type WorkStretch,
 } from './lab-calendar.ts'

@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz'
-import { format, startOfDay, startOfWeek } from 'date-fns'
+import { startOfMonth as firstOfMonth, format, startOfDay, startOfWeek } from 'date-fns'
 import { DomainError } from '../refusal/index.ts'
 
 /** When hands are at the benches. Unattended steps run at any hour. */
@@ -174,6 +174,11 @@ export function localDay(instant: number, timeZone: string): string {
 /** The last local Monday 00:00 that is not after an instant; ms since 1970. */
 export function mondayBefore(instant: number, timeZone: string): number {
   return startOfWeek(new TZDate(instant, timeZone), { weekStartsOn: 1 }).getTime()
+}
+
+/** The first midnight of the local month of an instant; ms since 1970. */
+export function startOfMonth(instant: number, timeZone: string): number {
+  return firstOfMonth(new TZDate(instant, timeZone)).getTime()
 }
 
 /** An instant as the clock of the lab shows it, 2026-03-05 14:30. */

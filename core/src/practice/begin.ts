@@ -40,6 +40,7 @@ export function beginPractice(setup: PracticeSetup, beganAt: number, docket: str
   const working = receiveCase(
     {
       docket,
+      mark: 'practice',
       authorisation: {
         clinic: 'The practice clinic',
         prescriber: 'Practice',

@@ -66,7 +66,7 @@ export {
 } from './score.ts'
 export type { Seen, SeenByLook, SeenForSheet, SeenOnScale, Spot } from './seen.ts'
 export { sentenceOf, show as showCheck, showAll } from './show.ts'
-export { normalQuantile, type Sensitivity, sensitivity } from './signal.ts'
+export { type Sensitivity, sensitivity } from './signal.ts'
 export { type CheckSigns, type Sign, signsOf } from './signs/index.ts'
 export {
   type Decision,

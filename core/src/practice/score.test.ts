@@ -1,15 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { normalQuantile } from '../statistics/index.ts'
 import { breakChance } from './causes/mixes.ts'
-import {
-  betaDraw,
-  chanceToFind,
-  kindsToPractise,
-  normalQuantile,
-  scoreOf,
-  sensitivity,
-  type Tally,
-} from './index.ts'
+import { betaDraw, chanceToFind, kindsToPractise, scoreOf, sensitivity, type Tally } from './index.ts'
 import { streamAt } from './streams.ts'
 
 const worked: Tally = {

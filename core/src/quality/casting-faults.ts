@@ -10,7 +10,7 @@ import {
 import { type Binder, gaugeMillimetres, USUAL_WAX_GRAMS_PER_CM3 } from '../materials/index.ts'
 import { capital, joined, qty, type Saying, saying } from '../quantity/index.ts'
 import type { CastingRecord } from './casting-record.ts'
-import { type CauseRule, type RankedCause, rankCauses, when } from './causes.ts'
+import { type CauseRule, type Findings, namesIn, type RankedCause, rankCauses, when } from './causes.ts'
 
 type Rule = CauseRule<CastingRecord>
 const minutes = (value: number) => qty.minutes(value, value < 10 ? 1 : 0)
@@ -274,6 +274,13 @@ const faults: Readonly<Record<string, Readonly<Record<string, readonly Rule[]>>>
  * @param fault what was seen there; what is no fault gives no causes
  * Source: common practice; the limits are those of the steps.
  */
-export function castingCauses(place: string, fault: string, record: CastingRecord): readonly RankedCause[] {
-  return rankCauses(faults[place]?.[fault] ?? [], record)
+export function castingCauses(
+  place: string,
+  fault: string,
+  record: CastingRecord,
+  found?: Findings,
+): readonly RankedCause[] {
+  return rankCauses(faults[place]?.[fault] ?? [], record, found)
 }
+
+export const castingCauseNames = namesIn(faults)

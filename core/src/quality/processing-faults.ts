@@ -12,7 +12,7 @@ import {
 import { judgeCure } from '../curing/index.ts'
 import { capital, joined, qty, saying } from '../quantity/index.ts'
 import type { CheckMeaning } from '../route/index.ts'
-import { type CauseRule, type RankedCause, rankCauses, when } from './causes.ts'
+import { type CauseRule, type Findings, namesIn, type RankedCause, rankCauses, when } from './causes.ts'
 
 /** What the record of a processed denture says of itself; what was not noted is missing. */
 export interface ProcessingRecord {
@@ -177,6 +177,9 @@ export function processingCauses(
   seenBy: CheckMeaning | undefined,
   fault: string,
   record: ProcessingRecord,
+  found?: Findings,
 ): readonly RankedCause[] {
-  return rankCauses((seenBy && faults[seenBy]?.[fault]) || [], record)
+  return rankCauses((seenBy && faults[seenBy]?.[fault]) || [], record, found)
 }
+
+export const processingCauseNames = namesIn(faults)

@@ -12,6 +12,8 @@ export {
   goodSheet,
   heldAgainst,
   isGrowing,
+  type Judged,
+  judgedShape,
   judgeSheet,
   type SheetData,
   type SheetJudgement,
@@ -20,6 +22,7 @@ export {
   type StepSheet,
   sheetDataShape,
   sheetLeadsTo,
+  sheetPeakCelsius,
   sheetWords,
   stepSheetShape,
 } from './sheet.ts'

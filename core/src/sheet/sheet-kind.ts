@@ -51,6 +51,8 @@ export interface SheetKindModule<K extends string, D extends RecordShape, W exte
   readonly faults?: (data: Of<D>, sheet: SheetHead & Of<W>, recorded: Recorded) => readonly Saying[]
   /** Where the sheet's own `failing` is not what to do. */
   readonly failing?: (data: Of<D>, sheet: SheetHead & Of<W>, recorded: Recorded) => FailingOutcome | undefined
+  /** The hottest it was, by its model or its readings, °C: kept when it is recorded. */
+  readonly peakCelsius?: (data: Of<D>) => number | undefined
   /** What is still missing is work to do, no fault. */
   readonly growing?: boolean
   /** The earlier sheet that this one is held against. */

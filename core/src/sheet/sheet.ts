@@ -1,6 +1,6 @@
 import type { Saying } from '../quantity/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { byTag, type Of, record, typedAs } from '../shape/index.ts'
+import { byTag, figure, maybe, type Of, record, typedAs, yesNo } from '../shape/index.ts'
 import { sheetKinds } from './kinds/index.ts'
 import type { Outcome } from './outcome.ts'
 import {
@@ -87,6 +87,15 @@ export function judgeSheet(sheet: StepSheet, data: SheetData, recorded: Recorded
   if (found.length === 0) return { faults: [], outcome: { verdict: 'pass' } }
   return { faults: found, outcome: failing?.(data, sheet, read) ?? sheet.failing }
 }
+
+/** The hottest that something was by a sheet, °C; undefined where it tells none. */
+export function sheetPeakCelsius(data: SheetData): number | undefined {
+  return kindOf(data.kind).peakCelsius?.(data)
+}
+
+/** What a sheet came to when it was recorded: kept with it, so that nobody has to work it out again. */
+export const judgedShape = record({ passes: yesNo(), peakCelsius: maybe(figure(-300, 3000)) })
+export type Judged = Of<typeof judgedShape>
 
 /** What the record says of an entry, with the name of its sheet. */
 export function sheetWords(sheet: StepSheet, data: SheetData, reader: SheetReader): Saying {

@@ -9,6 +9,8 @@ import {
   meltedCharges,
   namedRoutes,
   type Route,
+  type RouteLookup,
+  readRoute,
   routeTemplates,
   sheetsOfStock,
   standingMixes,
@@ -18,6 +20,7 @@ import {
 import { DataSource, type EntityManager, LessThan, QueryFailedError } from 'typeorm'
 import { writeAlloyPieces } from '../casting/alloy-pieces.ts'
 import {
+  CaseDigestRow,
   CaseEventRow,
   CaseSummaryRow,
   CommandKeyRow,
@@ -85,6 +88,18 @@ export class CaseStore {
     return workingCase(events, routes, routeTemplates)
   }
 
+  /** A case as its record has it, for whoever goes through all of them: nothing is kept at hand. @throws {Error} when it is damaged */
+  async recordOf(
+    caseId: string,
+    manager: EntityManager = this.dataSource.manager,
+  ): Promise<{ readonly events: readonly CaseEvent[]; readonly routeOf: RouteLookup }> {
+    const events = await this.eventsOf(caseId, manager)
+    const routes = new Map<string, Route>()
+    for (const routeId of namedRoutes(events))
+      routes.set(routeId, readRoute(await this.route(routeId, manager), routeTemplates))
+    return { events, routeOf: (routeId) => routes.get(routeId)! }
+  }
+
   private async lastEvent(caseId: string, manager: EntityManager): Promise<CaseEvent | undefined> {
     const row = await manager.findOne(CaseEventRow, { where: { caseId }, order: { sequence: 'DESC' } })
     return row ? eventOf(row, row.data) : undefined
@@ -149,6 +164,8 @@ export class CaseStore {
       if (isTaken(error)) return undefined
       throw error
     }
+    // What quality has worked out of it holds no more.
+    await manager.delete(CaseDigestRow, { caseId })
     const summary = caseSummary(caseId, working.state, calendar)
     const closed = isClosed(summary)
     await manager.upsert(

@@ -9,6 +9,7 @@ import {
   instantMillis,
   type LabProduct,
   looseLink,
+  mustBeKnownCause,
   namedRoutes,
   obey,
   receiveCase,
@@ -100,7 +101,12 @@ export class CasesService {
     const { working, summary } = await this.queue.write(async (manager) => {
       const docket = await freeDocket(manager, intake.docket)
       const { authorisation } = intake
-      const received = receiveCase({ authorisation, docket, jobs }, this.clock.now(), by, house)
+      const now = this.clock.now()
+      const taken = receiveCase({ authorisation, docket, jobs }, now, by, house)
+      const { dueAt } = taken.state.authorisation
+      const chance = intake.promisedChance
+      const received =
+        chance === undefined ? taken : obey(taken, { type: 'promise', dueAt, chance }, now, by, house)
       const added = await this.store.append(manager, caseId, received, received.events, calendar)
       return { working: received, summary: added }
     })
@@ -170,8 +176,9 @@ export class CasesService {
       const sheet = command.type === 'recordSheet' || command.type === 'correct' ? command.sheet : undefined
       if (sheet?.kind === 'burnout' && sheet.run.hotEntry)
         await mustBeMarkedForHotEntry(manager, working.state.lots)
+      if (command.type === 'findCause') mustBeKnownCause(command)
       const done = doneAt === undefined ? undefined : instantMillis(doneAt, 'doneAt')
-      const following = obey(working, command, this.clock.now(), by, house, done)
+      const following = obey(working, command, this.clock.now(), by, house, done, this.clock.speed)
       const added = following.events.at(-1)!
       const appended = await this.store.append(manager, caseId, following, [added], calendar)
       if (!appended) throw stale((await this.store.load(caseId, manager))!, seen)

@@ -1,4 +1,4 @@
-import { Column, Entity, PrimaryColumn } from 'typeorm'
+import { Column, Entity, PrimaryColumn, PrimaryGeneratedColumn } from 'typeorm'
 
 /** One immutable fact of a case. Never updated, never deleted. */
 @Entity('case_events')
@@ -217,6 +217,26 @@ export class PracticeActRow {
   @Column('simple-json') act: object
 }
 
+/** What quality needs of a case; gone as soon as the case changes, and made again when somebody asks. */
+@Entity('case_digests')
+export class CaseDigestRow {
+  @PrimaryColumn('text', { name: 'case_id' }) caseId: string
+  /** By which version and opening hours it was made. */
+  @Column('text') made: string
+  /** Null: its record is damaged. */
+  @Column('simple-json', { nullable: true }) digest: object | null
+}
+
+/** What the lab says of its own figures. Never updated, never deleted. */
+@Entity('lab_events')
+export class LabEventRow {
+  @PrimaryGeneratedColumn('increment') sequence: number
+  /** ISO 8601, UTC. */
+  @Column('text') at: string
+  @Column('text') by: string
+  @Column('simple-json') deed: object
+}
+
 export const entities = [
   CommandKeyRow,
   CaseEventRow,
@@ -235,4 +255,6 @@ export const entities = [
   PracticeCaseRow,
   PracticeActRow,
   DrillRow,
+  CaseDigestRow,
+  LabEventRow,
 ]

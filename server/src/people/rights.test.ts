@@ -58,6 +58,8 @@ const changes: Readonly<
   'POST /cases/:caseId/return': skilled,
   'POST /plan/anew': skilled,
   'POST /drills': bench,
+  'POST /quality/seen': bench,
+  'POST /quality/said': skilled,
   'POST /practice': bench,
   'POST /practice/:practiceId/acts': bench,
   'POST /practice/:practiceId/again': bench,

@@ -1,11 +1,6 @@
 import { localClock } from '@yentrik/core'
+import { csvLine } from '../shapes/csv.ts'
 import type { MadePlan } from './plan.service.ts'
-
-/** A text as a field of CSV (RFC 4180); what a table program would take for a formula is kept a text. */
-function field(text: string): string {
-  const safe = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text
-  return /[",\n\r]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe
-}
 
 /** The planned work, one stretch a line, in the time of the lab. */
 export function planCsv(
@@ -17,7 +12,7 @@ export function planCsv(
   const lines = [...board.bars]
     .sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
     .map((bar) =>
-      [
+      csvLine([
         bar.docket,
         clinics.get(bar.caseId) ?? '',
         bar.steps.map(({ name }) => name).join('; '),
@@ -25,10 +20,8 @@ export function planCsv(
         nameOf(bar.personId),
         localClock(bar.at, timeZone),
         localClock(bar.until, timeZone),
-        String(Math.round((bar.until - bar.at) / 60_000)),
-      ]
-        .map(field)
-        .join(','),
+        Math.round((bar.until - bar.at) / 60_000),
+      ]),
     )
   return `${['docket,clinic,work,part,person,start,end,minutes', ...lines].join('\r\n')}\r\n`
 }

@@ -29,6 +29,22 @@ export class PlanSettingsService {
     return this.held
   }
 
+  /** What the lab has timed of its own steps; what somebody has entered comes before it. */
+  private learned: PlanSettings['minutes'] = {}
+
+  /** As the plan takes them. */
+  async forPlan(): Promise<PlanSettings> {
+    const settings = await this.all()
+    return { ...settings, minutes: { ...this.learned, ...settings.minutes } }
+  }
+
+  /** Minutes of hands by template and step: the plan takes them from now on. */
+  learn(minutes: PlanSettings['minutes']): void {
+    if (JSON.stringify(minutes) === JSON.stringify(this.learned)) return
+    this.learned = minutes
+    this.live.announce({ kind: 'plan' })
+  }
+
   /** Reads and writes in one transaction, so that two people can change it at once. */
   async change(to: (before: PlanSettings) => PlanSettings): Promise<PlanSettings> {
     const next = await this.queue.write(async (manager) => {

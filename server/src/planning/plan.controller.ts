@@ -45,7 +45,7 @@ export class PlanController {
     const made = await this.plans.current()
     // What has changed since is planned again in a moment.
     const toPlan = made
-      ? { ...made.toPlan, now: this.clock.now(), settings: await this.settings.all() }
+      ? { ...made.toPlan, now: this.clock.now(), settings: await this.settings.forPlan() }
       : (await this.plans.lab()).toPlan
     return shownPlan(made, toPlan, Number(query.days ?? 3), this.plans)
   }

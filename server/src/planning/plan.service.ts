@@ -201,7 +201,7 @@ export class PlanService implements OnModuleInit, OnApplicationShutdown {
   async lab(): Promise<{ toPlan: LabToPlan; calendar: LabToPlan['calendar'] }> {
     const [{ calendar }, plans, everybody, equipment, runningIn, summaries] = await Promise.all([
       this.settings.lab(),
-      this.plans.all(),
+      this.plans.forPlan(),
       this.people.all(),
       this.settings.list<LabEquipment>('equipment'),
       this.machines.runningWork(),

@@ -61,6 +61,7 @@ export const burnoutSheet = sheetKind({
     judgeBurnout(run).verdict === 'discard'
       ? { verdict: 'remake', toStepId: remakeFrom, say: 'Wax, invest and burn out again.' }
       : undefined,
+  peakCelsius: ({ run }) => Math.max(...run.measured.map(({ celsius }) => celsius)) - run.showsTooMuchCelsius,
   leadsTo: ({ remakeFrom }) => [remakeFrom],
   words: ({ machine, run }) =>
     saying`${machine}, final reading ${qty.celsius(run.measured.at(-1)!.celsius, 0)}${run.from === 'hand' ? ', by hand' : ''}, ${verdictWords[judgeBurnout(run).verdict]}`,

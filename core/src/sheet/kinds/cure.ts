@@ -43,6 +43,7 @@ export const cureSheet = sheetKind({
           say: 'The resin has probably boiled inside. Process again, or open it and look?',
         }
       : undefined,
+  peakCelsius: ({ run }) => Math.max(...judgeCure(run).followed.map(({ outcome }) => outcome.peakCelsius)),
   leadsTo: ({ remakeFrom }) => [remakeFrom],
   words: ({ machine, run, reason }) => {
     const { verdict, followed } = judgeCure(run)

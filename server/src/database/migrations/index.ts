@@ -6,6 +6,7 @@ import { FirstTables1700000000000 } from './first-tables.ts'
 import { LinkedEvents1764400000000 } from './linked-events.ts'
 import { PlasterRoom1764000000000 } from './plaster-room.ts'
 import { PracticeRoom1764800000000 } from './practice-room.ts'
+import { QualityRoom1764900000000 } from './quality-room.ts'
 import { SessionsAndPeople1764500000000 } from './sessions-and-people.ts'
 import { Thermometers1764200000000 } from './thermometers.ts'
 
@@ -21,4 +22,5 @@ export const migrations = [
   CommandKeys1764600000000,
   CeramicsRoom1764700000000,
   PracticeRoom1764800000000,
+  QualityRoom1764900000000,
 ]
