@@ -18,6 +18,7 @@ const app = await createApp(
     demo: true,
     clockControl: true,
     demoClock: '10:40',
+    demoYear: true,
     planRounds: 3000,
     balance: 'stand-in',
     dispenser: 'stand-in',

@@ -97,6 +97,6 @@ export type {
   PracticeStep,
 } from './practice.ts'
 export type { ExplainedRefusal, Problem } from './problem.ts'
-export type { FaultFindings, QualityShown } from './quality.ts'
+export type { ChartShown, FaultFindings, QualityShown } from './quality.ts'
 export { type Declared, USUAL_MOST } from './route.ts'
 export type { AlloyPieceOnShelf, CaseOfLot, Lot, LotOnShelf, ProductOnShelf } from './shelf.ts'

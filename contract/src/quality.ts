@@ -1,4 +1,5 @@
 import {
+  type ChartPoint,
   choice,
   type Findings,
   id,
@@ -25,6 +26,10 @@ export interface QualityShown {
   /** Everything in it is invented. */
   readonly isDemo: boolean
 }
+/** A chart with every value in it. */
+export interface ChartShown extends Omit<SeriesChart, 'points'> {
+  readonly points: readonly ChartPoint[]
+}
 /** How often each cause of a fault was found in this lab. */
 export interface FaultFindings {
   readonly place: string
@@ -48,7 +53,7 @@ export const qualityRoutes = {
     room: 'quality',
     summary: 'One series of measured values with its limits and signals',
     query: record({ series: text(400) }),
-    answer: result<SeriesChart>('A chart of single values'),
+    answer: result<ChartShown>('A chart of single values'),
   }),
   'GET /quality/table': route({
     room: 'quality',

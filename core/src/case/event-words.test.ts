@@ -262,14 +262,14 @@ const sentences: Required<Omit<Words, 'sheetRecorded'>> = {
   variantSwapped: [[{ matter: 'tripoli', choice: 'use', reason: 'dull' }, 'Changed tripoli to use (dull)']],
   held: [[{ reason: 'no tray' }, 'On hold (no tray)']],
   paused: [
-    [{ ...onStep, reason: 'the courier' }, `Called away from ${named} (the courier)`],
-    [{ ...onStep }, `Called away from ${named}`],
+    [{ ...onStep, reason: 'the courier' }, `Called away from "Read the pin opening" (the courier)`],
+    [{ ...onStep }, `Called away from "Read the pin opening"`],
   ],
-  resumed: [[{ ...onStep }, `Back at ${named}`]],
+  resumed: [[{ ...onStep }, `Back at "Read the pin opening"`]],
   promised: [
     [
       { dueAt: '2026-03-05T11:00:00.000Z', chance: 0.9 },
-      'Promised for 2026-03-05 11:00: in time in 90 of 100 by the plan',
+      'Promised for 2026-03-05T11:00:00.000Z: in time in 90 of 100 by the plan',
     ],
   ],
   causeFound: [

@@ -58,8 +58,8 @@ export { type Overruled, overruled, overruledWords } from './overruled.ts'
 export {
   type CauseFound,
   type CauseHow,
-  causeFoundShape,
   causeHow,
+  deeds,
   rightOfCommand,
   type WorkAuthorisation,
 } from './payloads.ts'

@@ -1,6 +1,6 @@
-import { type CaseEvent, eventShape } from '../case/index.ts'
+import { type CaseEvent, deeds } from '../case/index.ts'
 import { DomainError } from '../refusal/index.ts'
-import { type Route, routeShape } from '../route/index.ts'
+import type { Route } from '../route/index.ts'
 import {
   byTag,
   calculator,
@@ -10,7 +10,6 @@ import {
   instant,
   list,
   maybe,
-  named,
   type Of,
   record,
   type Shape,
@@ -48,6 +47,31 @@ const counted = record({ count: number(2), of: number(17) })
 const group = record({ first: counted, second: counted })
 /** More values than this are no question of a lab. */
 const MOST = 5000
+
+const { startStep, finishStep, skipStep, pause, resume, goBack, recordCheck } = deeds
+const { hold, release, askDentist, dentistAnswered, findCause, promise } = deeds
+/** What a log may hold: of a record what the figures are made of. */
+const logged = [
+  ...[startStep, finishStep, skipStep, pause, resume, goBack, recordCheck],
+  ...[hold, release, askDentist, dentistAnswered, findCause, promise],
+]
+const loggedEvent = byTag(
+  'type',
+  Object.fromEntries(
+    logged.map(({ becomes, payload }) => [
+      becomes,
+      record({ sequence: whole(2, 1e6), at: instant(), by: text(120), ...payload.properties }),
+    ]),
+  ),
+)
+const loggedStep = record({
+  id: id('pour-anatomy'),
+  kind: choice(['attended', 'unattended', 'machine', 'clinic']),
+  after: list(id(), 30),
+  handsOnMinutes: maybe(figure(0, 100_000)),
+  /** Measured on it, with what is wanted. */
+  checks: maybe(list(record({ id: id(), min: maybe(number(0)), max: maybe(number(2)) }), 30)),
+})
 
 /** What is asked of each kind. The limits of the entries are the core's, not the shape's: so each refusal has its own words. */
 const asked = {
@@ -91,10 +115,16 @@ const asked = {
     from: instant(),
     until: instant(),
     now: maybe(instant()),
-    /** As their documents hold them. */
     cases: list(
-      record({ caseId: id(), events: list(eventShape, 2000, 1), routes: named(routeShape, 20) }),
-      40,
+      record({
+        caseId: id(),
+        receivedAt: instant(),
+        dueAt: instant(),
+        template: id('study-cast'),
+        steps: list(loggedStep, 300, 1),
+        events: list(loggedEvent, 2000),
+      }),
+      200,
     ),
   }),
 } as const
@@ -157,19 +187,13 @@ const answers: { readonly [K in Kind]: (input: Asked[K]) => object } = {
     const digests: CaseDigest[] = []
     const damaged: { caseId: string; code: string; say: string }[] = []
     if (hours)
-      for (const { caseId, events, routes } of cases)
+      for (const each of cases)
         try {
-          digests.push(
-            digestCase(
-              caseId,
-              events as unknown as readonly CaseEvent[],
-              (routeId) => routeIn(routes as unknown as Readonly<Record<string, Route>>, routeId),
-              { calendar: hours },
-            ),
-          )
+          const { events, route } = recordOf(each)
+          digests.push(digestCase(each.caseId, events, () => route, { calendar: hours }))
         } catch (error) {
           if (!(error instanceof DomainError) || error.code !== 'record-damaged') throw error
-          damaged.push({ caseId, code: error.code, say: error.message })
+          damaged.push({ caseId: each.caseId, code: error.code, say: error.message })
         }
     const input = {
       digests,
@@ -179,14 +203,39 @@ const answers: { readonly [K in Kind]: (input: Asked[K]) => object } = {
       damaged: damaged.map(({ caseId }) => caseId),
     }
     const period = { from: Date.parse(from), until: Date.parse(until) }
-    return { damaged, figures: qualityFigures(input, period, () => undefined) }
+    return { damaged, figures: qualityFigures(input, period, planOfLog(cases)) }
   },
 }
 
-function routeIn(routes: Readonly<Record<string, Route>>, routeId: string): Route {
-  const route = routes[routeId]
-  if (!route) throw new Error(`it names the route ${routeId}, which is not there.`)
-  return route
+/** Hands of a step, as the log says them. */
+const planOfLog =
+  (cases: Asked['log']['cases']) =>
+  (template: string, stepId: string): number | undefined =>
+    cases.find((each) => each.template === template)?.steps.find(({ id: step }) => step === stepId)
+      ?.handsOnMinutes
+
+/** A case of a log as a record with its route. */
+function recordOf({ caseId, receivedAt, dueAt, template, steps, events }: Asked['log']['cases'][number]): {
+  readonly events: readonly CaseEvent[]
+  readonly route: Route
+} {
+  const none = { clinic: '', prescriber: '', patientCode: '', wanted: '', teeth: [], enclosures: [] }
+  const receipt: CaseEvent = {
+    ...{ sequence: 1, at: receivedAt, by: '', type: 'caseReceived', docket: caseId },
+    authorisation: { ...none, dueAt },
+    jobs: [{ jobId: 'job-1', routeId: template }],
+  }
+  const route: Route = {
+    ...{ templateId: template, templateVersion: 1, name: template, choices: {} },
+    steps: steps.map(({ checks = [], handsOnMinutes = 0, ...step }) => ({
+      ...{ ...step, name: step.id, stage: 'finish', how: [], why: '', handsOnMinutes },
+      checks: checks.map((check) => ({
+        ...{ ...check, kind: 'measure', name: check.id, how: '', source: '', quantity: 'count' },
+        plausible: { min: -1e9, max: 1e9 },
+      })),
+    })),
+  }
+  return { events: [receipt, ...(events as unknown as readonly CaseEvent[])], route }
 }
 
 const variants = Object.fromEntries(

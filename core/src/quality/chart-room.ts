@@ -1,6 +1,6 @@
 import { type Chart, controlChart, DOTS_BELOW } from '../statistics/index.ts'
 import { type CaseRef, type CountedRecord, refTo } from './counted-record.ts'
-import type { SeriesDigest } from './digest.ts'
+import type { CaseDigest, SeriesDigest, ValueDigest } from './digest.ts'
 import type { LabEvent } from './lab-event.ts'
 
 /** A signal stands on the list so long, then only in its chart, days (choice). */
@@ -15,8 +15,6 @@ export interface ChartPoint extends CaseRef {
   /** A later reading of the same job: in no limit. */
   readonly repeat?: true
   readonly leftOut?: string
-  /** Of the lot it was mixed from, where it is known. */
-  readonly lot?: string
 }
 export interface ChartSignal extends CaseRef {
   readonly series: string
@@ -35,72 +33,83 @@ export interface SeriesChart extends Omit<Chart, 'signals'> {
   readonly min?: number
   readonly max?: number
   readonly computed?: true
-  readonly points: readonly ChartPoint[]
+  /** First readings of first attempts. */
+  readonly count: number
+  /** All of them, in their order; made when somebody looks at them. */
+  readonly points: () => readonly ChartPoint[]
   readonly signals: readonly ChartSignal[]
   /** Since when the limits count, and why. */
   readonly since?: { readonly at: string; readonly reason: string }
 }
 
+/** The values of one series, in lists: a lab has tens of thousands, and most charts are only counted. */
+interface Gathered {
+  readonly about: SeriesDigest
+  readonly template: string
+  readonly of: CaseDigest[]
+  readonly values: ValueDigest[]
+}
+
 /** Every series of measured values with its limits and signals. */
 export function seriesCharts({ jobs, said }: CountedRecord): readonly SeriesChart[] {
-  const all = new Map<string, { about: SeriesDigest; template: string; points: ChartPoint[] }>()
+  const all = new Map<string, Gathered>()
   for (const { of, job } of jobs)
     for (const series of job.series) {
-      const known = all.get(series.key) ?? { about: series, template: job.template, points: [] }
-      all.set(series.key, known)
-      for (const { at, sequence, value, repeat } of series.values)
-        known.points.push({ ...refTo(of, at), sequence, value, ...(repeat ? { repeat } : {}) })
+      let known = all.get(series.key)
+      if (!known) {
+        known = { about: series, template: job.template, of: [], values: [] }
+        all.set(series.key, known)
+      }
+      for (const value of series.values) {
+        known.of.push(of)
+        known.values.push(value)
+      }
     }
   return [...all.values()]
-    .map(({ about, template, points }) => chartOf(about, template, points, said))
+    .map((gathered) => chartOf(gathered, said))
     .sort((one, other) => (one.series < other.series ? -1 : 1))
 }
 
-function chartOf(
-  about: SeriesDigest,
-  template: string,
-  unsorted: readonly ChartPoint[],
-  said: readonly LabEvent[],
-): SeriesChart {
+function chartOf({ about, template, of, values }: Gathered, said: readonly LabEvent[]): SeriesChart {
   const { key: series, step, name, quantity, min, max, computed } = about
-  const about_ = said.filter((event) => 'series' in event && event.series === series)
+  const own = said.filter((event) => 'series' in event && event.series === series)
   const outs = new Map(
-    about_.flatMap((event) =>
+    own.flatMap((event) =>
       event.type === 'valueLeftOut' ? [[`${event.caseId} ${event.entry}`, event.reason] as const] : [],
     ),
   )
-  const points = [...unsorted]
-    .sort(
-      (one, other) =>
-        one.at - other.at ||
-        (one.caseId < other.caseId ? -1 : one.caseId > other.caseId ? 1 : 0) ||
-        one.sequence - other.sequence,
-    )
-    .map((point) => {
-      const leftOut = outs.get(`${point.caseId} ${point.sequence}`)
-      return leftOut === undefined ? point : { ...point, leftOut }
-    })
-  const set = about_.findLast((event) => event.type === 'limitsSet')
-  const first = points.filter(({ repeat }) => !repeat)
-  const since = set ? first.filter(({ at }) => at < Date.parse(set.at)).length : 0
-  const chart = controlChart({
-    values: first.map(({ value }) => value),
-    step: stepOfValues(first.map(({ value }) => value)),
+  const outOf = (n: number) =>
+    outs.size === 0 ? undefined : outs.get(`${of[n]!.caseId} ${values[n]!.sequence}`)
+  // Sorted by time, then case, then entry: whatever order the cases came in.
+  const order = values.map((_, n) => n)
+  order.sort((one, other) => {
+    const [a, b] = [values[one]!, values[other]!]
+    if (a.at !== b.at) return a.at - b.at
+    const [c, d] = [of[one]!.caseId, of[other]!.caseId]
+    return c === d ? a.sequence - b.sequence : c < d ? -1 : 1
+  })
+  const first = order.filter((n) => !values[n]!.repeat)
+  const numbers = first.map((n) => values[n]!.value)
+  const set = own.findLast((event) => event.type === 'limitsSet')
+  const since = set ? first.filter((n) => values[n]!.at < Date.parse(set.at)).length : 0
+  const places = stepOfValues(numbers)
+  const { signals: found, ...limits } = controlChart({
+    values: numbers,
+    ...(places === undefined ? {} : { step: places }),
     ...(about.least === undefined ? {} : { least: about.least }),
     ...(about.most === undefined ? {} : { most: about.most }),
     since,
-    leftOut: first.flatMap(({ leftOut }, n) => (leftOut === undefined ? [] : [n])),
+    leftOut: first.flatMap((n, at) => (outOf(n) === undefined ? [] : [at])),
   })
-  const signals = chart.signals.flatMap(({ index, rule }, n): ChartSignal[] => {
-    const before = chart.signals[n - 1]
+  const signals = found.flatMap(({ index, rule }, n): ChartSignal[] => {
+    const before = found[n - 1]
     // A run that goes on is the same signal.
     if (rule === 4 && before?.rule === 4 && before.index === index - 1) return []
-    const point = first[index]!
-    const seen = about_.findLast(
-      (event) =>
-        event.type === 'signalSeen' && event.caseId === point.caseId && event.entry === point.sequence,
+    const { caseId, docket } = of[first[index]!]!
+    const { at, sequence, value } = values[first[index]!]!
+    const seen = own.findLast(
+      (event) => event.type === 'signalSeen' && event.caseId === caseId && event.entry === sequence,
     )
-    const { caseId, docket, at, sequence, value } = point
     return [
       {
         ...{ series, caseId, docket, at, sequence, rule, value },
@@ -108,15 +117,25 @@ function chartOf(
       },
     ]
   })
-  const { signals: _all, ...limits } = chart
   return {
     ...limits,
     ...{ series, template, step, name, quantity },
     ...(min === undefined ? {} : { min }),
     ...(max === undefined ? {} : { max }),
     ...(computed ? { computed } : {}),
-    points,
+    count: first.length,
     signals,
+    points: () =>
+      order.map((n): ChartPoint => {
+        const leftOut = outOf(n)
+        const { at, sequence, value, repeat } = values[n]!
+        return {
+          ...refTo(of[n]!, at),
+          ...{ sequence, value },
+          ...(repeat ? { repeat } : {}),
+          ...(leftOut === undefined ? {} : { leftOut }),
+        }
+      }),
     ...(set?.type === 'limitsSet' ? { since: { at: set.at, reason: set.reason } } : {}),
   }
 }

@@ -1,5 +1,5 @@
 import { DomainError } from '../refusal/index.ts'
-import type { AttemptDigest, BackDigest, CaseDigest, JobDigest, Span } from './digest.ts'
+import type { AttemptDigest, BackDigest, CaseDigest, JobDigest } from './digest.ts'
 import type { LabEvent } from './lab-event.ts'
 import { type LabHours, OpenHours } from './open-hours.ts'
 
@@ -114,60 +114,81 @@ function backsOf({ of, job, lost }: CountedJob): CountedBack[] {
   })
 }
 
-/** One person on k things at once gives a minute's k-th part to each; only open minutes count. */
-function withHands(cases: readonly CaseDigest[], hours: LabHours): CountedJob[] {
-  const all = cases.flatMap((of) =>
-    of.jobs.map((job) => ({ of, job, hands: new Array<number>(job.attempts.length).fill(0) })),
-  )
-  const people = new Map<string, { readonly span: Span; readonly add: (minutes: number) => void }[]>()
-  let first = Number.POSITIVE_INFINITY
-  let last = Number.NEGATIVE_INFINITY
-  for (const { job, hands } of all)
-    for (const [n, { by = '', hands: spans = [] }] of job.attempts.entries())
-      for (const span of spans) {
-        first = Math.min(first, span[0])
-        last = Math.max(last, span[1])
-        const own = people.get(by) ?? []
-        people.set(by, own)
-        own.push({
-          span,
-          add: (minutes) => {
-            hands[n]! += minutes
-          },
-        })
-      }
-  if (last > first) {
-    const open = new OpenHours(hours, first, last + 1)
-    for (const own of people.values()) shareOut(own, open)
-  }
-  return all.map(({ of, job, hands }) => {
-    const lost = new Map<number, number>()
-    for (const [n, { thrownBy }] of job.attempts.entries())
-      if (thrownBy !== undefined) lost.set(thrownBy, (lost.get(thrownBy) ?? 0) + hands[n]!)
-    return { of, job, hands, lost }
-  })
+/** What one person was at: parallel lists of stretches and the attempts that they are of. */
+interface AtWork {
+  readonly from: number[]
+  readonly until: number[]
+  readonly attempt: number[]
 }
 
-function shareOut(
-  own: readonly { readonly span: Span; readonly add: (minutes: number) => void }[],
-  open: OpenHours,
-): void {
-  const ends = own
-    .flatMap((each) => [
-      { at: each.span[0], each, begins: true },
-      { at: each.span[1], each, begins: false },
-    ])
-    .sort((one, other) => one.at - other.at)
-  const running = new Set<(typeof own)[number]>()
+/** One person on k things at once gives a minute's k-th part to each; only open minutes count. */
+function withHands(cases: readonly CaseDigest[], hours: LabHours): CountedJob[] {
+  const people = new Map<string, AtWork>()
+  let attempts = 0
+  let first = Number.POSITIVE_INFINITY
+  let last = Number.NEGATIVE_INFINITY
+  for (const { jobs } of cases)
+    for (const job of jobs)
+      for (const { by = '', hands } of job.attempts) {
+        if (hands) {
+          let own = people.get(by)
+          if (!own) {
+            own = { from: [], until: [], attempt: [] }
+            people.set(by, own)
+          }
+          for (const [from, until] of hands) {
+            own.from.push(from)
+            own.until.push(until)
+            own.attempt.push(attempts)
+            if (from < first) first = from
+            if (until > last) last = until
+          }
+        }
+        attempts++
+      }
+  const minutes = new Float64Array(attempts)
+  if (last > first) {
+    const open = new OpenHours(hours, first, last + 1)
+    for (const own of people.values()) shareOut(own, open, minutes)
+  }
+  let offset = 0
+  return cases.flatMap((of) =>
+    of.jobs.map((job): CountedJob => {
+      const hands = Array.from(minutes.subarray(offset, offset + job.attempts.length))
+      offset += job.attempts.length
+      const lost = new Map<number, number>()
+      if (job.backs.length > 0)
+        for (const [n, { thrownBy }] of job.attempts.entries())
+          if (thrownBy !== undefined) lost.set(thrownBy, (lost.get(thrownBy) ?? 0) + hands[n]!)
+      return { of, job, hands, lost }
+    }),
+  )
+}
+
+function shareOut({ from, until, attempt }: AtWork, open: OpenHours, minutes: Float64Array): void {
+  const begins = from.map((_, n) => n).sort((one, other) => from[one]! - from[other]!)
+  const ends = until.map((_, n) => n).sort((one, other) => until[one]! - until[other]!)
+  const running: number[] = []
   let since = 0
-  for (const { at, each, begins } of ends) {
-    if (running.size > 0 && at > since) {
-      const minutes = open.minutes(since, at) / running.size
-      if (minutes > 0) for (const one of running) one.add(minutes)
+  let next = 0
+  for (const ending of ends) {
+    const over = open.upTo(until[ending]!)
+    while (next < begins.length && from[begins[next]!]! <= until[ending]!) {
+      const starting = begins[next++]!
+      const now = open.upTo(from[starting]!)
+      give(now - since)
+      since = now
+      running.push(starting)
     }
-    since = at
-    if (begins) running.add(each)
-    else running.delete(each)
+    give(over - since)
+    since = over
+    running.splice(running.indexOf(ending), 1)
+  }
+
+  function give(openMillis: number): void {
+    if (openMillis <= 0 || running.length === 0) return
+    const each = openMillis / 60_000 / running.length
+    for (const one of running) minutes[attempt[one]!]! += each
   }
 }
 

@@ -197,7 +197,7 @@ describe('charts', () => {
     expect(chart).toMatchObject({ state: 'frozen', name: 'Length', min: 1, max: 2, step: 'q' })
     expect(chart.mean).toBeCloseTo(1.5, 9)
     expect(chart.signals).toMatchObject([{ docket: 'K-late', rule: 1, value: 3.4 }])
-    expect(chart.points).toHaveLength(21)
+    expect(chart.points()).toHaveLength(21)
   })
   it('a signal is quiet once somebody has said what was different', () => {
     const { series, caseId, sequence } = of([...twenty, high]).signals[0]!
@@ -223,12 +223,12 @@ describe('charts', () => {
       said({ type: 'limitsSet', series, reason: 'new gauge', minutes: 21 * 60 }),
     )
     expect(anew).toMatchObject({ state: 'dots', from: 1, signals: [], since: { reason: 'new gauge' } })
-    const { caseId, sequence } = of(twenty).points[0]!
+    const { caseId, sequence } = of(twenty).points()[0]!
     const without = of(
       [...twenty, high],
       said({ type: 'valueLeftOut', series, caseId, entry: sequence, reason: 'read upside down', minutes: 1 }),
     )
-    expect(without.points[0]).toMatchObject({ leftOut: 'read upside down' })
+    expect(without.points()[0]).toMatchObject({ leftOut: 'read upside down' })
     expect(without.mean).toBeCloseTo((1.4 * 9 + 1.6 * 10 + 3.4) / 20, 9)
   })
   it('a run is one signal, however long it goes on', () => {

@@ -120,7 +120,7 @@ export function qualityFigures(
     promises: promises(record, input.now),
     times: learnedTimes(record, planOf),
     yields: jobYields(record, year),
-    charts: charts.map(({ points: _points, ...chart }) => chart),
+    charts: charts.map(({ points: _later, ...chart }) => chart),
   }
 }
 

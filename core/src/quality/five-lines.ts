@@ -106,11 +106,9 @@ export interface HandsLost {
 export function handsLost(record: CountedRecord, period: Period): HandsLost {
   const lost = losses(record, period)
   const hours = lost.map(({ handsMinutes }) => handsMinutes / MINUTES_IN_HOUR).filter((each) => each > 0)
-  const all = sumOf(
-    record.jobs.flatMap(({ job, hands }) =>
-      job.attempts.flatMap(({ from }, n) => (within(period, from) ? [hands[n]!] : [])),
-    ),
-  )
+  let all = 0
+  for (const { job, hands } of record.jobs)
+    for (let n = 0; n < hands.length; n++) if (within(period, job.attempts[n]!.from)) all += hands[n]!
   const interval = hours.length > 0 ? lostHours(hours) : undefined
   return {
     hours: sumOf(hours),

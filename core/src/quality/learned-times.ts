@@ -3,6 +3,12 @@ import type { CountedRecord } from './counted-record.ts'
 
 const WEEK = 7 * 86_400_000
 
+interface Times {
+  readonly minutes: number[]
+  /** When each was over, ms. */
+  readonly ends: number[]
+}
+
 /** A step with hands on it, as a lab times it. */
 export interface StepTime {
   readonly template: string
@@ -23,32 +29,35 @@ export function learnedTimes(
   { jobs, said, input: { now } }: CountedRecord,
   planOf: (template: string, step: string) => number | undefined,
 ): readonly StepTime[] {
-  const timed = new Map<
-    string,
-    { template: string; step: string; times: { minutes: number; at: number }[] }
-  >()
-  for (const { job, hands } of jobs)
-    for (const [n, { step, attempt, state, until, hands: spans }] of job.attempts.entries()) {
-      if (attempt !== 1 || state !== 'done' || !spans || until === undefined || !(hands[n]! > 0)) continue
-      const key = `${job.template}/${step}`
-      const known = timed.get(key) ?? { template: job.template, step, times: [] }
-      timed.set(key, known)
-      known.times.push({ minutes: hands[n]!, at: until })
+  const templates = new Map<string, Map<string, Times>>()
+  for (const { job, hands } of jobs) {
+    let steps = templates.get(job.template)
+    if (!steps) {
+      steps = new Map()
+      templates.set(job.template, steps)
     }
-  const steps = [...timed.values()].flatMap(({ template, step, times }) => {
-    const planMinutes = planOf(template, step)
-    return planMinutes && planMinutes > 0 ? [{ template, step, planMinutes, times }] : []
-  })
-  const tau = ownTau(
-    steps.map(({ planMinutes, times }) => ({ planMinutes, minutes: times.map(({ minutes }) => minutes) })),
+    for (let n = 0; n < hands.length; n++) {
+      const { step, attempt, state, until, hands: spans } = job.attempts[n]!
+      if (attempt !== 1 || state !== 'done' || !spans || until === undefined || !(hands[n]! > 0)) continue
+      let times = steps.get(step)
+      if (!times) {
+        times = { minutes: [], ends: [] }
+        steps.set(step, times)
+      }
+      times.minutes.push(hands[n]!)
+      times.ends.push(until)
+    }
+  }
+  const steps = [...templates].flatMap(([template, of]) =>
+    [...of].flatMap(([step, times]) => {
+      const planMinutes = planOf(template, step)
+      return planMinutes && planMinutes > 0 ? [{ template, step, planMinutes, ...times }] : []
+    }),
   )
+  const tau = ownTau(steps)
   return steps
-    .map(({ template, step, planMinutes, times }): StepTime => {
-      const learned = learnedTime(
-        planMinutes,
-        times.map(({ minutes }) => minutes),
-        tau,
-      )
+    .map(({ template, step, planMinutes, minutes, ends }): StepTime => {
+      const learned = learnedTime(planMinutes, minutes, tau)
       const last = said.findLast(
         (event) => event.type === 'learnedTimeRefused' && event.template === template && event.step === step,
       )
@@ -56,7 +65,7 @@ export function learnedTimes(
       const about = { template, step, planMinutes, learned, ...(refused ? { refused } : {}) }
       if (learned.state !== 'learned' || refused) return about
       // It has moved towards them since the tenth was known.
-      const tenth = times.map(({ at }) => at).sort((one, other) => one - other)[LEAST_TIMES - 1]!
+      const tenth = ends.sort((one, other) => one - other)[LEAST_TIMES - 1]!
       const weeks = Math.max(0, Math.floor((now - tenth) / WEEK))
       return { ...about, takenMinutes: movedTime(planMinutes, learned.meanMinutes, weeks) }
     })

@@ -375,32 +375,48 @@ class CaseDigester {
       attempts.flatMap(({ step, from: begins, until = end }) =>
         begins !== undefined && kind(kinds.get(step)!) ? [[begins, until] as const] : [],
       )
-    const claims: readonly (readonly [FlowPart, readonly Span[]])[] = [
-      ['held', this.held],
-      ['dentist', this.asked.get(job.jobId) ?? []],
-      ['clinic', of((kind) => kind === 'clinic')],
-      [
-        'hands',
-        attempts.flatMap(({ hands = [] }) =>
-          hands.flatMap(([begins, until]) => this.open.within(begins, until)),
-        ),
-      ],
-      ['byItself', of((kind) => kind === 'unattended' || kind === 'machine')],
-    ]
     const flow = Object.fromEntries(flowParts.map((part) => [part, 0])) as Record<FlowPart, number>
-    let left: Span[] = end > from ? [[from, end]] : []
-    for (const [part, spans] of claims) {
-      for (const [begins, until] of overlap(left, spans)) flow[part] += (until - begins) / MINUTE
-      left = without(left, spans)
+    const ends: { readonly at: number; readonly part: FlowPart; readonly by: 1 | -1 }[] = []
+    const claim = (part: FlowPart, spans: readonly Span[]) => {
+      for (const [begins, until] of spans)
+        if (until > from && begins < end)
+          ends.push({ at: Math.max(from, begins), part, by: 1 }, { at: Math.min(end, until), part, by: -1 })
     }
-    for (const [begins, until] of left) {
-      const openMinutes = this.open.minutes(begins, until)
+    claim('held', this.held)
+    claim('dentist', this.asked.get(job.jobId) ?? [])
+    claim(
+      'clinic',
+      of((kind) => kind === 'clinic'),
+    )
+    for (const { hands = [] } of attempts)
+      for (const [begins, until] of hands) claim('hands', this.open.within(begins, until))
+    claim(
+      'byItself',
+      of((kind) => kind === 'unattended' || kind === 'machine'),
+    )
+    ends.sort((one, other) => one.at - other.at)
+    const claimed = { ...flow }
+    let since = from
+    const goOn = (at: number) => {
+      if (at <= since) return
+      const part = claiming.find((each) => claimed[each] > 0)
+      const openMinutes = part ? 0 : this.open.minutes(since, at)
+      if (part) flow[part] += (at - since) / MINUTE
       flow.queue += openMinutes
-      flow.closed += (until - begins) / MINUTE - openMinutes
+      if (!part) flow.closed += (at - since) / MINUTE - openMinutes
+      since = at
     }
+    for (const { at, part, by } of ends) {
+      goOn(at)
+      claimed[part] += by
+    }
+    goOn(end)
     return flow
   }
 }
+
+/** Whose minute it is, the first of those that claim it. */
+const claiming: readonly FlowPart[] = ['held', 'dentist', 'clinic', 'hands', 'byItself']
 
 interface Opened {
   readonly step: RouteStep
@@ -413,12 +429,6 @@ const begun = (attempt: Attempt) => Date.parse(startedAt(attempt) ?? finishedAt(
 
 function push(map: Map<string, Span[]>, key: string, [from, until]: Span): void {
   if (until > from) map.set(key, [...(map.get(key) ?? []), [from, until]])
-}
-
-/** What lies within both; stretches of each need no order. */
-function overlap(one: readonly Span[], other: readonly Span[]): Span[] {
-  // What is left of the first without what is left of it without the second.
-  return without(one, without(one, other))
 }
 
 function beforeOf(back: SentBack, old: JobState, now: JobState): Before {

@@ -45,7 +45,8 @@ export class OpenHours {
     return found
   }
 
-  private upTo(instant: number): number {
+  /** Open ms before an instant. */
+  upTo(instant: number): number {
     const last = this.firstAfter(instant) - 1
     if (last < 0) return 0
     return this.before[last]! + Math.min(instant, this.closes[last]!) - this.opens[last]!

@@ -57,7 +57,7 @@ export function qualityTable(
           'state',
         ],
         rows: charts.flatMap(({ series, name, quantity, points, mean, low, high, state }) =>
-          points.map(({ docket, at, value, repeat, leftOut }) => [
+          points().map(({ docket, at, value, repeat, leftOut }) => [
             ...[series, name, quantity, docket, utc(at), value, yes(repeat === true), leftOut],
             ...[mean, low, high, state],
           ]),

@@ -1,6 +1,7 @@
 import { type Rolled, rolledYield, type Share, shareOf, sumOf } from '../statistics/index.ts'
 import {
   type CaseRef,
+  type CountedBack,
   type CountedJob,
   type CountedRecord,
   groupedBy,
@@ -43,6 +44,13 @@ export function isClean({ job }: CountedJob): boolean {
   )
 }
 
+/** What the delivered jobs of one kind say of a step. */
+interface StepCount {
+  of: number
+  passed: number
+  hands: number
+}
+
 /** First pass and flow of every kind of job that was delivered in a period. */
 export function jobYields({ jobs, backs }: CountedRecord, period: Period): readonly JobYield[] {
   const delivered = jobs.filter(({ job }) => within(period, job.deliveredAt))
@@ -50,9 +58,13 @@ export function jobYields({ jobs, backs }: CountedRecord, period: Period): reado
     .sort(([one], [other]) => (one < other ? -1 : 1))
     .map(([template, own]) => {
       const counted = new Set(own.map(({ job }) => job))
-      const sentBack = backs.filter(({ job }) => counted.has(job))
-      const ids = [...new Set(own.flatMap(({ job }) => job.attempts.map(({ step }) => step)))]
-      const steps = ids.flatMap((step) => stepYield(step, own, sentBack))
+      const sentBack = groupedBy(
+        backs.filter(({ job }) => counted.has(job)),
+        ({ to }) => to,
+      )
+      const steps = [...stepCounts(own)].flatMap(([step, count]) =>
+        count.of === 0 ? [] : [stepYield(step, count, sentBack.get(step) ?? [])],
+      )
       const clean = own.filter(isClean).length
       const flow = Object.fromEntries(
         flowParts.map((part) => [part, sumOf(own.map(({ job }) => job.flow[part])) / own.length]),
@@ -72,35 +84,37 @@ export function jobYields({ jobs, backs }: CountedRecord, period: Period): reado
     })
 }
 
-function stepYield(
-  step: string,
-  own: readonly CountedJob[],
-  backs: CountedRecord['backs'],
-): readonly StepYield[] {
-  const done = own.flatMap((counted) => {
-    const first = counted.job.attempts.find((each) => each.step === step && each.attempt === 1)
-    return first && first.state !== 'skipped' ? [{ counted, first }] : []
-  })
-  if (done.length === 0) return []
-  const sent = backs.filter(({ to }) => to === step)
-  const passed = done.filter(
-    ({ counted, first }) =>
-      !first.failed && !counted.job.backs.some(({ to, side }) => to === step && side === 'lab'),
-  )
-  const hands = own.flatMap(({ job, hands: minutes }) =>
-    job.attempts.flatMap((attempt, n) => (attempt.step === step ? [minutes[n]!] : [])),
-  )
-  return [
-    {
-      step,
-      firstPass: shareOf({ count: passed.length, of: done.length }),
-      handsMinutes: sumOf(hands),
-      lostMinutes: sumOf(sent.map(({ handsMinutes }) => handsMinutes)),
-      sentFrom: [...groupedBy(sent, ({ foundAt }) => foundAt ?? null)].map(([from, list]) => ({
-        step: from,
-        count: list.length,
-      })),
-      cases: newestFirst(sent.map(({ of, at, sequence }) => refTo(of, at, sequence))),
-    },
-  ]
+/** By step, in the order in which it was first met; all jobs gone through once. */
+function stepCounts(own: readonly CountedJob[]): ReadonlyMap<string, StepCount> {
+  const counts = new Map<string, StepCount>()
+  for (const { job, hands } of own) {
+    const again = new Set(job.backs.flatMap(({ side, to }) => (side === 'lab' ? [to] : [])))
+    for (let n = 0; n < hands.length; n++) {
+      const { step, attempt, state, failed } = job.attempts[n]!
+      let count = counts.get(step)
+      if (!count) {
+        count = { of: 0, passed: 0, hands: 0 }
+        counts.set(step, count)
+      }
+      count.hands += hands[n]!
+      if (attempt !== 1 || state === 'skipped') continue
+      count.of++
+      if (!failed && !again.has(step)) count.passed++
+    }
+  }
+  return counts
+}
+
+function stepYield(step: string, { of, passed, hands }: StepCount, sent: readonly CountedBack[]): StepYield {
+  return {
+    step,
+    firstPass: shareOf({ count: passed, of }),
+    handsMinutes: hands,
+    lostMinutes: sumOf(sent.map(({ handsMinutes }) => handsMinutes)),
+    sentFrom: [...groupedBy(sent, ({ foundAt }) => foundAt ?? null)].map(([from, list]) => ({
+      step: from,
+      count: list.length,
+    })),
+    cases: newestFirst(sent.map(({ of: digest, at, sequence }) => refTo(digest, at, sequence))),
+  }
 }

@@ -90,7 +90,7 @@ export function rootOf(rising: (x: number) => number, from: number, to: number):
 
 /** The middle of values; of an even number the mean of the two. @param values at least one */
 export function medianOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
+  const sorted = Float64Array.from(values).sort()
   const half = sorted.length >> 1
   return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
 }

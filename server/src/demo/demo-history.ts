@@ -12,6 +12,7 @@ import {
   receiveCase,
   seededRandom,
   stepWindow,
+  teethOf,
   type WorkingCase,
 } from '@yentrik/core'
 import type { DemoCase } from './demo-lab.ts'
@@ -75,7 +76,7 @@ function receiveDemo(demo: DemoCase, at: number, { now, people, house }: History
     enclosures,
   }
   return receiveCase(
-    { docket, authorisation, jobs: [{ templateId: demo.job, choices: demo.choices }] },
+    { docket, mark: 'demo', authorisation, jobs: [{ templateId: demo.job, choices: demo.choices }] },
     at,
     people[0]!,
     house,
@@ -85,7 +86,7 @@ function receiveDemo(demo: DemoCase, at: number, { now, people, house }: History
 /** Works through the route on a clock that never sleeps, to learn what is done and how long it takes. */
 function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
   const random = seededRandom([...demo.docket].reduce((sum, c) => sum * 31 + c.charCodeAt(0), 7))
-  let clock = context.now - 60 * 24 * HOUR
+  let clock = context.now - demo.minutesAgo * MINUTE - 60 * 24 * HOUR
   let working = receiveDemo(demo, clock, context)
   const plan: Planned[] = []
   const incidents = [...(demo.incidents ?? [])]
@@ -96,6 +97,10 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
     plan.push({ command, by, gapMinutes, bound })
   }
   let by = person()
+  if (demo.promisedChance !== undefined) {
+    const { dueAt } = working.state.authorisation
+    add({ type: 'promise', dueAt, chance: demo.promisedChance }, 0, true, by)
+  }
   const setting = new Set<string>()
   for (;;) {
     const step = currentStep(working.state.jobs[0]!)
@@ -122,16 +127,32 @@ function planHistory(demo: DemoCase, context: HistoryContext): Planned[] {
         )
       break
     }
-    const hands = Math.max(1, Math.round(step.handsOnMinutes * (0.9 + 0.4 * random())))
+    const hands = Math.max(
+      1,
+      Math.round(step.handsOnMinutes * (demo.paceOf?.(step.id) ?? 1) * (0.9 + 0.4 * random())),
+    )
     const incident = incidents[0]?.step === step.id ? incidents.shift() : undefined
     if (incident) {
-      add({ type: 'recordCheck', ...on, checkId: incident.check, answer: incident.answer }, hands, true, by)
+      const check = step.checks?.find(({ id }) => id === incident.check)
+      const [tooth] = check ? teethOf(check, working.state.authorisation.teeth) : []
+      const seen = { checkId: incident.check, answer: incident.answer, ...(tooth ? { tooth } : {}) }
+      add({ type: 'recordCheck', ...on, ...seen } as CaseCommand, hands, true, by)
       add(
-        { type: 'goBack', jobId: JOB, toStepId: incident.goBackTo, remake: false, reason: incident.reason },
+        {
+          type: 'goBack',
+          jobId: JOB,
+          toStepId: incident.goBackTo,
+          remake: incident.remake ?? false,
+          reason: incident.reason,
+        },
         1,
         true,
         by,
       )
+      if (incident.cause) {
+        const wentBack = working.state.sequence
+        add({ type: 'findCause', jobId: JOB, wentBack, ...incident.cause }, 2, true, by)
+      }
       continue
     }
     const entries: readonly CaseCommand[] = carefulWork(

@@ -1,4 +1,12 @@
-import type { Enlargement, LabEquipment, LabProduct, MachineKind, Skill, ToothSet } from '@yentrik/core'
+import type {
+  CauseFound,
+  Enlargement,
+  LabEquipment,
+  LabProduct,
+  MachineKind,
+  Skill,
+  ToothSet,
+} from '@yentrik/core'
 
 /** The invented lab in demo/lab.json. All times are relative to the moment of seeding, so that it is always in mid-work. */
 export interface DemoLab {
@@ -67,9 +75,16 @@ export interface DemoCase {
     readonly answer: string
     readonly goBackTo: string
     readonly reason: string
+    readonly remake?: boolean
+    /** What was found to have caused it. */
+    readonly cause?: Pick<CauseFound, 'cause' | 'how' | 'place' | 'fault' | 'said'>
   }[]
   /** A failing reading on the step it has come to. */
   readonly finally?: { readonly check: string; readonly value?: number; readonly answer?: string }
   readonly note?: { readonly step: string; readonly text: string }
   readonly hold?: string
+  /** The chance that the plan gave when its date was promised. */
+  readonly promisedChance?: number
+  /** How long a step takes this lab, of what its route plans; left out: as planned. */
+  readonly paceOf?: (stepId: string) => number
 }

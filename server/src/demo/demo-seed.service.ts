@@ -25,6 +25,7 @@ import { PlanSettingsService } from '../planning/plan-settings.service.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
 import { demoHistory } from './demo-history.ts'
 import type { DemoLab } from './demo-lab.ts'
+import { demoYear } from './demo-year.ts'
 
 const DAY = 24 * 60 * 60_000
 
@@ -116,15 +117,17 @@ export class DemoSeed {
         AlloyPieceRow,
         piecesOf(lab, lots, new Date(now - 9 * DAY).toISOString()) as object[],
       )
+      const context = { now, calendar, people, lotOf, house, lab: `${lab.labName}, ${lab.address}` }
+      if (this.server.demoYear) {
+        const year = demoYear(now, calendar)
+        await manager.insert(LotRow, [...year.lots])
+        for (const { demo, lotOf: own } of year.cases) {
+          const working = demoHistory(demo, { ...context, lotOf: (id) => own(id) ?? lotOf(id) })
+          await this.store.append(manager, randomUUID(), working, working.events, calendar)
+        }
+      }
       for (const demo of lab.cases) {
-        const working = demoHistory(demo, {
-          now,
-          calendar,
-          people,
-          lotOf,
-          house,
-          lab: `${lab.labName}, ${lab.address}`,
-        })
+        const working = demoHistory(demo, context)
         const caseId = randomUUID()
         await this.store.append(manager, caseId, working, working.events, calendar)
         for (const run of lab.machineRuns.filter(({ docket }) => docket === demo.docket))

@@ -1,18 +1,17 @@
 import { createHash } from 'node:crypto'
 import { Inject, Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common'
-import { Cron, CronExpression } from '@nestjs/schedule'
+import { Interval } from '@nestjs/schedule'
 import {
   type CaseDigest,
   checkLabDeed,
-  countedRecord,
   DIGEST_VERSION,
   digestCase,
   type LabDeed,
   type LabEvent,
   type LabHours,
-  learnedTimes,
   type PlanSettings,
   type QualityInput,
+  qualityFigures,
   routeTemplates,
 } from '@yentrik/core'
 import { DataSource, type EntityManager } from 'typeorm'
@@ -26,6 +25,7 @@ import { LiveService } from '../live/live.service.ts'
 import { PlanSettingsService } from '../planning/plan-settings.service.ts'
 import { SETTINGS, type ServerSettings } from '../settings/server-settings.ts'
 
+const DAY = 24 * 60 * 60_000
 /** So many cases are digested before others are let in. */
 const AT_ONCE = 20
 
@@ -54,17 +54,19 @@ export class QualityRecord implements OnApplicationBootstrap {
     @Inject(SETTINGS) private readonly server: ServerSettings,
   ) {}
 
+  /** Whoever asks first does not wait for what can be made ready before. */
   onApplicationBootstrap(): void {
     void this.learn()
   }
 
   /** Once a day the plan takes what the lab has timed. */
-  @Cron(CronExpression.EVERY_DAY_AT_3AM)
+  @Interval(DAY)
   async learn(): Promise<void> {
     try {
-      const record = countedRecord(await this.input())
+      const input = await this.input()
       const minutes: Record<string, PlanSettings['minutes'][string]> = {}
-      for (const { template, step, takenMinutes } of learnedTimes(record, planOf))
+      const { times } = qualityFigures(input, { from: input.now - 30 * DAY, until: input.now }, planOf)
+      for (const { template, step, takenMinutes } of times)
         if (takenMinutes !== undefined) minutes[`${template}/${step}`] = { hands: takenMinutes }
       this.plans.learn(minutes)
     } catch (error) {
@@ -102,12 +104,14 @@ export class QualityRecord implements OnApplicationBootstrap {
   /** @throws {DomainError} as `checkLabDeed` */
   async say(deed: LabDeed, by: string): Promise<LabEvent> {
     checkLabDeed(deed)
-    const row = await this.queue.write((manager) =>
-      manager.save(LabEventRow, { at: new Date(this.clock.now()).toISOString(), by, deed } as LabEventRow),
-    )
+    const said = { at: new Date(this.clock.now()).toISOString(), by, deed }
+    const sequence = await this.queue.write(async (manager) => {
+      const { identifiers } = await manager.insert(LabEventRow, said)
+      return (identifiers[0] as Pick<LabEventRow, 'sequence'>).sequence
+    })
     this.live.announce({ kind: 'quality' })
     if (deed.type === 'learnedTimeRefused') await this.learn()
-    return toEvent(row)
+    return toEvent({ ...said, sequence })
   }
 
   private async hours(): Promise<LabHours> {

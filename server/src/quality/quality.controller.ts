@@ -1,5 +1,5 @@
 import { Controller, Header, Inject } from '@nestjs/common'
-import type { FaultFindings, QualityShown } from '@yentrik/contract'
+import type { ChartShown, FaultFindings, QualityShown } from '@yentrik/contract'
 import {
   countedRecord,
   findingsOf,
@@ -8,7 +8,6 @@ import {
   type Period,
   qualityFigures,
   qualityTable,
-  type SeriesChart,
   seriesCharts,
   startOfMonth,
   unknownsOf,
@@ -50,7 +49,7 @@ export class QualityController {
   }
 
   @Handles('GET /quality/chart')
-  async chart({ query: { series } }: Call<'GET /quality/chart'>): Promise<SeriesChart> {
+  async chart({ query: { series } }: Call<'GET /quality/chart'>): Promise<ChartShown> {
     const charts = seriesCharts(countedRecord(await this.record.input()))
     const found = charts.find((chart) => chart.series === series)
     if (!found)
@@ -60,7 +59,7 @@ export class QualityController {
         'There is no such chart.',
         'Go back to Quality and choose one.',
       )
-    return found
+    return { ...found, points: found.points() }
   }
 
   @Handles('GET /quality/table')

@@ -40,6 +40,8 @@ export interface ServerSettings {
   readonly deviceSpeed?: number
   /** The clock of a new demo lab begins at this time of its next working day, HH:MM; none: at the real time. */
   readonly demoClock?: string
+  /** The demo lab has an invented year behind it. */
+  readonly demoYear?: boolean
   /** How long the planner looks for a better plan after every change, in rounds of its search; 0 or none: it makes no plan. */
   readonly planRounds?: number
   /** The built screens; none while they are served by Vite. */
@@ -52,7 +54,7 @@ export type DeviceSetting = 'stand-in' | { readonly host: string; readonly port:
 /**
  * Reads the environment: PORT, HOST, YENTRIK_NAMES, YENTRIK_TLS, YENTRIK_TLS_CERT, YENTRIK_TLS_KEY, YENTRIK_DATA, YENTRIK_LOG, YENTRIK_BACKUPS, YENTRIK_SECOND_BACKUPS, YENTRIK_BACKUP_AT, YENTRIK_NEW_LAB, YENTRIK_DEMO, YENTRIK_CLOCK_CONTROL, YENTRIK_WEB,
  * YENTRIK_BALANCE, YENTRIK_DISPENSER, YENTRIK_PRESS, YENTRIK_FURNACE, YENTRIK_BATH, YENTRIK_KILN, YENTRIK_SINTER and YENTRIK_SPECTROPHOTOMETER (`stand-in`, `none` or HOST:PORT),
- * YENTRIK_DEVICE_SPEED, YENTRIK_PLAN_ROUNDS.
+ * YENTRIK_DEVICE_SPEED, YENTRIK_PLAN_ROUNDS, YENTRIK_DEMO_YEAR.
  * @throws {Error} when one of them makes no sense: a server on a port that nobody expects is of no use
  */
 export function settingsFrom(env: Readonly<Record<string, string | undefined>>): ServerSettings {
@@ -83,6 +85,7 @@ export function settingsFrom(env: Readonly<Record<string, string | undefined>>):
     ...devicesFrom(env, demo ? 'stand-in' : 'none'),
     deviceSpeed: speedFrom(env.YENTRIK_DEVICE_SPEED),
     ...(env.YENTRIK_DEMO_CLOCK ? { demoClock: timeFrom(env.YENTRIK_DEMO_CLOCK, 'YENTRIK_DEMO_CLOCK') } : {}),
+    demoYear: demo && env.YENTRIK_DEMO_YEAR === '1',
     planRounds: roundsFrom(env.YENTRIK_PLAN_ROUNDS),
     ...(env.YENTRIK_WEB ? { webFolder: resolve(env.YENTRIK_WEB) } : {}),
   }

@@ -31,6 +31,7 @@ const follow: {
   planned: () => freshen('GET /plan', 'GET /plan/document', 'GET /plan/cases/:caseId', 'GET /bench'),
   mixes: () => freshen('GET /mixing/clocks'),
   machines: () => freshen('GET /machine-runs', 'GET /bench'),
+  quality: () => freshen('GET /quality', 'GET /quality/chart', 'GET /quality/findings', 'GET /quality/said'),
   clock: () => Promise.all([readClock(), freshen('GET /bench', 'GET /machine-runs')]),
 }
 
