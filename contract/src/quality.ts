@@ -14,6 +14,7 @@ import {
   text,
   type Unknown,
   whole,
+  words,
 } from '@yentrik/core'
 import { result, results, route } from './route.ts'
 
@@ -75,7 +76,7 @@ export const qualityRoutes = {
     room: 'quality',
     right: 'work',
     summary: 'Say what was different about a value that a chart has signalled',
-    body: record({ series: text(400), caseId: id(), entry: whole(1, 1e6), words: text(1000) }),
+    body: record({ series: text(400), caseId: id(), entry: whole(1, 1e6), words: words(1000) }),
     answer: result<LabEvent>('What is on record now'),
     status: 201,
   }),

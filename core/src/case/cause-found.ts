@@ -23,6 +23,14 @@ export function goingsBack(events: readonly CaseEvent[]): readonly SentBack[] {
 export const isRemake = (back: SentBack): boolean =>
   back.type === 'wentBack' ? back.remake : back.decision === 'remake'
 
+/** Remakes of which nobody has said why. */
+export function remakesToExplain(events: readonly CaseEvent[]): readonly SentBack[] {
+  const said = new Set(
+    standing(events).flatMap((event) => (event.type === 'causeFound' ? [event.wentBack] : [])),
+  )
+  return goingsBack(events).filter((back) => isRemake(back) && !said.has(back.sequence))
+}
+
 /**
  * What is put on record of a cause.
  * @throws {DomainError} `no-such-job`, `no-going-back`, `words-missing`, `how-missing`

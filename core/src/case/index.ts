@@ -19,7 +19,7 @@ export {
   standing,
   withdrawals,
 } from './case-state.ts'
-export { goingsBack, isRemake, type SentBack } from './cause-found.ts'
+export { goingsBack, isRemake, remakesToExplain, type SentBack } from './cause-found.ts'
 export { chained, type EventHash, hasLinks, looseLink } from './chain.ts'
 export { sheetsOfStock } from './correct.ts'
 export { decide, refusalOf } from './decide.ts'

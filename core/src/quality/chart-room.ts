@@ -6,8 +6,6 @@ import type { LabEvent } from './lab-event.ts'
 /** A signal stands on the list so long, then only in its chart, days (choice). */
 const SIGNAL_DAYS = 7
 const DAY = 86_400_000
-/** The step of a value is read off its places, at most so many. */
-const MOST_PLACES = 3
 
 export interface ChartPoint extends CaseRef {
   readonly value: number
@@ -32,6 +30,9 @@ export interface SeriesChart extends Omit<Chart, 'signals'> {
   readonly quantity: SeriesDigest['quantity']
   readonly min?: number
   readonly max?: number
+  /** Nothing can be read below, or above. */
+  readonly least?: number
+  readonly most?: number
   readonly computed?: true
   /** First readings of first attempts. */
   readonly count: number
@@ -122,6 +123,8 @@ function chartOf({ about, template, of, values }: Gathered, said: readonly LabEv
     ...{ series, template, step, name, quantity },
     ...(min === undefined ? {} : { min }),
     ...(max === undefined ? {} : { max }),
+    ...(about.least === undefined ? {} : { least: about.least }),
+    ...(about.most === undefined ? {} : { most: about.most }),
     ...(computed ? { computed } : {}),
     count: first.length,
     signals,
@@ -140,12 +143,17 @@ function chartOf({ about, template, of, values }: Gathered, said: readonly LabEv
   }
 }
 
-/** What an instrument reads to, by the places that anybody has ever read of it; undefined with values that were worked out. */
+/** What an instrument reads to: the smallest difference of any two values that were ever read; undefined with too few of them. */
 export function stepOfValues(values: readonly number[]): number | undefined {
   if (values.length < DOTS_BELOW) return undefined
-  for (let places = 0; places <= MOST_PLACES; places++)
-    if (values.every((value) => Number(value.toFixed(places)) === value)) return 10 ** -places
-  return undefined
+  const sorted = Float64Array.from(values).sort()
+  let least = Number.POSITIVE_INFINITY
+  for (let n = 1; n < sorted.length; n++) {
+    const apart = sorted[n]! - sorted[n - 1]!
+    // Nearer than this they are one value, but for the last places of a computer.
+    if (apart > 1e-9 && apart < least) least = apart
+  }
+  return Number.isFinite(least) ? least : undefined
 }
 
 /** Signals of the last days that nobody has looked at. */

@@ -144,3 +144,11 @@ const wentBack = (jobs: readonly CountedJob[]): Counted => ({
   count: jobs.filter(({ job }) => job.backs.some(({ side }) => side === 'lab')).length,
   of: jobs.length,
 })
+
+/** All jobs in one table would show it worse than chance; kind of job by kind of job there is no sign of it. */
+export const looksBadByMix = ({ word, compared: { mixMisleads, crude } }: Comparison): boolean =>
+  (word === 'hint' || word === 'no sign of a difference') && mixMisleads && crude.low > 0
+
+/** More went back with it than with others, and chance hardly makes that. */
+export const isWorse = ({ word, compared: { common, crude } }: Comparison): boolean =>
+  (word === 'strong sign' || word === 'sign') && (common?.difference.value ?? crude.difference) > 0

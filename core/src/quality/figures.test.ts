@@ -241,15 +241,12 @@ describe('charts', () => {
       seriesCharts(record([smooth('a'), smooth('b', 0, 1.5, wide)])).map(({ series }) => series),
     ).toEqual(['pqr/q/length@1..2', 'pqr/q/length@1..3'])
   })
-  it('what an instrument reads to shows in its values', () => {
-    const eight = (value: number) => new Array<number>(8).fill(value)
-    expect([eight(3), eight(0.5), eight(0.25), eight(0.125), eight(1 / 3)].map(stepOfValues)).toEqual([
-      1,
-      0.1,
-      0.01,
-      0.001,
-      undefined,
-    ])
+  it('what an instrument reads to is the smallest difference that was ever read', () => {
+    const read = (...few: readonly number[]) => stepOfValues([...few, ...few, ...few, ...few])
+    expect(read(1, 2, 4)).toBe(1)
+    expect(read(0.5, 2)).toBe(1.5)
+    expect(read(0.1 + 0.2, 0.3, 0.4)).toBeCloseTo(0.1, 9)
+    expect(read(3, 3)).toBeUndefined()
     expect(stepOfValues([1, 2])).toBeUndefined()
   })
 })

@@ -9,6 +9,8 @@ export {
   type Comparison,
   comparedKinds,
   comparisons,
+  isWorse,
+  looksBadByMix,
   mustNotBePeople,
 } from './comparisons.ts'
 export {
@@ -40,11 +42,10 @@ export type { LabHours } from './open-hours.ts'
 export { processingCauses, processingRecord } from './processing-faults.ts'
 export {
   CLINIC_CAUSE,
-  causesOf,
   faultsWithCauses,
+  lastBegun,
   mustBeKnownCause,
   type SeenFault,
-  seenFaults,
   usualCauses,
 } from './seen-faults.ts'
 export { type QualityTable, qualityTable, qualityTables, type Table } from './tables.ts'

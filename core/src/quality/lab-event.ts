@@ -1,10 +1,10 @@
 import { DomainError } from '../refusal/index.ts'
-import { byTag, id, type Of, record, text, whole, yesNo } from '../shape/index.ts'
+import { byTag, id, type Of, record, text, whole, words, yesNo } from '../shape/index.ts'
 
 const series = text(400, { example: 'complete-denture/open-flask/pin-opening@..2' })
 /** `entry`: of the case, by its sequence. */
 const value = { series, caseId: id(), entry: whole(1, 1e6) }
-const reason = text(1000)
+const reason = words(1000)
 
 /** What the lab says of its own figures: facts, in their order, as those of a case are. */
 export const labDeedShape = byTag('type', {

@@ -13,7 +13,6 @@ import {
   type SentBack,
   type StepState,
   startedAt,
-  stepOf,
 } from '../case/index.ts'
 import { chargeOf } from '../casting/index.ts'
 import { materials } from '../materials/index.ts'
@@ -34,7 +33,7 @@ import {
   type ValueDigest,
 } from './digest.ts'
 import { type LabHours, OpenHours } from './open-hours.ts'
-import { CLINIC_CAUSE, causesOf, seenFaults } from './seen-faults.ts'
+import { CLINIC_CAUSE, causesOf, lastBegun, seenFaults } from './seen-faults.ts'
 
 const MINUTE = 60_000
 /** They put progress on record, and never say that something went wrong. */
@@ -433,14 +432,10 @@ function push(map: Map<string, Span[]>, key: string, [from, until]: Span): void 
 
 function beforeOf(back: SentBack, old: JobState, now: JobState): Before {
   const again = Object.keys(now.steps).filter((id) => old.steps[id]?.attempt !== now.steps[id]!.attempt)
-  const running = Object.entries(old.steps)
-    .filter(([, step]) => step.status === 'running')
-    .sort(([, one], [, other]) => startedAt(one)!.localeCompare(startedAt(other)!))
-    .at(-1)
   return {
     back,
     job: old,
-    foundAt: running && stepOf(old, running[0]),
+    foundAt: lastBegun(old),
     settled: again.filter((id) => ['done', 'skipped'].includes(old.steps[id]!.status)),
     thrown: again.map((id) => `${id} ${old.steps[id]!.attempt}`),
   }
@@ -486,6 +481,9 @@ function usedIn({ mixes, sheets }: Attempt): JobDigest['used'] {
   ]
 }
 
+/** Finer than this no balance and measure at a bench tell a ratio, % (choice). */
+const RATIO_STEP_PERCENT = 0.1
+
 /** Liquid by powder against what was wanted, % off; undefined where it was not measured so. */
 function ratioOff(step: RouteStep, mix: Attempt['mixes'][number]): number | undefined {
   const amount = step.amounts?.find(({ id }) => id === mix.amountId)
@@ -495,5 +493,6 @@ function ratioOff(step: RouteStep, mix: Attempt['mixes'][number]): number | unde
     (amount?.kind === 'mix' ? amount.millilitresPerGram : undefined) ??
     (measure?.by === 'mass' ? measure.usualMillilitresPerGram : undefined)
   if (!mix.powderGrams || mix.liquidMillilitres === undefined || !target) return undefined
-  return (100 * mix.liquidMillilitres) / mix.powderGrams / target - 100
+  const off = (100 * mix.liquidMillilitres) / mix.powderGrams / target - 100
+  return Math.round(off / RATIO_STEP_PERCENT) * RATIO_STEP_PERCENT
 }

@@ -1,4 +1,4 @@
-import type { JobState } from '../case/index.ts'
+import { type JobState, startedAt } from '../case/index.ts'
 import { foundFaults } from '../inspection/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import type { CheckMeaning, RouteStep } from '../route/index.ts'
@@ -15,6 +15,14 @@ export interface SeenFault {
   readonly fault: string
   /** What the check means that saw it. */
   readonly seenBy?: CheckMeaning
+}
+
+/** The step that runs and was begun last: where something was found; undefined: none runs. */
+export function lastBegun(job: JobState): RouteStep | undefined {
+  return job.route.steps
+    .filter(({ id }) => job.steps[id]!.status === 'running')
+    .sort((one, other) => startedAt(job.steps[one.id])!.localeCompare(startedAt(job.steps[other.id])!))
+    .at(-1)
 }
 
 /** What a step has found of the present attempt. */
@@ -61,10 +69,9 @@ export function causesOf(
 /** What a job was sent back for, with what may have caused it; empty where the fault finder knows nothing of it. */
 export function faultsWithCauses(
   job: JobState,
-  stepId: string | undefined,
+  step: RouteStep | undefined,
   findings: (place: string, fault: string) => Findings | undefined = () => undefined,
 ): readonly { readonly seen: SeenFault; readonly causes: readonly RankedCause[] }[] {
-  const step = job.route.steps.find(({ id }) => id === stepId)
   if (!step) return []
   return seenFaults(job, step).flatMap((seen) => {
     const causes = causesOf(job, seen, findings(seen.place, seen.fault))

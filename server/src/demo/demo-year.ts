@@ -60,7 +60,10 @@ export interface YearCase {
   readonly lotOf: (materialId: string) => string | undefined
 }
 
-/** The same year every time, ending two days before now. */
+/** A weekend and a holiday are over within so many. */
+const WORKING_TIME_WITHIN_DAYS = 5
+
+/** The same year every time, ending some days before now. */
 export function demoYear(
   now: number,
   calendar: LabCalendar,
@@ -69,7 +72,7 @@ export function demoYear(
     readFileSync(new URL('../../../demo/year.json', import.meta.url), 'utf8'),
   ) as DemoYear
   const random = seededRandom(year.seed)
-  const begins = now - (year.days + 2) * DAY
+  const begins = now - (year.days + WORKING_TIME_WITHIN_DAYS) * DAY
   const rows = year.lots.map((lot): LotRow & YearLot => ({
     ...lot,
     lotId: randomUUID(),
@@ -148,7 +151,7 @@ function incidentOf(
 
 /** A moment in the opening hours on or after a day. */
 function workingTime(at: number, calendar: LabCalendar, random: () => number): number {
-  const [day] = openingsBetween(calendar, at, at + 5 * DAY)
+  const [day] = openingsBetween(calendar, at, at + WORKING_TIME_WITHIN_DAYS * DAY)
   return Math.round((day!.opens + (0.2 + 0.75 * random()) * (day!.closes - day!.opens)) / MINUTE) * MINUTE
 }
 

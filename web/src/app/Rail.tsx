@@ -1,5 +1,6 @@
 import {
   BookOpen,
+  ChartScatter,
   CircleQuestionMark,
   DraftingCompass,
   Ellipsis,
@@ -33,6 +34,7 @@ export const places: readonly Place[] = [
   { to: '/instruments', name: 'Instruments', key: 'i', Icon: DraftingCompass },
   { to: '/shelf', name: 'Shelf', key: 's', Icon: Layers },
   { to: '/practise', name: 'Practise', key: 'w', Icon: Target },
+  { to: '/quality', name: 'Quality', key: 'q', Icon: ChartScatter },
   { to: '/settings', name: 'Settings', Icon: Settings2 },
 ]
 /** So many places have room at the foot of a phone; of more the last go behind one that opens. */

@@ -89,6 +89,14 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../practice/DebriefScreen.tsx')).DebriefScreen }),
       },
       {
+        path: 'quality/:view?',
+        lazy: async () => ({ Component: (await import('../quality/QualityScreen.tsx')).QualityScreen }),
+      },
+      {
+        path: 'papers/quality',
+        lazy: async () => ({ Component: (await import('../papers/QualityPaper.tsx')).QualityPaper }),
+      },
+      {
         path: 'handbook/:page?',
         lazy: async () => ({ Component: (await import('../handbook/HandbookScreen.tsx')).HandbookScreen }),
       },

@@ -19,7 +19,7 @@ import {
 } from '@yentrik/core'
 import { ArrowRight } from 'lucide-react'
 import { type MouseEvent, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { useNavigate, useParams, useSearchParams } from 'react-router'
 import { dayAndTime } from '../format/format.ts'
 import { useScannedCommand } from '../keys/scanned-command.ts'
 import { useShortcuts } from '../keys/shortcuts.ts'
@@ -31,6 +31,8 @@ import { type OpenCase, useOpenCase } from '../record/open-case.ts'
 import { PracticeContext } from '../record/practice-case.ts'
 import { useShelf } from '../record/shelf.ts'
 import { RouteList } from '../route/RouteList.tsx'
+import { AskCause } from './AskCause.tsx'
+import { BackAtIt, pausedSince } from './BackAtIt.tsx'
 import { CameBack, HistoryBefore } from './CameBack.tsx'
 import { CaseHeader } from './CaseHeader.tsx'
 import { CaseSheets, type OpenSheet, wantsReason } from './CaseSheets.tsx'
@@ -93,7 +95,8 @@ function CaseWork({
   const go = useNavigate()
   const { lots, lotNumber } = useShelf()
   const reader: EventReader = { jobs: state.jobs, lotNumber }
-  const [tab, setTab] = useState<'step' | 'record'>('step')
+  const entry = useSearchParams()[0].get('entry') ?? undefined
+  const [tab, setTab] = useState<'step' | 'record'>(entry === undefined ? 'step' : 'record')
   const [peekId, setPeekId] = useState<string>()
   const [opened, setOpened] = useState<OpenSheet>()
   const [earlier, setEarlier] = useState<{ readonly stepId: string; readonly at: number }>()
@@ -190,11 +193,12 @@ function CaseWork({
         onRelease={() => give({ type: 'release' })}
       />
       <CameBack state={state} job={job} />
+      {!practice && <AskCause openCase={openCase} />}
       {!practice && <KeptQuestions caseId={openCase.caseId} state={state} reader={reader} />}
       {!practice && <QuarantineFlag used={state.lots} lots={lots} />}
       {tab === 'record' ? (
         <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] gap-4 xl:grid-flow-col xl:auto-cols-[22rem]">
-          <RecordView openCase={openCase} state={state} reader={reader} />
+          <RecordView openCase={openCase} state={state} reader={reader} {...(entry ? { entry } : {})} />
           {state.cameBack && <HistoryBefore cameBack={state.cameBack} />}
         </div>
       ) : (
@@ -255,6 +259,9 @@ function CaseWork({
                     <kbd className="key">space</kbd>
                   </button>
                 )}
+                {open && !practice && (
+                  <BackAtIt job={job} step={step} onGive={(command) => void give(command)} />
+                )}
                 {isInHand && open && next && !main.early && !main.missed && (
                   <button
                     type="button"
@@ -306,6 +313,13 @@ function CaseWork({
                     {open && pouredBy(job.route).length > 0 && (
                       <MenuItem name="The impression" onPick={() => openSheet({ sheet: 'impressions' })} />
                     )}
+                    {running &&
+                      open &&
+                      !practice &&
+                      step.kind === 'attended' &&
+                      pausedSince(job, step) === undefined && (
+                        <MenuItem name="Called away" onPick={() => void give({ ...on, type: 'pause' })} />
+                      )}
                     <MenuItem name="Go back" keyName="G" onPick={() => openSheet({ sheet: 'goBack' })} />
                     <MenuItem name="Ask the dentist" keyName="F" onPick={() => openSheet({ sheet: 'ask' })} />
                     <MenuItem name="Write a note" keyName="T" onPick={() => openSheet({ sheet: 'note' })} />

@@ -1,5 +1,5 @@
 import { choicesBeside, routeTemplates } from '@yentrik/core'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useEntryForm } from '../form/entry-form.ts'
 import { FormPills, FormText } from '../form/fields.tsx'
@@ -34,6 +34,7 @@ export function IntakeScreen() {
   const { data: cases = [] } = useAnswer('GET /cases', { query: { which: 'all' } })
   const clinics = useMemo(() => [...new Set(cases.map((each) => each.clinic))].sort(), [cases])
   const prescribers = useMemo(() => [...new Set(cases.map((each) => each.prescriber))].sort(), [cases])
+  const [chance, setChance] = useState<number>()
   const form = useEntryForm<Intake>({
     draftKey: 'intake',
     start: () => emptyIntake,
@@ -41,7 +42,9 @@ export function IntakeScreen() {
     // The server names what is on the work authorisation with that before it.
     fieldOf: (named) => named.split('.').at(-1) as keyof Intake,
     store: async (typed) => {
-      const { caseId } = await request('POST /cases', { body: intakeOf(typed, notation, weekdays) })
+      const promised = chance === undefined ? {} : { promisedChance: chance }
+      const body = { ...intakeOf(typed, notation, weekdays), ...promised }
+      const { caseId } = await request('POST /cases', { body })
       await go(`/case/${caseId}`)
     },
   })
@@ -116,6 +119,7 @@ export function IntakeScreen() {
             choices={choices}
             dueAt={dueOf(values, weekdays)}
             onDay={(day) => set('dueDay', day)}
+            onChance={setChance}
           />
         </div>
         <div className="sm:col-span-2">

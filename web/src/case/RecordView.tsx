@@ -28,10 +28,13 @@ export function RecordView({
   openCase,
   state,
   reader,
+  entry: shownEntry,
 }: {
   openCase: OpenCase
   state: CaseState
   reader: EventReader
+  /** The sequence of the entry that is looked for. */
+  entry?: string
 }) {
   const say = useWords(dateAndTime)
   const [correcting, setCorrecting] = useState<CaseEvent>()
@@ -84,6 +87,7 @@ export function RecordView({
         rows={found}
         keyOf={({ event }) => String(event.sequence)}
         startsBy={{ id: 'at', desc: true }}
+        {...(shownEntry ? { startsAt: shownEntry } : {})}
         rowHeight={48}
         columns={[
           {

@@ -34,6 +34,13 @@ export function dayOrTime(instant: number, now: number): string {
   return daysBetween(now, instant) === 0 ? clockTime(instant) : shortDate(instant).slice(4)
 }
 
+const longMonths = [
+  ...['January', 'February', 'March', 'April', 'May', 'June', 'July'],
+  ...['August', 'September', 'October', 'November', 'December'],
+]
+/** The month of an instant, in full. */
+export const monthName = (instant: number): string => longMonths[new Date(instant).getMonth()]!
+
 export function shortDate(instant: number): string {
   const d = new Date(instant)
   return `${dayNames[d.getDay()]} ${d.getDate()} ${monthNames[d.getMonth()]}`

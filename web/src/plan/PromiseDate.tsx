@@ -1,5 +1,5 @@
 import type { Promised } from '@yentrik/contract'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useNow } from '../live/lab-clock.ts'
 import { request } from '../live/request.ts'
 import { useRequest } from '../live/use-request.ts'
@@ -13,10 +13,12 @@ interface PromiseDateProps {
   /** As it is entered; ms. */
   readonly dueAt: number | undefined
   readonly onDay: (day: string) => void
+  /** The chance of the date as it is entered; undefined: not asked of this one. */
+  readonly onChance: (chance: number | undefined) => void
 }
 
 /** While a case is taken in: whether its date can be kept, and one that can. */
-export function PromiseDate({ templateId, choices, dueAt, onDay }: PromiseDateProps) {
+export function PromiseDate({ templateId, choices, dueAt, onDay, onChance }: PromiseDateProps) {
   const now = useNow()
   const asked = JSON.stringify({ templateId, choices, dueAt })
   const [found, setFound] = useState<{ readonly of: string; readonly promised: Promised }>()
@@ -38,6 +40,8 @@ export function PromiseDate({ templateId, choices, dueAt, onDay }: PromiseDatePr
   }
   // What was found for another date says nothing of this one.
   const promised = found?.of === asked ? found.promised : undefined
+  const chance = promised?.chance
+  useEffect(() => onChance(chance), [chance, onChance])
   return (
     <div className="bg-base-200 grid gap-2 rounded-2xl p-3">
       <div className="flex flex-wrap items-center gap-3">

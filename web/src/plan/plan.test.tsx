@@ -361,6 +361,7 @@ describe('a date at the door', () => {
   }
   it('is asked for with what is entered, and says its chance and whom it pushes', async () => {
     const days: string[] = []
+    const chances: (number | undefined)[] = []
     const sent = serverWith({ 'POST /plan/promise': promised })
     const { user } = show(
       <PromiseDate
@@ -368,6 +369,7 @@ describe('a date at the door', () => {
         choices={{ arch: 'upper' }}
         dueAt={at(3, 12)}
         onDay={(day) => days.push(day)}
+        onChance={(chance) => chances.push(chance)}
       />,
     )
     await user.click(button('Can that date be kept?'))
@@ -378,6 +380,8 @@ describe('a date at the door', () => {
       choices: { arch: 'upper' },
       dueAt: new Date(at(3, 12)).toISOString(),
     })
+    // It goes on record with the case, for whoever asks later whether the plan keeps its word.
+    expect(chances).toEqual([undefined, 0.9])
     await user.click(button(/Due the day after/))
     expect(days).toEqual(['2026-03-06'])
   })

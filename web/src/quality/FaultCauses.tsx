@@ -1,19 +1,23 @@
 import {
-  castingCauses,
-  castingRecord,
-  foundFaults,
+  type Findings,
+  faultsWithCauses,
   type JobState,
-  processingCauses,
-  processingRecord,
   type RankedCause,
   type RouteStep,
   type Standing,
   saying,
 } from '@yentrik/core'
+import { useAnswer } from '../live/queries.ts'
 import { Message } from '../parts/Message.tsx'
 import { Said } from '../preferences/words.tsx'
 
-const standingWords: Readonly<Record<Standing, string>> = {
+/** What this lab has found of each fault; nothing until it is known. */
+export function useFindings(): (place: string, fault: string) => Findings | undefined {
+  const { data = [] } = useAnswer('GET /quality/findings')
+  return (place, fault) => data.find((each) => each.place === place && each.fault === fault)?.found
+}
+
+export const standingWords: Readonly<Record<Standing, string>> = {
   supported: 'The record speaks for it',
   unknown: 'Nothing on record',
   against: 'The record speaks against it',
@@ -21,11 +25,11 @@ const standingWords: Readonly<Record<Standing, string>> = {
 
 /** What may have caused the faults that this step has found, by the evidence of this case. */
 export function FaultCauses({ job, step }: { job: JobState; step: RouteStep }) {
-  const found = faultsOn(job, step).flatMap(({ place, where, fault, seenBy }) => {
-    const casting = castingCauses(place, fault, castingRecord(job))
-    const causes = casting.length > 0 ? casting : processingCauses(seenBy, fault, processingRecord(job))
-    return causes.length > 0 ? [{ title: `${where}: ${fault.toLowerCase()}`, causes }] : []
-  })
+  const findings = useFindings()
+  const found = faultsWithCauses(job, step, findings).map(({ seen: { where, fault }, causes }) => ({
+    title: `${where}: ${fault.toLowerCase()}`,
+    causes,
+  }))
   if (found.length === 0) return null
   return (
     <section className="border-base-300 border-t pt-3" aria-label="What may have caused it">
@@ -44,7 +48,7 @@ export function FaultCauses({ job, step }: { job: JobState; step: RouteStep }) {
   )
 }
 
-function Cause({ name, standing, words, change }: RankedCause) {
+function Cause({ name, standing, words, change, found }: RankedCause) {
   return (
     <li className={standing === 'against' ? 'opacity-75' : ''}>
       {standing === 'supported' ? (
@@ -55,30 +59,9 @@ function Cause({ name, standing, words, change }: RankedCause) {
         </p>
       )}
       <p className="text-sm">
-        {standingWords[standing]}. {change}
+        {standingWords[standing]}
+        {found && `; found ${found.count} of ${found.of} here`}. {change}
       </p>
     </li>
   )
-}
-
-/** What was seen on this step: regions of the casting, or an answer of one of its checks. */
-function faultsOn(job: JobState, step: RouteStep) {
-  const state = job.steps[step.id]
-  const regions = (step.sheets ?? []).flatMap((sheet) => {
-    const last = state?.sheets.findLast(({ sheetId }) => sheetId === sheet.id)?.sheet
-    if (sheet.kind !== 'regions' || sheet.drawing !== 'casting' || last?.kind !== 'regions') return []
-    return foundFaults('casting', last.regions).map(({ region, fault }) => ({
-      place: region.id,
-      where: region.name,
-      fault,
-      seenBy: undefined,
-    }))
-  })
-  const answers = (step.checks ?? []).flatMap((check) => {
-    const answer = state?.readings.findLast(({ checkId }) => checkId === check.id)?.answer
-    return answer === undefined
-      ? []
-      : [{ place: check.id, where: check.name, fault: answer, seenBy: check.means }]
-  })
-  return [...regions, ...answers]
 }

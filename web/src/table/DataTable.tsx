@@ -9,7 +9,15 @@ import {
 } from '@tanstack/react-table'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { ArrowDown, ArrowUp, Download } from 'lucide-react'
-import { type CSSProperties, type KeyboardEvent, type ReactNode, useMemo, useRef, useState } from 'react'
+import {
+  type CSSProperties,
+  type KeyboardEvent,
+  type ReactNode,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react'
 import { type CsvColumn, download, toCsv } from './csv.ts'
 
 /** A column as it is seen. */
@@ -36,6 +44,8 @@ interface DataTableProps<Row> {
   readonly onOpen?: (row: Row) => void
   /** In which it stands before anybody sorts it. */
   readonly startsBy?: SortingState[number]
+  /** The key of the row that is looked for: the table begins there, and it is marked. */
+  readonly startsAt?: string
   /** What goes out as CSV, and the name of the file. */
   readonly csv?: { readonly file: string; readonly columns: readonly CsvColumn<Row>[] }
   readonly empty: ReactNode
@@ -61,6 +71,7 @@ export function DataTable<Row extends object>({
   keyOf,
   onOpen,
   startsBy,
+  startsAt,
   csv,
   empty,
   rowHeight = 64,
@@ -98,6 +109,15 @@ export function DataTable<Row extends object>({
   })
   const [focused, setFocused] = useState(0)
   const at = Math.min(focused, Math.max(0, sorted.length - 1))
+  const wanted = startsAt === undefined ? -1 : sorted.findIndex(({ id }) => id === startsAt)
+  // Once, when it is there: afterwards the table is whoever's reads it.
+  const [wasShown, setShown] = useState(false)
+  useEffect(() => {
+    if (wanted < 0 || wasShown) return
+    setShown(true)
+    setFocused(wanted)
+    body.scrollToIndex(wanted, { align: 'center' })
+  }, [wanted, wasShown, body])
   const focusOn = (index: number) => {
     const next = Math.min(sorted.length - 1, Math.max(0, index))
     setFocused(next)
@@ -168,7 +188,7 @@ export function DataTable<Row extends object>({
                   data-index={item.index}
                   aria-rowindex={item.index + 2}
                   tabIndex={item.index === at ? 0 : -1}
-                  className={`border-base-300 absolute inset-x-0 top-0 grid min-h-14 grid-cols-(--narrow) sm:grid-cols-(--wide) items-center gap-x-4 border-b px-5 py-2 ${onOpen ? 'hover:bg-base-200/70 cursor-pointer' : ''}`}
+                  className={`border-base-300 absolute inset-x-0 top-0 grid min-h-14 grid-cols-(--narrow) sm:grid-cols-(--wide) items-center gap-x-4 border-b px-5 py-2 ${id === startsAt ? 'bg-warning/15' : ''} ${onOpen ? 'hover:bg-base-200/70 cursor-pointer' : ''}`}
                   style={{ ...grid, transform: `translateY(${item.start}px)` }}
                   onFocus={() => setFocused(item.index)}
                   onClick={({ target }) => {
