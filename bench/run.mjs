@@ -17,6 +17,7 @@ for (const name of [
   'stain',
   'plan',
   'practice',
+  'quality',
 ])
   sections.push((await import(`./${name}.mjs`)).section)
 const text = `# Benchmarks

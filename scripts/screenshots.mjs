@@ -67,7 +67,7 @@ const views = [
   { name: 'cure', path: '/cure', prepare: cureWorkedOut },
   { name: 'remount', path: '/remount', prepare: markTwo },
   { name: 'fire', path: `/fire?case=${await caseOf('K-2172')}&job=job-1&view=plan`, prepare: planStains },
-  { name: 'fire-furnace', path: `/fire?case=${await caseOf('K-2157')}&job=job-1&view=furnace` },
+  { name: 'quality', path: '/quality' },
   { name: 'finish', path: '/finish', prepare: seeScratch },
   { name: 'instruments', path: '/instruments' },
   { name: 'paper-delivery', path: `/papers/delivery/${await caseOf('K-2125')}` },

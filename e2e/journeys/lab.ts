@@ -24,4 +24,10 @@ const withLab = (env: Readonly<Record<string, string>>) =>
 export const test = withLab({ YENTRIK_PLAN_ROUNDS: '0' })
 /** A demo lab in the middle of a working morning, which plans. */
 export const testOfPlan = withLab({ YENTRIK_DEMO_CLOCK: '10:40', YENTRIK_PLAN_ROUNDS: '150' })
+/** A demo lab with its invented year behind it. */
+export const testOfQuality = withLab({
+  YENTRIK_DEMO_CLOCK: '10:40',
+  YENTRIK_DEMO_YEAR: '1',
+  YENTRIK_PLAN_ROUNDS: '0',
+})
 export { expect, type Page } from '@playwright/test'

@@ -105,8 +105,8 @@ export class MadeCase {
   back(toStepId: string, minutes: number, remake = false) {
     return this.add('wentBack', minutes, { toStepId, remake, reason: 'it was not right' })
   }
-  read(value: number, minutes: number, stepId = 'q') {
-    return this.add('checkRecorded', minutes, { stepId, checkId: 'length', value })
+  read(value: number, minutes: number, stepId = 'q', checkId = 'length') {
+    return this.add('checkRecorded', minutes, { stepId, checkId, value })
   }
   digest(hours: LabHours = madeHours) {
     return digestCase(this.caseId, this.events, () => this.route, hours)

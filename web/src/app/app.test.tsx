@@ -160,6 +160,7 @@ describe('the house around every screen', () => {
       'Instruments',
       'Shelf',
       'Practise',
+      'Quality',
       'Settings',
       'Handbook',
     ])

@@ -112,7 +112,14 @@ function CauseSheet({
         <b>{name}</b>
         {ranked && (
           <span className="block text-sm">
-            {standingWords[ranked.standing]}: <Said words={ranked.words} />
+            {standingWords[ranked.standing]}
+            {ranked.standing === 'unknown' ? (
+              '.'
+            ) : (
+              <>
+                : <Said words={ranked.words} />
+              </>
+            )}
             {ranked.found && ` Found ${ranked.found.count} of ${ranked.found.of} here.`}
           </span>
         )}

@@ -41,8 +41,10 @@ const byPlace: readonly (readonly [address: string, page: string])[] = [
   ['/fire', 'ceramics'],
   ['/plan', 'plan'],
   ['/practise', 'practise'],
+  ['/quality', 'quality'],
   ['/shelf', 'mixing-and-pouring'],
   ['/settings', 'running-a-lab'],
+  ['/papers/quality', 'quality'],
   ['/papers', 'delivery'],
 ]
 /** Where the handbook opens from a screen. */

@@ -32,6 +32,7 @@ const order = [
   'ceramics',
   'delivery',
   'plan',
+  'quality',
 ]
 const rank = (id: string) => (order.includes(id) ? order.indexOf(id) : order.length)
 

@@ -94,7 +94,7 @@ export function QualityPaper() {
             ))}
             {table.single.length > 0 && (
               <li>
-                {table.single.length} single ones:{' '}
+                {table.single.length === 1 ? '1 single one' : `${table.single.length} single ones`}:{' '}
                 {table.single.map(({ cause }) => causeText(cause)).join('; ')}
               </li>
             )}
@@ -120,25 +120,6 @@ export function QualityPaper() {
           </ul>
         </section>
       </div>
-      <section className="mt-2 break-before-page">
-        <h2 className="text-[13pt] font-bold">Charts that signalled</h2>
-        {charts.length === 0 && <p>None.</p>}
-        {charts.map(({ series, name, template, signals }) => (
-          <div key={series} className="break-inside-avoid">
-            <h3 className="mt-2 font-bold">
-              {name}, {jobName(template)}
-            </h3>
-            <div className="flex h-[52mm] flex-col">
-              <ControlChart series={series} onPaper />
-            </div>
-            {signals.slice(-2).map(({ docket, rule, seen, sequence, at }) => (
-              <p key={`${docket} ${sequence}`} className="text-[9pt]">
-                {docket}, {shortDate(at)}: {ruleWords[rule]}. {seen ? `“${seen.words}”` : 'Not looked at.'}
-              </p>
-            ))}
-          </div>
-        ))}
-      </section>
       <div className="mt-4 grid grid-cols-2 gap-x-8">
         <section>
           <h2 className="text-[13pt] font-bold">Times that moved</h2>
@@ -167,6 +148,25 @@ export function QualityPaper() {
           )}
         </section>
       </div>
+      <section className="mt-2 break-before-page">
+        <h2 className="text-[13pt] font-bold">Charts that signalled</h2>
+        {charts.length === 0 && <p>None.</p>}
+        {charts.map(({ series, name, template, signals }) => (
+          <div key={series} className="break-inside-avoid">
+            <h3 className="mt-2 font-bold">
+              {name}, {jobName(template)}
+            </h3>
+            <div className="flex h-[46mm] flex-col">
+              <ControlChart series={series} onPaper />
+            </div>
+            {signals.slice(-2).map(({ docket, rule, seen, sequence, at }) => (
+              <p key={`${docket} ${sequence}`} className="text-[9pt]">
+                {docket}, {shortDate(at)}: {ruleWords[rule]}. {seen ? `“${seen.words}”` : 'Not looked at.'}
+              </p>
+            ))}
+          </div>
+        ))}
+      </section>
       <section className="mt-4 break-inside-avoid">
         <h2 className="text-[13pt] font-bold">What we do not know</h2>
         <ul className="text-[9pt]">

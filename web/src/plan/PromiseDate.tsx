@@ -41,7 +41,9 @@ export function PromiseDate({ templateId, choices, dueAt, onDay, onChance }: Pro
   // What was found for another date says nothing of this one.
   const promised = found?.of === asked ? found.promised : undefined
   const chance = promised?.chance
-  useEffect(() => onChance(chance), [chance, onChance])
+  useEffect(() => {
+    onChance(chance)
+  }, [chance, onChance])
   return (
     <div className="bg-base-200 grid gap-2 rounded-2xl p-3">
       <div className="flex flex-wrap items-center gap-3">

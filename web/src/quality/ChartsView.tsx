@@ -28,9 +28,16 @@ export function ChartsView({ figures: { charts, toLook } }: { readonly figures: 
   const shown = order.find(({ series }) => series === chosen)
   if (!shown) return <p className="card-flat p-5">Nothing was measured yet.</p>
   return (
-    <section className="grid gap-3 lg:grid-cols-[20rem_minmax(0,1fr)]" aria-label="Charts">
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must scroll by keyboard too */}
-      <ul className="card-flat max-h-[74dvh] overflow-y-auto p-2" aria-label="Series" tabIndex={0}>
+    <section
+      className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-[20rem_minmax(0,1fr)]"
+      aria-label="Charts"
+    >
+      <ul
+        className="card-flat max-h-[74dvh] overflow-y-auto p-2 max-lg:max-h-60"
+        aria-label="Series"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must scroll by keyboard too
+        tabIndex={0}
+      >
         {order.map((chart) => (
           <li key={chart.series}>
             <button

@@ -19,7 +19,7 @@ export function CompareView({
   readonly onCases: (shown: CasesShown) => void
 }) {
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       {comparedKinds.map((kind) => {
         const own = figures.comparisons.filter((each) => each.kind === kind)
         if (own.length === 0) return null

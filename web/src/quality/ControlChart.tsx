@@ -14,6 +14,7 @@ import { ruleWords, stateWords } from './quality-words.ts'
 
 /** As many as can be told apart. */
 const MOST_SHOWN = 60
+const MOST_OTHERS = 4
 
 /** One series of measured values: dots, limits, tolerance, and what was said of its signals. */
 export function ControlChart({
@@ -46,9 +47,9 @@ function Shown({
   const signalled = chart.signals.filter(({ sequence, caseId }) =>
     points.some((point) => point.sequence === sequence && point.caseId === caseId),
   )
-  const toSay = signalled.filter(({ seen }) => !seen)
-  const said = signalled.filter(({ seen }) => seen).at(-1)
-  const newest = toSay.at(-1)
+  const [pickedAt, setPicked] = useState<number>()
+  const picked = signalled.find(({ at }) => at === pickedAt) ?? signalled.at(-1)
+  const others = signalled.filter((signal) => !signal.seen && signal !== picked)
   return (
     <div className="flex min-h-0 grow flex-col gap-2">
       <p className="text-sm opacity-85">
@@ -64,17 +65,21 @@ function Shown({
         className={tall ? 'h-96' : onPaper ? 'min-h-36 grow' : 'min-h-44 grow'}
         says={`${chart.name}: ${points.length} values, ${signalled.length} of them signalled`}
       />
-      {onPaper ? null : newest ? (
-        <Look signal={newest} chart={chart} />
-      ) : (
-        said?.seen && (
-          <p className="border-warning border-l-4 pl-3 text-sm">
-            “{said.seen.words}”
-            <br />
-            {said.seen.by}, {shortDate(Date.parse(said.seen.at))}, of {said.docket}. Hollow: a later reading
-            of the same job.
-          </p>
-        )
+      {!onPaper && picked && <Look key={picked.at} signal={picked} chart={chart} />}
+      {tall && others.length > 0 && (
+        <p className="flex flex-wrap items-center gap-x-3 text-sm">
+          Not looked at either:
+          {others.slice(-MOST_OTHERS).map(({ at, docket }) => (
+            <button
+              key={at}
+              type="button"
+              className="min-h-11 min-w-11 underline underline-offset-4"
+              onClick={() => setPicked(at)}
+            >
+              {docket}
+            </button>
+          ))}
+        </p>
       )}
     </div>
   )
@@ -86,7 +91,7 @@ function Look({ signal, chart }: { readonly signal: ChartSignal; readonly chart:
   const { person } = useSession()
   const [words, setWords] = useState('')
   const { refusal, run } = useRequest()
-  const { series, caseId, docket, sequence, rule, value, at } = signal
+  const { series, caseId, docket, sequence, rule, value, at, seen } = signal
   const tell = () =>
     run(async () => {
       await request('POST /quality/seen', { body: { series, caseId, entry: sequence, words } })
@@ -107,9 +112,16 @@ function Look({ signal, chart }: { readonly signal: ChartSignal; readonly chart:
           </Link>
           , {say(saying`${{ value: rounded(value, chart), kind: chart.quantity }}`)}: {ruleWords[rule]}.
         </b>{' '}
-        {dateAndTime(at)}. Look what was different; it need not be a fault.
+        {dateAndTime(at)}.{!seen && ' Look what was different; it need not be a fault.'}
       </p>
-      {person && mayDo(person.role, 'work') && (
+      {seen && (
+        <p className="text-sm">
+          “{seen.words}”
+          <br />
+          {seen.by}, {shortDate(Date.parse(seen.at))}. Hollow: a later reading of the same job.
+        </p>
+      )}
+      {!seen && person && mayDo(person.role, 'work') && (
         <div className="flex gap-2">
           <input
             className="entry min-w-0 grow"
@@ -145,7 +157,8 @@ function optionOf(chart: ChartShown, points: ChartShown['points'], say: (words: 
   const { mean, low, high, min, max, least: floor, most: ceiling } = chart
   // What cannot be read beyond anyway is no tolerance.
   const bounds = { min: min === floor ? undefined : min, max: max === ceiling ? undefined : max }
-  const limit = chart.state === 'provisional' ? 'provisional' : 'limit'
+  const provisional = chart.state === 'provisional'
+  const limit = provisional ? 'provisional' : 'limit'
   const lines = (
     [
       [mean, 'mean', 'var(--good)', 'solid'],
@@ -167,7 +180,7 @@ function optionOf(chart: ChartShown, points: ChartShown['points'], say: (words: 
   return {
     animation: false,
     textStyle: { fontFamily: 'inherit' },
-    grid: { left: 58, right: 112, top: 14, bottom: 26 },
+    grid: { left: 58, right: provisional ? 146 : 112, top: 14, bottom: 26 },
     xAxis: {
       type: 'category',
       data: points.map(({ docket }) => docket),

@@ -109,7 +109,7 @@ function ShareLine({
   const { share } = now
   if (!share)
     return (
-      <Row name={name} counted="nothing was counted" number="–" onOpen={onOpen}>
+      <Row name={name} counted="nothing to count yet" number="–" onOpen={onOpen}>
         <span className="text-sm">no figure yet</span>
       </Row>
     )
@@ -155,6 +155,13 @@ function LostLine({
   readonly onOpen: () => void
 }) {
   const { hours, events, ofHours, interval } = lost
+  // Where no hands are on record, none lost would say more than is known.
+  if (ofHours === 0)
+    return (
+      <Row name="Hands lost" counted="no hands on record" number="–" onOpen={onOpen}>
+        <span className="text-sm">no figure yet</span>
+      </Row>
+    )
   const minutes = Math.round(hours * 60)
   const most = Math.max(5, Math.ceil(Math.max(hours, before.hours, interval?.high ?? 0) / 5) * 5)
   const times = events === 1 ? 'once' : `${events} times`

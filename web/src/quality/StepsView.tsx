@@ -58,8 +58,8 @@ export function StepsView({
     </span>
   )
   return (
-    <section className="grid gap-3" aria-label="Steps">
-      <div className="card-flat grid gap-3 p-5 lg:grid-cols-[18rem_minmax(0,1fr)]">
+    <section className="grid grid-cols-[minmax(0,1fr)] gap-3" aria-label="Steps">
+      <div className="card-flat grid grid-cols-[minmax(0,1fr)] gap-3 p-5 lg:grid-cols-[18rem_minmax(0,1fr)]">
         <SelectField
           label="Job"
           options={figures.yields.map((each) => [each.template, jobName(each.template)] as const)}

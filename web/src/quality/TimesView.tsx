@@ -25,8 +25,8 @@ export function TimesView({
   const learned = times.filter(({ learned: { state } }) => state !== 'planned')
   const waiting = times.length - learned.length
   return (
-    <div className="grid gap-3">
-      <div className="grid gap-3 lg:grid-cols-2">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-2">
         <section className="card-flat grid content-start gap-1 p-5" aria-label="Promises">
           <h2 className="text-xl font-bold">Is the plan honest?</h2>
           {promises.told ? (
