@@ -30,6 +30,12 @@ describe('called away from a step', () => {
     for (const entry of bench.carefully(POUR).slice(0, 1)) bench.do(entry)
     expect(step(bench)).not.toHaveProperty('pausedSince')
   })
+  it('ends with a reading as well', () => {
+    const bench = new Bench().upTo('trim')
+    bench.do({ ...pause, stepId: 'trim' })
+    bench.check('trim', 'back-angle', 90)
+    expect(bench.job.steps.trim).not.toHaveProperty('pausedSince')
+  })
   it('ends with the step', () => {
     const bench = running()
     for (const entry of bench.carefully(POUR)) bench.do(entry)
@@ -92,6 +98,7 @@ describe('why it went back', () => {
     expect(bench.refusal(found(wentBack, { how: undefined }))).toBe('how-missing')
     expect(bench.refusal(found(wentBack, { cause: 'other' }))).toBe('words-missing')
     expect(bench.refusal(found(wentBack, { cause: 'other', said: 'a draught' }))).toBeUndefined()
+    expect(bench.refusal(found(wentBack, { cause: 'notFound', how: undefined }))).toBeUndefined()
     bench.do(found(wentBack, { cause: 'notFound', how: 'seen' }))
     expect(bench.working.events.at(-1)).not.toHaveProperty('how')
   })

@@ -161,6 +161,45 @@ describe('what did not pass', () => {
       },
     ])
   })
+  it('of a second attempt they are repeats, though the first was never read', () => {
+    const made = new MadeCase('a').step('p', 0, 10)
+    made.start('q', 10)
+    made.back('p', 12)
+    made.step('p', 12, 20)
+    made.start('q', 20)
+    made.read(1.5, 21)
+    expect(made.digest().jobs[0]!.series[0]!.values).toMatchObject([{ value: 1.5, repeat: true }])
+  })
+  it('a sheet that was corrected has the verdict and the peak that it has now', () => {
+    const failing = { verdict: 'adjust' as const, say: 'again' }
+    const sheet = {
+      id: 'c',
+      kind: 'cure' as const,
+      name: 'Cure',
+      how: '',
+      source: '',
+      remakeFrom: 'p',
+      failing,
+    }
+    const made = new MadeCase('a', madeRoute('cured', [{ id: 'p', sheets: [sheet] }]))
+    made.start('p', 0)
+    const data = {
+      sheetId: 'c',
+      sheet: { kind: 'cure' } as never,
+      judged: { passes: false, peakCelsius: 130 },
+    }
+    const corrects = made.add('sheetRecorded', 1, { stepId: 'p', ...data })
+    const [before] = made.digest().jobs
+    expect([before!.attempts[0]!.failed, before!.series[0]!.values[0]!.value]).toEqual([true, 130])
+    made.add('corrected', 2, {
+      corrects,
+      sheet: data.sheet,
+      reason: 'x',
+      judged: { passes: true, peakCelsius: 99 },
+    })
+    const [after] = made.digest().jobs
+    expect([after!.attempts[0]!.failed, after!.series[0]!.values[0]!.value]).toEqual([undefined, 99])
+  })
   it('a corrected value is as if nobody had erred, and the last correction counts', () => {
     const record = (entered: number, ...corrections: readonly number[]) => {
       const made = new MadeCase('a').step('p', 0, 10)

@@ -389,6 +389,12 @@ describe('causes', () => {
     expect(table.rows[0]!.interval).toMatchObject({ hours: 1.5 })
     expect(table.single[0]).not.toHaveProperty('interval')
   })
+  it('what came twice is a row, without a range', () => {
+    const { rows, single } = causeTable(record(seen(2)), always)
+    expect(rows).toMatchObject([{ cause: name, count: 2 }])
+    expect(rows[0]).not.toHaveProperty('interval')
+    expect(single).toEqual([])
+  })
   it('the last that is said of a going back counts; hits are of what was measured or seen', () => {
     const made = found('a', { cause: 'notFound' })
     made.add('causeFound', 80, { wentBack: 7, cause: 'other', said: 'a draught', how: 'measured' } as never)

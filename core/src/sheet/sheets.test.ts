@@ -15,6 +15,7 @@ import {
   type StepSheet,
   sheetKinds,
   sheetLeadsTo,
+  sheetPeakCelsius,
   sheetWords,
 } from './index.ts'
 
@@ -389,5 +390,27 @@ describe('what is melted', () => {
       expect.stringContaining('too hot for a gypsum-bonded mould'),
     ])
     expect(faultsOf({ binder: 'phosphate' }, charge('gold-palladium', 0.1))).toEqual([])
+  })
+})
+
+describe('the hottest that a sheet tells', () => {
+  it('of a burnout: the highest reading, less what the furnace shows too much', () => {
+    const { burnout } = sheetKinds
+    const wanted = {
+      id: 'b',
+      name: 'Burnout',
+      how: '',
+      source: '',
+      binder: 'phosphate',
+      remakeFrom: 'wax',
+    } as const
+    const failing = { verdict: 'adjust', say: 'again' } as const
+    const good = burnout.good({ ...wanted, failing })
+    const measured = [700, 850, 840].map((celsius, n) => ({ minutes: 60 * (n + 1), celsius }))
+    const run = { ...good.run, measured, showsTooMuchCelsius: 12 }
+    expect(sheetPeakCelsius({ kind: 'burnout', ...good, run })).toBe(838)
+  })
+  it('of what is not heated: nothing', () => {
+    expect(sheetPeakCelsius({ kind: 'button', grams: 4 } as never)).toBeUndefined()
   })
 })

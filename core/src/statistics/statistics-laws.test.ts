@@ -91,6 +91,20 @@ describe('same or different', () => {
       }),
     )
   })
+  test('the mix misleads from five points on, though the sign is the same', () => {
+    // By job 7.5 points, in one table 30: the first group has the hard jobs.
+    const hard = { first: { count: 20, of: 40 }, second: { count: 4, of: 10 } }
+    const easy = { first: { count: 1, of: 10 }, second: { count: 2, of: 40 } }
+    const uneven = compareGroups([hard, easy])
+    expect(uneven.common!.difference.value).toBeCloseTo(0.075, 9)
+    expect(uneven.crude.difference).toBeCloseTo(0.3, 9)
+    expect(uneven.mixMisleads).toBe(true)
+    const even = [
+      { first: { count: 5, of: 10 }, second: { count: 4, of: 10 } },
+      { first: { count: 1, of: 10 }, second: { count: 1, of: 10 } },
+    ]
+    expect(compareGroups(even).mixMisleads).toBe(false)
+  })
   test('no kind of job with both groups: too few to tell, and no common figure', () => {
     const apart = [
       { first: { count: 1, of: 9 }, second: { count: 0, of: 0 } },
@@ -193,6 +207,11 @@ describe('charts', () => {
     // Above the median of 0.2, and below the mean of 0.29.
     expect(chart.signals.filter(({ rule }) => rule === 4)).toEqual([{ index: 27, rule: 4 }])
     expect(controlChart({ values: skewed, most: 5 }).low).toBeLessThan(0)
+  })
+  test('a limit that lies just on what can be read is left out too', () => {
+    const { low } = controlChart({ values: steady })
+    expect(controlChart({ values: steady, least: low! })).not.toHaveProperty('low')
+    expect(controlChart({ values: steady, least: low! - 0.001 })).toHaveProperty('low')
   })
   test('what reads too coarsely has no limits; four possible ranges are borderline', () => {
     const read = (step: number) => controlChart({ values: steady, step })
