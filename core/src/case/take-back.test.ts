@@ -82,6 +82,15 @@ describe('a denture that came back dull', () => {
     )
     expect(words(first.events.at(-1)!)).toBe('Came back, and goes on as K-2')
   })
+  it('is what the first was: of a demo too', () => {
+    const bench = delivered('study-cast')
+    const [receipt, ...rest] = bench.working.events
+    bench.working = { ...bench.working, events: [{ ...receipt!, mark: 'demo' } as CaseEvent, ...rest] }
+    expect(back(bench, { fromStepId: 'sand' }).again.working.events[0]).toMatchObject({ mark: 'demo' })
+    expect(back(delivered('study-cast'), { fromStepId: 'sand' }).again.working.events[0]).not.toHaveProperty(
+      'mark',
+    )
+  })
   it('begins with what came in: order read, disinfected, and then its step; nothing else is open', () => {
     const walked: string[] = []
     const open = again.job.route.steps.filter(({ id }) => !isSettled(again.job.steps[id]))

@@ -85,12 +85,15 @@ export function takeBack(
       'Enter the date the clinic wants it back.',
       'changes.dueAt',
     )
+  const [made] = first.events
+  const mark = made?.type === 'caseReceived' ? made.mark : undefined
   const receipt: CaseEvent = {
     sequence: 1,
     at: new Date(at).toISOString(),
     by,
     type: 'caseReceived',
     docket,
+    ...(mark ? { mark } : {}),
     authorisation: { ...authorisation, enclosures: [], ...changes, dueAt: inUtc(changes.dueAt) },
     jobs: received,
     cameBack: {

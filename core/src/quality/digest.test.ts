@@ -216,6 +216,17 @@ describe('what did not pass', () => {
     expect(record(25, 7, 1.4).rest).toEqual(record(1.4).rest)
     expect([record(1.4).slips, record(25, 1.4).slips]).toEqual([0, 1])
   })
+  it('a question that only a correction opens lasts no longer than until the work goes on', () => {
+    const asks = { ...length, above: { verdict: 'askDentist' as const, say: 'So?' } }
+    const made = new MadeCase('a', madeRoute('asked', [{ id: 'q', checks: [asks] }, { id: 'r' }]))
+    made.start('q', 0)
+    const corrects = made.read(1.5, 10)
+    made.add('corrected', 12, { corrects, value: 9, reason: 'misread' })
+    made.finish('q', 20)
+    made.step('r', 20, 50)
+    const { flow } = made.digest().jobs[0]!
+    expect([flow.dentist, flow.hands]).toEqual([10, 40])
+  })
   it('what was withdrawn never was', () => {
     const made = new MadeCase('a').step('p', 0, 10)
     const back = made.back('p', 12)

@@ -480,6 +480,8 @@ describe('all figures', () => {
       events: 2,
       jobs: 7,
       gaps: [2, 3, 2],
+      meanGap: 2.5,
+      longGap: expect.closeTo(2.5 + 3 * Math.sqrt(2.5 * 3.5), 9),
       cases: [{ docket: 'K-e' }, { docket: 'K-b' }],
     })
     const late = qualityFigures(input(cases), { from: at(300), until: at(20 * DAY) }, () => 10).remakes.rare!

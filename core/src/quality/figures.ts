@@ -2,6 +2,7 @@ import {
   type Calibration,
   type CauseHits,
   calibration,
+  gapLimit,
   LEAST_PROMISES,
   LEAST_RARE_EVENTS,
   type Rare,
@@ -46,6 +47,9 @@ export interface Remakes {
   readonly jobs: number
   /** Jobs from one to the next, in the order of delivery; the last: since the last one. */
   readonly gaps: readonly number[]
+  /** Jobs from one to the next, on average, and a gap that would be long: drawn, and no more than that. */
+  readonly meanGap?: number
+  readonly longGap?: number
   /** The period against all before it; undefined: nothing was delivered in one of them. */
   readonly rare?: Rare
   readonly cases: readonly CaseRef[]
@@ -148,6 +152,7 @@ function remakes({ jobs }: CountedRecord, period: Period): Remakes {
     events: counted(delivered).count,
     jobs: delivered.length,
     gaps,
+    ...gapsOf(gaps.slice(0, -1)),
     ...(then.of > 0 && now.of > 0 ? { rare: rareEvents({ before: then, next: now }) } : {}),
     cases: newestFirst(
       delivered
@@ -155,6 +160,12 @@ function remakes({ jobs }: CountedRecord, period: Period): Remakes {
         .map(({ of, job }) => refTo(of, job.backs.findLast(({ remake }) => remake)!.at)),
     ),
   }
+}
+
+function gapsOf(between: readonly number[]): Pick<Remakes, 'meanGap' | 'longGap'> {
+  if (between.length === 0) return {}
+  const meanGap = sumOf(between) / between.length
+  return { meanGap, longGap: gapLimit(meanGap) }
 }
 
 /** Of each case its first promise: what was amended is another one. */

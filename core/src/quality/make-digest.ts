@@ -86,6 +86,7 @@ class CaseDigester {
   private readonly asked = new Map<string, Span[]>()
   private readonly pauses = new Map<string, Span[]>()
   private readonly before: Before[] = []
+  private readonly answered = new Set<object>()
   private state: CaseState
   private dueAt: number
   private readonly until: number
@@ -122,9 +123,15 @@ class CaseDigester {
     for (const [n, job] of this.state.jobs.entries()) {
       const old = was.jobs[n]!
       if (old === job) continue
-      // Whatever work goes on shows that it was answered.
-      if (old.question && job.question !== old.question)
+      // Whatever work goes on shows that it was answered, though a corrected record has no answer.
+      if (
+        old.question &&
+        !this.answered.has(old.question) &&
+        (job.question !== old.question || isWork(event))
+      ) {
+        this.answered.add(old.question)
         push(this.asked, job.jobId, [Date.parse(old.question.since), at])
+      }
       for (const [stepId, step] of Object.entries(job.steps))
         this.pauseOver(old.steps[stepId], step, job, stepId, at)
       if (back?.jobId === job.jobId) this.before.push(beforeOf(back, old, job))
@@ -146,7 +153,8 @@ class CaseDigester {
   private endOpenSpans(): void {
     if (this.state.held) this.held.push([Date.parse(this.state.held.since), this.until])
     for (const job of this.state.jobs) {
-      if (job.question) push(this.asked, job.jobId, [Date.parse(job.question.since), this.until])
+      if (job.question && !this.answered.has(job.question))
+        push(this.asked, job.jobId, [Date.parse(job.question.since), this.until])
       for (const [stepId, step] of Object.entries(job.steps))
         if (step.status === 'running' && step.pausedSince)
           push(this.pauses, `${job.jobId} ${stepId} ${step.attempt}`, [
@@ -423,6 +431,8 @@ interface Opened {
   readonly by: SentBack | undefined
 }
 
+/** Refused while the dentist is asked. */
+const isWork = ({ type }: CaseEvent) => type === 'stepStarted' || type === 'stepFinished'
 const counts = (kind: SheetKind) => !progress.includes(kind)
 const begun = (attempt: Attempt) => Date.parse(startedAt(attempt) ?? finishedAt(attempt) ?? '')
 

@@ -47,6 +47,7 @@ export class CasesService {
     await this.store.remember(summary)
     this.live.announce({ kind: 'case', caseId: summary.caseId, sequence: summary.sequence, summary })
     if (touchesShelf(added)) this.live.announce({ kind: 'lots' })
+    if (added.some(({ type }) => type === 'causeFound')) this.live.announce({ kind: 'quality' })
   }
 
   /** @throws {Refusal} `no-such-case` */

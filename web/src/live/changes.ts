@@ -17,7 +17,13 @@ const follow: {
   case: ({ caseId, sequence, summary }) =>
     caseId === undefined || sequence === undefined || summary === undefined
       ? Promise.resolve()
-      : Promise.all([followCase(caseId, sequence), followLists(summary), followBench(summary)]),
+      : Promise.all([
+          followCase(caseId, sequence),
+          followLists(summary),
+          followBench(summary),
+          // Nobody watches figures by the minute: they are counted anew when somebody comes to them.
+          ...(['GET /quality', 'GET /quality/chart'] as const).map(freshenQuietly),
+        ]),
   lots: () =>
     freshen(
       'GET /lots',

@@ -1,4 +1,11 @@
-import { type HandsLost, isWorse, type Line, type QualityFigures } from '@yentrik/core'
+import {
+  type Difference,
+  differenceOf,
+  type HandsLost,
+  isWorse,
+  type Line,
+  type QualityFigures,
+} from '@yentrik/core'
 import { useSearchParams } from 'react-router'
 import { longDate, shortDate } from '../format/format.ts'
 import { useAnswer } from '../live/queries.ts'
@@ -89,7 +96,9 @@ export function QualityPaper() {
             {table.rows.map((row) => (
               <li key={row.cause}>
                 <b>{hoursWords(row.handsHours)}</b> {causeText(row.cause)}, {row.count} times
-                {row.interval && ` (${hoursBetween(row.interval)})`}
+                {row.interval && ` (${hoursBetween(row.interval)})`}; {hoursWords(row.clockHours)} by the
+                clock
+                {row.grams > 0 && `, ${Math.round(row.grams)} g of mixes`}
               </li>
             ))}
             {table.single.length > 0 && (
@@ -207,9 +216,19 @@ function ShareRow({
     <tr>
       <td className="font-bold">{name}</td>
       <td>{words(now)}</td>
-      <td>{words(before)}</td>
+      <td>
+        {words(before)}
+        {now.share && before.share && `; ${changeWords(differenceOf(now.share, before.share))}`}
+      </td>
     </tr>
   )
+}
+
+/** No arrow: a difference that may be none is said to be so. */
+function changeWords({ difference, low, high }: Difference): string {
+  const points = (share: number) => `${share > 0 ? '+' : ''}${percent(share)}`
+  const told = `${points(difference)} points (${points(low)} to ${points(high)})`
+  return low <= 0 && high >= 0 ? `${told}, no sign of a change` : told
 }
 
 const lostWords = ({ hours, events, ofHours, interval }: HandsLost) =>

@@ -65,7 +65,7 @@ function Shown({
         className={tall ? 'h-96' : onPaper ? 'min-h-36 grow' : 'min-h-44 grow'}
         says={`${chart.name}: ${points.length} values, ${signalled.length} of them signalled`}
       />
-      {!onPaper && picked && <Look key={picked.at} signal={picked} chart={chart} />}
+      {!onPaper && picked && <Look key={picked.at} signal={picked} chart={chart} mayLeaveOut={tall} />}
       {tall && others.length > 0 && (
         <p className="flex flex-wrap items-center gap-x-3 text-sm">
           Not looked at either:
@@ -86,15 +86,28 @@ function Shown({
 }
 
 /** A signal asks to be looked at, and is quiet once somebody has said what was different. */
-function Look({ signal, chart }: { readonly signal: ChartSignal; readonly chart: ChartShown }) {
+function Look({
+  signal,
+  chart,
+  mayLeaveOut,
+}: {
+  readonly signal: ChartSignal
+  readonly chart: ChartShown
+  readonly mayLeaveOut: boolean
+}) {
   const say = useWords()
   const { person } = useSession()
   const [words, setWords] = useState('')
   const { refusal, run } = useRequest()
   const { series, caseId, docket, sequence, rule, value, at, seen } = signal
-  const tell = () =>
+  const entry = sequence
+  const tell = (leaveOut: boolean) =>
     run(async () => {
-      await request('POST /quality/seen', { body: { series, caseId, entry: sequence, words } })
+      await request('POST /quality/seen', { body: { series, caseId, entry, words } })
+      if (leaveOut)
+        await request('POST /quality/said', {
+          body: { type: 'valueLeftOut', series, caseId, entry, reason: words },
+        })
       await freshen('GET /quality', 'GET /quality/chart')
     })
   return (
@@ -102,7 +115,7 @@ function Look({ signal, chart }: { readonly signal: ChartSignal; readonly chart:
       className="border-warning grid gap-2 border-l-4 pl-3"
       onSubmit={(event) => {
         event.preventDefault()
-        void tell()
+        void tell(false)
       }}
     >
       <p className="leading-snug">
@@ -122,7 +135,7 @@ function Look({ signal, chart }: { readonly signal: ChartSignal; readonly chart:
         </p>
       )}
       {!seen && person && mayDo(person.role, 'work') && (
-        <div className="flex gap-2">
+        <div className="flex flex-wrap gap-2">
           <input
             className="entry min-w-0 grow"
             aria-label="What was different"
@@ -133,6 +146,11 @@ function Look({ signal, chart }: { readonly signal: ChartSignal; readonly chart:
           <button type="submit" className="small-act">
             Looked at
           </button>
+          {mayLeaveOut && mayDo(person.role, 'decide') && (
+            <button type="button" className="small-act" onClick={() => void tell(true)}>
+              And leave it out of the limits
+            </button>
+          )}
         </div>
       )}
       {refusal && <Message tone="error" words={refusal} />}

@@ -25,12 +25,15 @@ export const standingWords: Readonly<Record<Standing, string>> = {
 
 /** What may have caused the faults that this step has found, by the evidence of this case. */
 export function FaultCauses({ job, step }: { job: JobState; step: RouteStep }) {
-  const findings = useFindings()
-  const found = faultsWithCauses(job, step, findings).map(({ seen: { where, fault }, causes }) => ({
+  // Only where a fault was found is it asked what this lab knows of it.
+  return faultsWithCauses(job, step).length > 0 ? <Listed job={job} step={step} /> : null
+}
+
+function Listed({ job, step }: { job: JobState; step: RouteStep }) {
+  const found = faultsWithCauses(job, step, useFindings()).map(({ seen: { where, fault }, causes }) => ({
     title: `${where}: ${fault.toLowerCase()}`,
     causes,
   }))
-  if (found.length === 0) return null
   return (
     <section className="border-base-300 border-t pt-3" aria-label="What may have caused it">
       <h3 className="text-lg font-semibold">What may have caused it</h3>

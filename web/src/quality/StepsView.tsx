@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { SelectField } from '../parts/Choices.tsx'
 import { DataTable } from '../table/DataTable.tsx'
 import type { CasesShown } from './CasesSheet.tsx'
+import { FindingsCard } from './FindingsCard.tsx'
 import { hoursWords, jobName, percent, shareWords, stepName } from './quality-words.ts'
 
 const partWords = {
@@ -142,6 +143,7 @@ export function StepsView({
         ]}
         empty="No step was done."
       />
+      <FindingsCard />
     </section>
   )
 }

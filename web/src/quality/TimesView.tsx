@@ -80,7 +80,12 @@ export function TimesView({
                 ? 'Close together: by what was before, so many come by chance once in a hundred times or less.'
                 : 'Neither closer together nor further apart than chance makes it.'}
           </p>
-          <p className="text-sm opacity-80">Jobs from one remake to the next, in the order of delivery.</p>
+          <p className="text-sm opacity-80">
+            Jobs from one remake to the next, in the order of delivery
+            {remakes.meanGap !== undefined &&
+              `: ${Math.round(remakes.meanGap)} on average, and ${Math.round(remakes.longGap!)} would be long`}
+            .
+          </p>
         </section>
       </div>
       <DataTable

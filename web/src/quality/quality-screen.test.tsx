@@ -160,6 +160,39 @@ describe('its views', () => {
     expect(row.textContent).toMatch(/Trim.* 5$/)
     expect(screen.getByText(/Nothing done again in 20 of 26/)).toBeTruthy()
   })
+  it('steps: what the lab has found may begin anew, with its reason', async () => {
+    const { user, sent } = open(year, '/quality/steps', {
+      'GET /quality/findings': [
+        { place: 'seats', fault: 'Will not seat', found: { 'Thin spacer': 3, Draught: 5 } },
+        { place: 'walls', fault: 'Rough', found: {} },
+      ],
+      'POST /quality/said': {},
+    })
+    const card = within(await screen.findByRole('region', { name: 'What this lab has found' }))
+    expect(card.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual([
+      'Will not seat Draught 5; Thin spacer 3Begin anew',
+    ])
+    await user.click(card.getByRole('button', { name: 'Begin anew: Will not seat' }))
+    await user.type(screen.getByLabelText('Why'), 'a new oven')
+    await user.click(screen.getByRole('button', { name: 'From now on', hidden: true }))
+    expect(posted(sent).at(-1)!.body).toEqual({
+      ...{ type: 'causeWeightsReset', place: 'seats', fault: 'Will not seat', reason: 'a new oven' },
+    })
+  })
+  it('charts: a value is left out of the limits by hand, with what was different', async () => {
+    const { user, sent } = open(year, '/quality/charts', {
+      'POST /quality/said': {},
+      'POST /quality/seen': {},
+    })
+    await user.type(await screen.findByRole('textbox', { name: 'What was different' }), 'read upside down')
+    await user.click(button('And leave it out of the limits'))
+    const told = posted(sent).map(({ address, body }) => [address, body])
+    const value = { series: 'study-cast/trim/back-angle@89..91', caseId: 'c25', entry: expect.any(Number) }
+    expect(told).toEqual([
+      ['/quality/seen', { ...value, words: 'read upside down' }],
+      ['/quality/said', { ...value, type: 'valueLeftOut', reason: 'read upside down' }],
+    ])
+  })
   it('charts: those to look at first; limits begin anew only with a reason', async () => {
     const { user, sent } = open(year, '/quality/charts', { 'POST /quality/said': {} })
     expect((await screen.findByRole('button', { name: /Angle of the back/ })).textContent).toContain(
