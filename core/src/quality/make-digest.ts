@@ -14,25 +14,16 @@ import {
   type StepState,
   startedAt,
 } from '../case/index.ts'
-import { chargeOf } from '../casting/index.ts'
-import { materials } from '../materials/index.ts'
 import { without } from '../planning/index.ts'
 import { DomainError } from '../refusal/index.ts'
 import { type RouteStep, readingOutcome } from '../route/index.ts'
 import { isGrowing, type Judged, type SheetKind } from '../sheet/index.ts'
 import { correctedRecord } from './corrected-record.ts'
-import {
-  type AttemptDigest,
-  type BackDigest,
-  type CaseDigest,
-  type FlowPart,
-  flowParts,
-  type JobDigest,
-  type SeriesDigest,
-  type Span,
-  type ValueDigest,
-} from './digest.ts'
+import type { AttemptDigest, BackDigest, CaseDigest, JobDigest, Span } from './digest.ts'
+import { seriesOf, usedIn } from './digest-values.ts'
+import { flowOf } from './flow.ts'
 import { type LabHours, OpenHours } from './open-hours.ts'
+import type { Attempt, Opened } from './opened.ts'
 import { CLINIC_CAUSE, causesOf, lastBegun, seenFaults } from './seen-faults.ts'
 
 const MINUTE = 60_000
@@ -49,7 +40,6 @@ interface Before {
   /** As step and attempt, of all that was opened again. */
   readonly thrown: readonly string[]
 }
-type Attempt = StepState['past'][number]
 
 /**
  * What quality needs of a case, worked out in one pass over its record: nothing is judged again that was judged when it was recorded.
@@ -216,9 +206,19 @@ class CaseDigester {
       ...(deliveredAt === undefined ? {} : { deliveredAt }),
       attempts,
       backs: this.backs(backs, attempts, end),
-      series: this.series(job, opened),
+      series: seriesOf(job, opened, this.judged),
       used: opened.filter(({ attempt }) => attempt.attempt === 1).flatMap(({ attempt }) => usedIn(attempt)),
-      flow: this.flow(job, attempts, received, end),
+      flow: flowOf(
+        {
+          attempts,
+          kindOf: new Map(job.route.steps.map(({ id, kind }) => [id, kind])),
+          held: this.held,
+          asked: this.asked.get(job.jobId) ?? [],
+          open: this.open,
+        },
+        received,
+        end,
+      ),
       notRecorded: sheets.filter(({ sheet, sequence }) => counts(sheet.kind) && !this.judged.has(sequence))
         .length,
     }
@@ -311,124 +311,6 @@ class CaseDigester {
       }
     })
   }
-
-  private series(job: JobState, opened: readonly Opened[]): SeriesDigest[] {
-    const found = new Map<string, SeriesDigest & { readonly values: ValueDigest[] }>()
-    const add = (about: Omit<SeriesDigest, 'values'>, value: ValueDigest, firstAttempt: boolean) => {
-      const known = found.get(about.key) ?? { ...about, values: [] }
-      found.set(about.key, known)
-      const first = firstAttempt && known.values.length === 0
-      known.values.push(first ? value : { ...value, repeat: true })
-    }
-    for (const { step, attempt } of opened) {
-      const at = `${job.route.templateId}/${step.id}`
-      const first = attempt.attempt === 1
-      const stamp = (each: { readonly at: string; readonly sequence: number }) => ({
-        at: Date.parse(each.at),
-        sequence: each.sequence,
-      })
-      for (const reading of attempt.readings) {
-        const check = step.checks?.find(({ id }) => id === reading.checkId)
-        if (check?.kind !== 'measure' || reading.value === undefined || reading.tooth !== undefined) continue
-        const { min, max, name, quantity, plausible } = check
-        const limits = {
-          ...(min === undefined ? {} : { min }),
-          ...(max === undefined ? {} : { max }),
-          least: plausible.min,
-          most: plausible.max,
-        }
-        // Where the target is another, it is another series.
-        const key = `${at}/${check.id}${min === undefined && max === undefined ? '' : `@${min ?? ''}..${max ?? ''}`}`
-        add(
-          { key, step: step.id, name, quantity, ...limits },
-          { ...stamp(reading), value: reading.value },
-          first,
-        )
-      }
-      for (const mix of attempt.mixes) {
-        const off = ratioOff(step, mix)
-        if (off === undefined) continue
-        const { product, materialId, amountId } = mix
-        const name = `Ratio of ${product ?? materials.get(materialId)?.name.toLowerCase() ?? materialId}`
-        const key = `${at}/${amountId}~${product ?? materialId}`
-        add({ key, step: step.id, name, quantity: 'percent' }, { ...stamp(mix), value: off }, first)
-      }
-      for (const { sheetId, sequence, at: when } of attempt.sheets) {
-        const peak = this.judged.get(sequence)?.peakCelsius
-        const name = step.sheets?.find(({ id }) => id === sheetId)?.name
-        if (peak === undefined || name === undefined) continue
-        const key = `${at}/${sheetId}^peak`
-        const about = {
-          key,
-          step: step.id,
-          name: `${name}: peak`,
-          quantity: 'celsius',
-          computed: true,
-        } as const
-        add(about, { ...stamp({ at: when, sequence }), value: peak }, first)
-      }
-    }
-    return [...found.values()]
-  }
-
-  private flow(
-    job: JobState,
-    attempts: readonly AttemptDigest[],
-    from: number,
-    end: number,
-  ): Readonly<Record<FlowPart, number>> {
-    const kinds = new Map(job.route.steps.map(({ id, kind }) => [id, kind]))
-    const of = (kind: (kind: RouteStep['kind']) => boolean): Span[] =>
-      attempts.flatMap(({ step, from: begins, until = end }) =>
-        begins !== undefined && kind(kinds.get(step)!) ? [[begins, until] as const] : [],
-      )
-    const flow = Object.fromEntries(flowParts.map((part) => [part, 0])) as Record<FlowPart, number>
-    const ends: { readonly at: number; readonly part: FlowPart; readonly by: 1 | -1 }[] = []
-    const claim = (part: FlowPart, spans: readonly Span[]) => {
-      for (const [begins, until] of spans)
-        if (until > from && begins < end)
-          ends.push({ at: Math.max(from, begins), part, by: 1 }, { at: Math.min(end, until), part, by: -1 })
-    }
-    claim('held', this.held)
-    claim('dentist', this.asked.get(job.jobId) ?? [])
-    claim(
-      'clinic',
-      of((kind) => kind === 'clinic'),
-    )
-    for (const { hands = [] } of attempts)
-      for (const [begins, until] of hands) claim('hands', this.open.within(begins, until))
-    claim(
-      'byItself',
-      of((kind) => kind === 'unattended' || kind === 'machine'),
-    )
-    ends.sort((one, other) => one.at - other.at)
-    const claimed = { ...flow }
-    let since = from
-    const goOn = (at: number) => {
-      if (at <= since) return
-      const part = claiming.find((each) => claimed[each] > 0)
-      const openMinutes = part ? 0 : this.open.minutes(since, at)
-      if (part) flow[part] += (at - since) / MINUTE
-      flow.queue += openMinutes
-      if (!part) flow.closed += (at - since) / MINUTE - openMinutes
-      since = at
-    }
-    for (const { at, part, by } of ends) {
-      goOn(at)
-      claimed[part] += by
-    }
-    goOn(end)
-    return flow
-  }
-}
-
-/** Whose minute it is, the first of those that claim it. */
-const claiming: readonly FlowPart[] = ['held', 'dentist', 'clinic', 'hands', 'byItself']
-
-interface Opened {
-  readonly step: RouteStep
-  readonly attempt: Attempt
-  readonly by: SentBack | undefined
 }
 
 /** Refused while the dentist is asked. */
@@ -467,42 +349,4 @@ function causeParts(
     ...(how ? { how } : {}),
     ...(causes.length > 0 ? { rank: causes.findIndex(({ name }) => name === cause) + 1 } : {}),
   }
-}
-
-/** What went into an attempt: of which lot and product, in which machine. */
-function usedIn({ mixes, sheets }: Attempt): JobDigest['used'] {
-  return [
-    ...mixes.flatMap(({ materialId, lots, product }) => [
-      ...lots.map((name) => ({ kind: 'lot' as const, of: materialId, name })),
-      ...(product ? [{ kind: 'product' as const, of: materialId, name: product }] : []),
-    ]),
-    ...sheets.flatMap(({ sheet }): JobDigest['used'] => [
-      ...(sheet.kind === 'charge'
-        ? chargeOf(sheet.pieces).lots.map(({ lotId }) => ({
-            kind: 'lot' as const,
-            of: sheet.alloyId,
-            name: lotId,
-          }))
-        : []),
-      ...('machine' in sheet && sheet.machine
-        ? [{ kind: 'machine' as const, of: sheet.kind, name: sheet.machine }]
-        : []),
-    ]),
-  ]
-}
-
-/** Finer than this no balance and measure at a bench tell a ratio, % (choice). */
-const RATIO_STEP_PERCENT = 0.1
-
-/** Liquid by powder against what was wanted, % off; undefined where it was not measured so. */
-function ratioOff(step: RouteStep, mix: Attempt['mixes'][number]): number | undefined {
-  const amount = step.amounts?.find(({ id }) => id === mix.amountId)
-  const measure = materials.get(mix.materialId)?.measure
-  const target =
-    mix.pack?.millilitresPerGram ??
-    (amount?.kind === 'mix' ? amount.millilitresPerGram : undefined) ??
-    (measure?.by === 'mass' ? measure.usualMillilitresPerGram : undefined)
-  if (!mix.powderGrams || mix.liquidMillilitres === undefined || !target) return undefined
-  const off = (100 * mix.liquidMillilitres) / mix.powderGrams / target - 100
-  return Math.round(off / RATIO_STEP_PERCENT) * RATIO_STEP_PERCENT
 }
