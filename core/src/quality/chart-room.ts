@@ -4,7 +4,7 @@ import type { CaseDigest, SeriesDigest, ValueDigest } from './digest.ts'
 import type { LabEvent } from './lab-event.ts'
 
 /** A signal stands on the list so long, then only in its chart, days (choice). */
-const SIGNAL_DAYS = 7
+export const SIGNAL_DAYS = 7
 const DAY = 86_400_000
 
 export interface ChartPoint extends CaseRef {

@@ -84,8 +84,8 @@ export function comparisons(
     const known = new Map(told.map((each, n) => [each, q[n]!]))
     return own
       .map((each): Comparison => {
-        const own_ = known.get(each)
-        return own_ === undefined ? each : { ...each, q: own_, word: signWord(own_) }
+        const found = known.get(each)
+        return found === undefined ? each : { ...each, q: found, word: signWord(found) }
       })
       .sort((one, other) => (one.q ?? 2) - (other.q ?? 2) || other.first.of - one.first.of)
   })

@@ -3,7 +3,13 @@ export { castingCauses } from './casting-faults.ts'
 export { type CastingRecord, castingRecord } from './casting-record.ts'
 export { type CauseRow, type CauseTable, causeTable, findingsOf } from './cause-table.ts'
 export type { Findings, RankedCause, Standing } from './causes.ts'
-export { type ChartPoint, type ChartSignal, type SeriesChart, seriesCharts } from './chart-room.ts'
+export {
+  type ChartPoint,
+  type ChartSignal,
+  type SeriesChart,
+  SIGNAL_DAYS,
+  seriesCharts,
+} from './chart-room.ts'
 export {
   type ComparedKind,
   type Comparison,

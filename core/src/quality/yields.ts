@@ -12,6 +12,9 @@ import {
 } from './counted-record.ts'
 import { type FlowPart, flowParts } from './digest.ts'
 
+/** Above this share of jobs a figure is grey (choice). */
+const MOST_MISSING = 0.2
+
 /** A step in the jobs of one kind. */
 export interface StepYield {
   readonly step: string
@@ -34,6 +37,8 @@ export interface JobYield {
   readonly touchShare: number
   /** Entries whose verdict was not recorded, and of how many jobs: "not recorded is not good". */
   readonly notRecorded: number
+  /** So many of them that nothing should be read into its figures. */
+  readonly tooMuchMissing: boolean
 }
 
 /** Whether nothing of a job had to be done again, and every check passed the first time. */
@@ -70,6 +75,7 @@ export function jobYields({ jobs, backs }: CountedRecord, period: Period): reado
         flowParts.map((part) => [part, sumOf(own.map(({ job }) => job.flow[part])) / own.length]),
       ) as Record<FlowPart, number>
       const open = flow.hands + flow.byItself + flow.queue
+      const notRecorded = sumOf(own.map(({ job }) => job.notRecorded))
       return {
         template,
         rolled: rolledYield(
@@ -79,7 +85,8 @@ export function jobYields({ jobs, backs }: CountedRecord, period: Period): reado
         steps,
         flow,
         touchShare: open > 0 ? flow.hands / open : 0,
-        notRecorded: sumOf(own.map(({ job }) => job.notRecorded)),
+        notRecorded,
+        tooMuchMissing: notRecorded > MOST_MISSING * own.length,
       }
     })
 }

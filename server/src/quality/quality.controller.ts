@@ -6,6 +6,7 @@ import {
   groupedBy,
   instantMillis,
   type Period,
+  type QualityFigures,
   qualityFigures,
   qualityTable,
   seriesCharts,
@@ -35,9 +36,7 @@ export class QualityController {
   @Handles('GET /quality')
   async quality({ query }: Call<'GET /quality'>): Promise<QualityShown> {
     const figures = qualityFigures(await this.record.input(), await this.period(query), planOf)
-    const lots = await this.lots(
-      figures.comparisons.flatMap(({ kind, name }) => (kind === 'lot' ? [name] : [])),
-    )
+    const lots = await this.comparedLots(figures)
     return {
       figures,
       unknowns: unknownsOf(figures),
@@ -69,9 +68,7 @@ export class QualityController {
     const input = await this.record.input()
     const record = countedRecord(input)
     const figures = qualityFigures(input, await this.period(query), planOf)
-    const lots = await this.lots(
-      figures.comparisons.flatMap(({ kind, name }) => (kind === 'lot' ? [name] : [])),
-    )
+    const lots = await this.comparedLots(figures)
     const numbers = new Map(lots.map(({ lotId, number }) => [lotId, number]))
     const { head, rows } = qualityTable(
       query.which,
@@ -128,7 +125,8 @@ export class QualityController {
     }
   }
 
-  private lots(lotIds: readonly string[]): Promise<LotRow[]> {
-    return this.dataSource.manager.findBy(LotRow, { lotId: In([...lotIds]) })
+  private comparedLots({ comparisons }: QualityFigures): Promise<LotRow[]> {
+    const lotIds = comparisons.flatMap(({ kind, name }) => (kind === 'lot' ? [name] : []))
+    return this.dataSource.manager.findBy(LotRow, { lotId: In(lotIds) })
   }
 }

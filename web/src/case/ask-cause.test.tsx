@@ -61,12 +61,12 @@ describe('a remake', () => {
       },
     })
     await user.click(within(await asked()).getByRole('button', { name: 'Say the cause' }))
-    const within_ = await sheet()
-    await user.click(within_.getByRole('radio', { name: /Another$/, hidden: true }))
-    await user.type(within_.getByLabelText('What it was'), 'a draught')
-    await user.click(within_.getByRole('radio', { name: 'Measured', hidden: true }))
-    await user.click(within_.getByRole('button', { name: 'Put it on record', hidden: true }))
-    expect(await within_.findByText(/Not now/)).toBeTruthy()
+    const asking = await sheet()
+    await user.click(asking.getByRole('radio', { name: /Another$/, hidden: true }))
+    await user.type(asking.getByLabelText('What it was'), 'a draught')
+    await user.click(asking.getByRole('radio', { name: 'Measured', hidden: true }))
+    await user.click(asking.getByRole('button', { name: 'Put it on record', hidden: true }))
+    expect(await asking.findByText(/Not now/)).toBeTruthy()
     const wentBack = bench.working.state.sequence
     expect(commands(stored)).toEqual([
       { type: 'findCause', jobId: J, wentBack, cause: 'other', said: 'a draught', how: 'measured' },

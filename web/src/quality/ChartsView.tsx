@@ -1,4 +1,4 @@
-import { hasLimits, mayDo, type QualityFigures } from '@yentrik/core'
+import { CHANCE_ONE_IN, hasLimits, mayDo, type QualityFigures } from '@yentrik/core'
 import { useState } from 'react'
 import { freshen } from '../live/queries.ts'
 import { request } from '../live/request.ts'
@@ -71,7 +71,7 @@ export function ChartsView({ figures: { charts, toLook } }: { readonly figures: 
         <ControlChart key={shown.series} series={shown.series} tall />
         <p className="mt-3 text-sm opacity-80">
           In control is not within tolerance: the broken lines are what this lab does, the others what is
-          wanted. About 1 point in 90 signals by chance.
+          wanted. About 1 point in {CHANCE_ONE_IN} signals by chance.
         </p>
       </div>
       {anew && <AnewSheet series={shown.series} onClose={() => setAnew(false)} />}

@@ -1,4 +1,11 @@
-import type { HandsLost, Line, QualityFigures, Share } from '@yentrik/core'
+import {
+  CHANCE_ONE_IN,
+  type HandsLost,
+  type Line,
+  type QualityFigures,
+  type Share,
+  SIGNAL_DAYS,
+} from '@yentrik/core'
 import type { ReactNode } from 'react'
 import type { CasesShown } from './CasesSheet.tsx'
 import { Dots, IntervalBar } from './marks.tsx'
@@ -75,7 +82,7 @@ export function FiveLines({ figures, names, onCases, onCharts }: FiveLinesProps)
         <span className="text-sm">
           {signal
             ? `${chartName}: ${ruleWords[signal.rule]}`
-            : 'nothing new in the last 7 days; 1 point in about 90 signals by chance'}
+            : `nothing new in the last ${SIGNAL_DAYS} days; 1 point in about ${CHANCE_ONE_IN} signals by chance`}
         </span>
       </Row>
       <p className="border-base-300 flex flex-wrap items-center gap-x-5 gap-y-1 border-t px-5 py-2 text-sm">

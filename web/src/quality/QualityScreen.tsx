@@ -1,5 +1,5 @@
 import type { QualityShown } from '@yentrik/contract'
-import type { QualityFigures, QualityTable } from '@yentrik/core'
+import { DOTS_BELOW, FROZEN_AT, type QualityFigures, type QualityTable } from '@yentrik/core'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link, NavLink, useNavigate, useParams } from 'react-router'
@@ -173,8 +173,8 @@ function Overview({
           <>
             <h2 className="text-xl font-bold">Charts</h2>
             <p className="mt-2">
-              Nothing was measured yet. From 8 first readings of a check on there are limits, from 20 they
-              stay.
+              Nothing was measured yet. From {DOTS_BELOW} first readings of a check on there are limits, from{' '}
+              {FROZEN_AT} they stay.
             </p>
           </>
         )}

@@ -148,17 +148,21 @@ export function StepsView({
   )
 }
 
-function Rolled({ job: { rolled, flow, touchShare, notRecorded } }: { readonly job: JobYield }) {
+function Rolled({
+  job: { rolled, flow, touchShare, notRecorded, tooMuchMissing },
+}: {
+  readonly job: JobYield
+}) {
   const all = flowParts.reduce((sum, part) => sum + flow[part], 0)
   return (
     <div className="grid gap-2">
-      <p className="text-lg">
+      <p className={`text-lg ${tooMuchMissing ? 'opacity-60' : ''}`}>
         <b>Nothing done again in {shareWords(rolled.jobs)}</b>{' '}
         <span className="opacity-80">
           of the jobs of a year; if faults came singly it would be {percent(rolled.product)} %.
         </span>
         {notRecorded > 0 && (
-          <span className={notRecorded > rolled.jobs.of / 5 ? 'text-warning' : ''}>
+          <span className={tooMuchMissing ? 'text-warning' : ''}>
             {' '}
             {notRecorded} verdicts were not recorded: that is not good, and not bad.
           </span>

@@ -1,6 +1,8 @@
 import type { QualityShown } from '@yentrik/contract'
 import {
   type Comparison,
+  DOTS_BELOW,
+  FROZEN_AT,
   type Interval,
   materials,
   returnCauses,
@@ -81,8 +83,8 @@ export const ruleWords = {
 } as const
 
 export const stateWords = {
-  dots: 'dots only, below 8',
+  dots: `dots only, below ${DOTS_BELOW}`,
   provisional: 'provisional: one in 30 to 50 points outside by chance alone',
-  frozen: 'limits from the first 20, kept since',
+  frozen: `limits from the first ${FROZEN_AT}, kept since`,
   tooCoarse: 'reads too coarsely for limits',
 } as const
