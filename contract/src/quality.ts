@@ -30,6 +30,8 @@ export interface QualityShown {
 /** A chart with every value in it. */
 export interface ChartShown extends Omit<SeriesChart, 'points'> {
   readonly points: readonly ChartPoint[]
+  /** The numbers of the lots that its values are from. */
+  readonly lots: Readonly<Record<string, string>>
 }
 /** How often each cause of a fault was found in this lab. */
 export interface FaultFindings {

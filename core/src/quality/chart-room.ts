@@ -13,6 +13,8 @@ export interface ChartPoint extends CaseRef {
   /** A later reading of the same job: in no limit. */
   readonly repeat?: true
   readonly leftOut?: string
+  /** Of the lot that the step was mixed from, by its id. */
+  readonly lot?: string
 }
 export interface ChartSignal extends CaseRef {
   readonly series: string
@@ -131,11 +133,12 @@ function chartOf({ about, template, of, values }: Gathered, said: readonly LabEv
     points: () =>
       order.map((n): ChartPoint => {
         const leftOut = outOf(n)
-        const { at, sequence, value, repeat } = values[n]!
+        const { at, sequence, value, repeat, lot } = values[n]!
         return {
           ...refTo(of[n]!, at),
           ...{ sequence, value },
           ...(repeat ? { repeat } : {}),
+          ...(lot === undefined ? {} : { lot }),
           ...(leftOut === undefined ? {} : { leftOut }),
         }
       }),

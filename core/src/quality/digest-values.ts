@@ -22,9 +22,11 @@ export function seriesOf(
   for (const { step, attempt } of opened) {
     const at = `${job.route.templateId}/${step.id}`
     const first = attempt.attempt === 1
-    const stamp = (each: { readonly at: string; readonly sequence: number }) => ({
+    const lastLot = attempt.mixes.at(-1)?.lots[0]
+    const stamp = (each: { readonly at: string; readonly sequence: number }, lot = lastLot) => ({
       at: Date.parse(each.at),
       sequence: each.sequence,
+      ...(lot === undefined ? {} : { lot }),
     })
     for (const reading of attempt.readings) {
       const check = step.checks?.find(({ id }) => id === reading.checkId)
@@ -50,7 +52,11 @@ export function seriesOf(
       const { product, materialId, amountId } = mix
       const name = `Ratio of ${product ?? materials.get(materialId)?.name.toLowerCase() ?? materialId}`
       const key = `${at}/${amountId}~${product ?? materialId}`
-      add({ key, step: step.id, name, quantity: 'percent' }, { ...stamp(mix), value: off }, first)
+      add(
+        { key, step: step.id, name, quantity: 'percent' },
+        { ...stamp(mix, mix.lots[0]), value: off },
+        first,
+      )
     }
     for (const { sheetId, sequence, at: when } of attempt.sheets) {
       const peak = judged.get(sequence)?.peakCelsius

@@ -161,6 +161,22 @@ describe('what did not pass', () => {
       },
     ])
   })
+  it('a value knows the lot that its step was mixed from', () => {
+    const made = new MadeCase('a').step('p', 0, 10)
+    made.start('q', 10)
+    made.add('mixRecorded', 11, { stepId: 'q', amountId: 'x', materialId: 'stone', lots: ['L1'] })
+    made.read(1.5, 12)
+    expect(made.digest().jobs[0]!.series[0]!.values).toMatchObject([{ value: 1.5, lot: 'L1' }])
+    const stone = { stepId: 'q', materialId: 'dental-stone', powderGrams: 100, liquidMillilitres: 30 }
+    made.add('mixRecorded', 13, { ...stone, amountId: 'one', lots: ['L2'] })
+    made.add('mixRecorded', 14, { ...stone, amountId: 'other', lots: ['L3'] })
+    const ratios = made.digest().jobs[0]!.series.filter(({ quantity }) => quantity === 'percent')
+    // Each of its own lot, whichever was mixed last; as wanted, so nothing off.
+    expect(ratios.map(({ values }) => values)).toMatchObject([
+      [{ value: 0, lot: 'L2' }],
+      [{ value: 0, lot: 'L3' }],
+    ])
+  })
   it('of a second attempt they are repeats, though the first was never read', () => {
     const made = new MadeCase('a').step('p', 0, 10)
     made.start('q', 10)

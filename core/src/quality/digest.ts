@@ -2,7 +2,7 @@ import type { CaseMark, CauseHow } from '../case/index.ts'
 import type { QuantityKind } from '../quantity/index.ts'
 
 /** Goes up whenever a digest gains or changes something, so that kept ones are made again. */
-export const DIGEST_VERSION = 1
+export const DIGEST_VERSION = 2
 
 /** Where the time of a job goes: each minute is exactly one of them. */
 export const flowParts = ['held', 'dentist', 'clinic', 'hands', 'byItself', 'queue', 'closed'] as const
@@ -60,6 +60,8 @@ export interface ValueDigest {
   readonly value: number
   /** Not the first reading of a first attempt: shown hollow, in no limit. */
   readonly repeat?: true
+  /** Of the lot that the step was mixed from last. */
+  readonly lot?: string
 }
 /** One series of a job: a check, the ratio of a mix, the peak of a cure. */
 export interface SeriesDigest {

@@ -58,7 +58,13 @@ export class QualityController {
         'There is no such chart.',
         'Go back to Quality and choose one.',
       )
-    return { ...found, points: found.points() }
+    const points = found.points()
+    const lots = await this.lots(points.flatMap(({ lot }) => lot ?? []))
+    return {
+      ...found,
+      points,
+      lots: Object.fromEntries(lots.map(({ lotId, number }) => [lotId, number] as const)),
+    }
   }
 
   @Handles('GET /quality/table')
@@ -126,7 +132,10 @@ export class QualityController {
   }
 
   private comparedLots({ comparisons }: QualityFigures): Promise<LotRow[]> {
-    const lotIds = comparisons.flatMap(({ kind, name }) => (kind === 'lot' ? [name] : []))
-    return this.dataSource.manager.findBy(LotRow, { lotId: In(lotIds) })
+    return this.lots(comparisons.flatMap(({ kind, name }) => (kind === 'lot' ? [name] : [])))
+  }
+
+  private lots(lotIds: readonly string[]): Promise<LotRow[]> {
+    return this.dataSource.manager.findBy(LotRow, { lotId: In([...new Set(lotIds)]) })
   }
 }

@@ -15,6 +15,8 @@ import { ruleWords, stateWords } from './quality-words.ts'
 /** As many as can be told apart. */
 const MOST_SHOWN = 60
 const MOST_OTHERS = 4
+/** How high the band of a lot stands, in steps of the axis. */
+const BAND_OF_ROOM = 0.7
 
 /** One series of measured values: dots, limits, tolerance, and what was said of its signals. */
 export function ControlChart({
@@ -158,6 +160,21 @@ function Look({
   )
 }
 
+/** Values one after the other that are from the same lot; what is of none makes no band. */
+function lotRuns(
+  points: ChartShown['points'],
+): readonly { readonly lot: string; readonly first: number; readonly last: number }[] {
+  const runs: { lot: string; first: number; last: number }[] = []
+  for (const [n, { lot }] of points.entries()) {
+    const before = runs.at(-1)
+    if (lot === undefined) continue
+    if (before?.lot === lot) before.last = n
+    else runs.push({ lot, first: n, last: n })
+  }
+  // One lot for all says nothing.
+  return runs.length > 1 ? runs : []
+}
+
 /** As many places as tell its values apart. */
 function rounded(value: number, { points, mean }: ChartShown): number {
   const values = points.map((point) => point.value)
@@ -195,6 +212,7 @@ function optionOf(chart: ChartShown, points: ChartShown['points'], say: (words: 
     other !== undefined && Math.abs(value - other) < 0.14 * (most - least)
   // A round step of the axis.
   const room = 10 ** Math.floor(Math.log10(most - least || 1)) / 2
+  const axisLeast = (Math.floor(least / room) - (lotRuns(points).length > 1 ? 1 : 0)) * room
   return {
     animation: false,
     textStyle: { fontFamily: 'inherit' },
@@ -209,7 +227,7 @@ function optionOf(chart: ChartShown, points: ChartShown['points'], say: (words: 
     yAxis: {
       type: 'value',
       scale: true,
-      min: Math.floor(least / room) * room,
+      min: axisLeast,
       max: Math.ceil((most + room / 3) / room) * room,
       axisLabel: { formatter: (value: number) => inWords(value) },
       splitLine: { lineStyle: { color: 'var(--color-base-300)' } },
@@ -241,6 +259,19 @@ function optionOf(chart: ChartShown, points: ChartShown['points'], say: (words: 
         symbol: 'circle',
         showAllSymbol: true,
         emphasis: { disabled: true },
+        // Which lot it was mixed from, as bands along the foot.
+        markArea: {
+          silent: true,
+          label: { position: 'insideLeft' as const, color: ink, fontSize: 11 },
+          data: lotRuns(points).map(({ lot, first, last }, n) => [
+            {
+              name: chart.lots[lot] ?? lot,
+              coord: [first, axisLeast],
+              itemStyle: { color: 'var(--color-primary)', opacity: n % 2 === 0 ? 0.22 : 0.1 },
+            },
+            { coord: [last, axisLeast + room * BAND_OF_ROOM] },
+          ]),
+        },
         markLine: {
           silent: true,
           symbol: 'none',

@@ -62,7 +62,7 @@ function shownOf(cases: readonly MadeCase[], more: Partial<QualityShown> = {}): 
 }
 const chartOf = (cases: readonly MadeCase[]) => {
   const [chart] = seriesCharts(countedRecord(inputOf(cases)))
-  return { ...chart, points: chart!.points() }
+  return { ...chart, points: chart!.points(), lots: {} }
 }
 function open(cases: readonly MadeCase[], at = '/quality', more: object = {}) {
   useLabClock.setState({ labMillis: now, steadyMillis: performance.now(), speed: 1, mayBeMoved: false })
