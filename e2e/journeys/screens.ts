@@ -57,3 +57,11 @@ export async function prefer(page: Page, preferences: object): Promise<void> {
     JSON.stringify({ state, version: 0 }),
   )
 }
+
+/**
+ * Back as with the button of the browser. A page that was kept whole comes back without being loaded: newer browsers then tell of
+ * no load, and who waits for it waits for ever.
+ */
+export async function goBack(page: Page): Promise<void> {
+  await page.goBack({ waitUntil: 'commit' })
+}

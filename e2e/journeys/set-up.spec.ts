@@ -22,6 +22,7 @@ import {
 } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 import { pdfBoxes } from './pdf-boxes.ts'
+import { goBack } from './screens.ts'
 
 /** The rule laid across an invented cast: behind the front, rim and crest on each side. */
 const ruler = [
@@ -181,7 +182,7 @@ test('a set-up from the rim to its return from the try-in, with a change that th
     await start(page)
     await page.goto('/')
     await expect(page.getByText(`${docket} back`)).toBeVisible()
-    await page.goBack()
+    await goBack(page)
     await forward(request, 3 * 24 * 60 + 12 * 60)
     await expect(page.getByRole('region', { name: 'Clock' })).toHaveAttribute('data-verdict', 'late')
     const says = check(page, 'The dentist says')

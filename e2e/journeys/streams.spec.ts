@@ -1,5 +1,6 @@
 import type { APIRequestContext } from '@playwright/test'
 import { expect, test } from './lab.ts'
+import { goBack } from './screens.ts'
 
 interface Summary {
   readonly caseId: string
@@ -40,7 +41,7 @@ test('a page that one comes back to has what was done meanwhile', async ({ page,
   await expect(page.getByRole('region', { name: 'Current step' })).toBeVisible()
   await page.goto('/api/docs')
   await note(request, cast, 'while nobody looked')
-  await page.goBack()
+  await goBack(page)
   await expect(page.getByText('while nobody looked')).toBeVisible()
 })
 

@@ -12,6 +12,7 @@ import {
   work,
 } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
+import { goBack } from './screens.ts'
 
 test('a study cast from the door to delivered, every step', async ({ page, request }) => {
   const docket = await takeIn(page, 'Study cast', 'Upper', 'SC-1')
@@ -112,7 +113,7 @@ test('a failed impression stops the case for the dentist, and a new one starts i
   await expect(page.getByRole('region', { name: 'Waiting for an answer' })).toContainText(
     'The impression is torn or incomplete',
   )
-  await page.goBack()
+  await goBack(page)
   await page.getByRole('button', { name: 'Enter the answer' }).click()
   const sheet = page.getByRole('dialog', { name: "The dentist's answer" })
   await sheet.getByLabel('What the dentist said').fill('A new impression comes at noon')
