@@ -1,5 +1,5 @@
 import { finishedAt, isSettled, type JobState, metMillis, type StepState, startedAt } from '../case/index.ts'
-import type { Skill, Station } from '../planning/index.ts'
+import { type Skill, type Station, usualSpread } from '../planning/index.ts'
 import {
   type PlanFacts,
   planFactsOf,
@@ -30,6 +30,8 @@ export interface Task {
   readonly minutes: number
   readonly skill?: Skill
   readonly mayPause?: true
+  /** Of its minutes, standard deviation by mean, as the lab has timed them. */
+  readonly spread?: number
   readonly program?: string
   /** It was begun, or is over: ms. */
   readonly begun?: { readonly from: number; readonly until: number; readonly by?: string }
@@ -74,7 +76,11 @@ export interface JobContext {
   readonly name: string
   readonly now: number
   readonly template: RouteTemplate | undefined
-  readonly minutes: (stepId: string) => { readonly hands?: number; readonly wait?: number }
+  readonly minutes: (stepId: string) => {
+    readonly hands?: number
+    readonly wait?: number
+    readonly spread?: number
+  }
   readonly runningIn: (stepId: string) => RunningIn | undefined
   /** Longest waits behind what is done are let go: nobody can keep them. */
   readonly letWaitsGo: boolean
@@ -87,6 +93,18 @@ export interface JobContext {
 /** The rest of a job as tasks with their links and places. */
 export function jobWork(job: JobState, context: JobContext): JobWork {
   return new JobBuilder(job, context).build()
+}
+
+/** Of two stretches one after the other that do not hang together; where neither is timed, as is usual for hands. */
+function spreadTogether(
+  one: Pick<Task, 'minutes' | 'spread'>,
+  other: Pick<Task, 'minutes' | 'spread'>,
+): Pick<Task, 'spread'> {
+  if (one.spread === undefined && other.spread === undefined) return {}
+  const deviation = ({ minutes, spread = usualSpread.attended }: Pick<Task, 'minutes' | 'spread'>) =>
+    minutes * spread
+  const minutes = one.minutes + other.minutes
+  return minutes > 0 ? { spread: Math.hypot(deviation(one), deviation(other)) / minutes } : {}
 }
 
 class JobBuilder {
@@ -217,13 +235,15 @@ class JobBuilder {
       ) &&
       !this.context.pinned.has(step.id) &&
       !before.steps.some(({ stepId }) => this.context.pinned.has(stepId))
+    const { spread } = this.context.minutes(step.id)
     if (!goesOn) {
-      this.add(step, 'hands', { minutes, ...own })
+      this.add(step, 'hands', { minutes, ...own, ...(spread === undefined ? {} : { spread }) })
       return
     }
     const together: Task = {
       ...before,
       minutes: before.minutes + minutes,
+      ...spreadTogether(before, { minutes, ...(spread === undefined ? {} : { spread }) }),
       steps: [...before.steps, { stepId: step.id, name: step.name, afterMinutes: before.minutes }],
     }
     this.tasks[this.tasks.length - 1] = together

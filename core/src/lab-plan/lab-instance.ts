@@ -307,6 +307,7 @@ function kindOf(task: Task, pin: PlanSettings['pins'][number] | undefined, abili
     kind: 'attended',
     skill,
     ...(mayPause ? { mayPause: true } : {}),
+    ...(task.spread === undefined ? {} : { spread: task.spread }),
     ...(at !== undefined && at >= nowMinute ? { pinnedMinute: at } : {}),
     ...(who === undefined ? {} : { personId: who }),
   } as PlanStepOfHands

@@ -197,6 +197,26 @@ describe('what a step tells the plan', () => {
     )
     expect(task(own, 'trim').minutes).toBe(7)
   })
+  it('what the lab has timed spreads as it was timed; together with what is not, by both', () => {
+    const spreadIn = (minutes: PlanSettings['minutes']) => {
+      const lab = labInstance(labOf([new Bench('study-cast')], { settings: settings({ minutes }) }))
+      const { id } = task(lab, 'fill')
+      const step = lab.instance.steps.find((each) => each.id === id)!
+      return { minutes: step.minutes, spread: step.kind === 'attended' ? step.spread : undefined }
+    }
+    const usual = spreadIn({})
+    expect(usual.spread).toBeUndefined()
+    const together = task(labInstance(labOf([new Bench('study-cast')])), 'fill').steps.map(
+      ({ stepId }) => stepId,
+    )
+    expect(together[0]).toBe('fill')
+    expect(together.length).toBeGreaterThan(1)
+    const { steps } = routeTemplates.get('study-cast')!
+    const others = together.slice(1).map((stepId) => steps.find(({ id }) => id === stepId)!.handsOnMinutes)
+    // 10 min at a tenth, the others at a quarter each: independent, so their squares add up.
+    const wanted = Math.hypot(1, ...others.map((each) => each / 4)) / usual.minutes
+    expect(spreadIn({ 'study-cast/fill': { hands: 10, spread: 0.1 } }).spread).toBeCloseTo(wanted, 12)
+  })
   it('work that lies in a machine holds that one until its run is over', () => {
     const bench = new Bench('complete-denture').upTo('cure-long-boil')
     const until = bench.now + 300 * MINUTE

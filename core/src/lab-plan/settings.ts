@@ -50,7 +50,12 @@ export const holidaysShape = list(record({ day: day({ example: '2026-12-25' }), 
 export type Holidays = Of<typeof holidaysShape>
 
 /** Minutes of a step as this lab has timed it. */
-const ownMinutesShape = record({ hands: maybe(figure(0, 10_000)), wait: maybe(figure(0, 100_000)) })
+const ownMinutesShape = record({
+  hands: maybe(figure(0, 10_000)),
+  wait: maybe(figure(0, 100_000)),
+  /** Of the hands, standard deviation by mean: timed, never entered. */
+  spread: maybe(figure(0, 2)),
+})
 /** By template and step, as complete-denture/trim-master. */
 export const ownMinutesListShape = named(ownMinutesShape, 3000)
 

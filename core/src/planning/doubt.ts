@@ -1,7 +1,7 @@
 import { seededRandom } from '../random/index.ts'
 import { Diary } from './bookings.ts'
 import { ATTENDED, CLINIC, type Network, NONE, PROGRAM } from './network.ts'
-import type { Plan } from './plan-shape.ts'
+import type { Plan, PlanStep } from './plan-shape.ts'
 
 /** Of durations, standard deviation by mean (common practice, until the lab's own times replace it). */
 export const usualSpread = { attended: 0.25, wait: 0.05, program: 0.02, clinicDayMore: 0.15 } as const
@@ -26,6 +26,7 @@ export interface Doubt {
 /**
  * What becomes of a plan when things take as long as they take. The lab reacts: whoever can takes the next step in the planned order, a batch
  * waits for all of it, and what begins a longest wait or a program does not begin before its planned time.
+ * @param spread of all steps of a kind; left out: of hands as the lab has timed them, where it has, else as is usual
  * @param strict every step by its planned person and not before its planned time; without spread that is the plan itself
  */
 export function simulate(
@@ -39,6 +40,8 @@ export function simulate(
   },
 ): Doubt {
   const { runs, seed, spread = usualSpread, strict = false } = options
+  const ofHands = (step: number) =>
+    options.spread === undefined ? (spreadOf(net.steps[step]!) ?? spread.attended) : spread.attended
   const random = seededRandom(seed)
   const planned = new Map(plan.steps.map((step) => [step.id, step]))
   const starts = Int32Array.from(net.ids, (id) => planned.get(id)!.startMinute)
@@ -104,7 +107,7 @@ export function simulate(
       const until = net.frozenEnd[step]!
       // What was ended has no doubt left; what runs has that of its rest.
       const left = until - Math.max(from, net.now)
-      const cv = net.kind[step] === ATTENDED ? spread.attended : spread.program
+      const cv = net.kind[step] === ATTENDED ? ofHands(step) : spread.program
       const ends = left > 0 ? until - left + drawn(left, cv) : until
       lie(step, from, ends)
       const whose = net.frozenPerson[step]!
@@ -114,7 +117,7 @@ export function simulate(
     }
     function hands(step: number): void {
       const ready = readyOf(step)
-      const minutes = drawn(net.minutes[step]!, spread.attended)
+      const minutes = drawn(net.minutes[step]!, ofHands(step))
       const same = net.samePersonAs[step]!
       const able = strict ? [who[step]!] : same === NONE ? net.able[step]! : [whoDid.get(same) ?? who[step]!]
       let best = Number.POSITIVE_INFINITY
@@ -167,6 +170,8 @@ export function simulate(
     return Math.max(1, Math.round(minutes * Math.exp(Math.sqrt(variance) * normal - variance / 2)))
   }
 }
+
+const spreadOf = (step: PlanStep) => (step.kind === 'attended' ? step.spread : undefined)
 
 /** What goes through a program together, and which step opens and closes its machine. */
 function batchesOf(net: Network, plan: Plan, starts: Int32Array) {

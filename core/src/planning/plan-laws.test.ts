@@ -283,6 +283,20 @@ describe('why, until when, how sure', () => {
     expect(Math.abs(mean - 60)).toBeLessThan(1.2)
     expect(Math.abs(endAt(doubt.ends[0]!, 0.5) - 480 - 58.2)).toBeLessThan(1.5)
   })
+  it('a step that the lab has timed spreads as it was timed, unless all are given one', () => {
+    const timed = tinyLab({ steps: [{ ...hands('A.1', 60), spread: 0.1 } as ReturnType<typeof hands>] })
+    const net = network(timed)
+    const { plan } = planOf(timed, 1)
+    const deviationOf = (options: object) => {
+      const [ends] = simulate(net, plan, { runs: 4000, seed: 2, ...options }).ends
+      const minutes = [...ends!].map((end) => end - 480)
+      const mean = minutes.reduce((sum, each) => sum + each, 0) / minutes.length
+      return Math.sqrt(minutes.reduce((sum, each) => sum + (each - mean) ** 2, 0) / minutes.length)
+    }
+    // 6 min of 60; the rounding to minutes adds 1/12 to a variance of 36.
+    expect(Math.abs(deviationOf({}) - 6)).toBeLessThan(0.4)
+    expect(Math.abs(deviationOf({ spread: { ...noSpread, attended: 0.25 } }) - 15)).toBeLessThan(1)
+  })
   it('a second oven is the way out of a full one; by hand 65 min', () => {
     const fired = (one: string, program: string) => [
       hands(`${one}.1`, 10),

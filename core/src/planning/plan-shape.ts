@@ -38,6 +38,8 @@ const stepShape = byTag('kind', {
     ...ofEveryStep,
     skill: id(),
     mayPause: maybe(yesNo()),
+    /** Of its minutes, standard deviation by mean, where the lab has timed it. */
+    spread: maybe(figure(0, 2)),
     /** Pinned to a start. */
     pinnedMinute: maybe(minute()),
     /** Pinned to a person. */

@@ -66,8 +66,9 @@ export class QualityRecord implements OnApplicationBootstrap {
       const input = await this.input()
       const minutes: Record<string, PlanSettings['minutes'][string]> = {}
       const { times } = qualityFigures(input, { from: input.now - 30 * DAY, until: input.now }, planOf)
-      for (const { template, step, takenMinutes } of times)
-        if (takenMinutes !== undefined) minutes[`${template}/${step}`] = { hands: takenMinutes }
+      for (const { template, step, takenMinutes, learned } of times)
+        if (takenMinutes !== undefined)
+          minutes[`${template}/${step}`] = { hands: takenMinutes, spread: learned.cv }
       this.plans.learn(minutes)
     } catch (error) {
       this.logger.error(`The lab's own times were not read: ${String(error)}`)

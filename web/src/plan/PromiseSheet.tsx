@@ -77,8 +77,8 @@ export function PromisedWords({ found, now }: { found: Promised; now: number }) 
               .join('; ')}${found.pushes.length > 5 ? ` and ${found.pushes.length - 5} more` : ''}.`}
       </p>
       <p className="text-sm opacity-80">
-        Times spread as is usual (hands by a quarter, waits by a twentieth; a clinic one day later in 15 of
-        100): common practice, until the lab has its own.
+        Times spread as is usual (hands by a quarter or as this lab has timed them, waits by a twentieth; a
+        clinic one day later in 15 of 100): common practice, until the lab has its own.
       </p>
     </div>
   )
