@@ -1,14 +1,9 @@
 import { CHANCE_ONE_IN, hasLimits, mayDo, type QualityFigures } from '@yentrik/core'
 import { useState } from 'react'
-import { freshen } from '../live/queries.ts'
-import { request } from '../live/request.ts'
-import { useRequest } from '../live/use-request.ts'
-import { Message } from '../parts/Message.tsx'
-import { Sheet } from '../parts/Sheet.tsx'
-import { TextField } from '../parts/TextField.tsx'
 import { useSession } from '../session/session.ts'
 import { ControlChart } from './ControlChart.tsx'
 import { jobName, ruleWords } from './quality-words.ts'
+import { ReasonSheet } from './ReasonSheet.tsx'
 
 type Listed = QualityFigures['charts'][number]
 
@@ -74,7 +69,20 @@ export function ChartsView({ figures: { charts, toLook } }: { readonly figures: 
           wanted. About 1 point in {CHANCE_ONE_IN} signals by chance.
         </p>
       </div>
-      {anew && <AnewSheet series={shown.series} onClose={() => setAnew(false)} />}
+      {anew && (
+        <ReasonSheet
+          title="Begin the limits anew"
+          deed={(reason) => ({ type: 'limitsSet', series: shown.series, reason })}
+          act="From now on"
+          changes={['GET /quality', 'GET /quality/chart']}
+          onClose={() => setAnew(false)}
+        >
+          <p>
+            What was read so far stays, but counts in no limit any more. It is for another product, gauge or
+            method.
+          </p>
+        </ReasonSheet>
+      )}
     </section>
   )
 }
@@ -84,37 +92,4 @@ function lastWords({ signals, state }: Listed): string {
   if (last) return `${last.docket}: ${ruleWords[last.rule]}${last.seen ? ', looked at' : ''}`
   if (state === 'dots') return 'dots only'
   return state === 'tooCoarse' ? 'too coarse for limits' : 'quiet'
-}
-
-/** Another product, gauge or method: from now on the limits are worked out anew, and it is on record why. */
-function AnewSheet({ series, onClose }: { readonly series: string; readonly onClose: () => void }) {
-  const [reason, setReason] = useState('')
-  const { refusal, run } = useRequest()
-  const set = () =>
-    run(async () => {
-      await request('POST /quality/said', { body: { type: 'limitsSet', series, reason } })
-      await freshen('GET /quality', 'GET /quality/chart')
-      onClose()
-    })
-  return (
-    <Sheet title="Begin the limits anew" onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void set()
-        }}
-      >
-        <p>
-          What was read so far stays, but counts in no limit any more. It is for another product, gauge or
-          method.
-        </p>
-        <TextField label="Why" text={reason} onText={setReason} />
-        {refusal && <Message tone="error" words={refusal} />}
-        <button type="submit" className="act-main justify-self-start">
-          From now on
-        </button>
-      </form>
-    </Sheet>
-  )
 }

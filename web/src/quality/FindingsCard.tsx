@@ -1,13 +1,9 @@
 import type { FaultFindings } from '@yentrik/contract'
 import { mayDo, sumOf } from '@yentrik/core'
 import { useState } from 'react'
-import { freshen, useAnswer } from '../live/queries.ts'
-import { request } from '../live/request.ts'
-import { useRequest } from '../live/use-request.ts'
-import { Message } from '../parts/Message.tsx'
-import { Sheet } from '../parts/Sheet.tsx'
-import { TextField } from '../parts/TextField.tsx'
+import { useAnswer } from '../live/queries.ts'
 import { useSession } from '../session/session.ts'
+import { ReasonSheet } from './ReasonSheet.tsx'
 
 /** What the lab has found of each fault: it orders the fault finder's list. A new oven or investment begins it anew. */
 export function FindingsCard() {
@@ -47,39 +43,25 @@ export function FindingsCard() {
           </li>
         ))}
       </ul>
-      {reset && <ResetSheet of={reset} onClose={() => setReset(undefined)} />}
+      {reset && (
+        <ReasonSheet
+          title={`Begin anew: ${reset.fault}`}
+          deed={(reason) => ({
+            type: 'causeWeightsReset',
+            place: reset.place,
+            fault: reset.fault,
+            reason,
+          })}
+          act="From now on"
+          changes={['GET /quality/findings']}
+          onClose={() => setReset(undefined)}
+        >
+          <p>
+            What was found so far stays on record, and orders the list no more: for a new investment, a new
+            oven, another way.
+          </p>
+        </ReasonSheet>
+      )}
     </section>
-  )
-}
-
-function ResetSheet({ of: { place, fault }, onClose }: { of: FaultFindings; onClose: () => void }) {
-  const [reason, setReason] = useState('')
-  const { refusal, run } = useRequest()
-  const tell = () =>
-    run(async () => {
-      await request('POST /quality/said', { body: { type: 'causeWeightsReset', place, fault, reason } })
-      await freshen('GET /quality/findings')
-      onClose()
-    })
-  return (
-    <Sheet title={`Begin anew: ${fault}`} onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void tell()
-        }}
-      >
-        <p>
-          What was found so far stays on record, and orders the list no more: for a new investment, a new
-          oven, another way.
-        </p>
-        <TextField label="Why" text={reason} onText={setReason} />
-        {refusal && <Message tone="error" words={refusal} />}
-        <button type="submit" className="act-main justify-self-start">
-          From now on
-        </button>
-      </form>
-    </Sheet>
   )
 }

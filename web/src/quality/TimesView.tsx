@@ -1,15 +1,11 @@
 import { LEAST_PROMISES, LEAST_TIMES, mayDo, type QualityFigures, type StepTime } from '@yentrik/core'
 import { useState } from 'react'
-import { freshen } from '../live/queries.ts'
-import { request } from '../live/request.ts'
-import { useRequest } from '../live/use-request.ts'
-import { Message } from '../parts/Message.tsx'
 import { Sheet } from '../parts/Sheet.tsx'
-import { TextField } from '../parts/TextField.tsx'
 import { useSession } from '../session/session.ts'
 import { DataTable } from '../table/DataTable.tsx'
 import type { CasesShown } from './CasesSheet.tsx'
 import { jobName, percent, shareWords, stepName } from './quality-words.ts'
+import { ReasonSheet } from './ReasonSheet.tsx'
 
 const minutes = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} min`
 
@@ -195,41 +191,35 @@ function Gaps({ gaps }: { readonly gaps: readonly number[] }) {
 /** The plan keeps its own figure, or takes the lab's again: with the reason on record. */
 function RefuseSheet({ time, onClose }: { readonly time: StepTime; readonly onClose: () => void }) {
   const { person } = useSession()
-  const [reason, setReason] = useState('')
-  const { refusal, run } = useRequest()
   const { template, step, planMinutes, learned, refused, takenMinutes } = time
-  const tell = () =>
-    run(async () => {
-      await request('POST /quality/said', {
-        body: { type: 'learnedTimeRefused', template, step, refused: refused === undefined, reason },
-      })
-      await freshen('GET /quality', 'GET /plan')
-      onClose()
-    })
+  const words = (
+    <p className="text-lg">
+      The route plans {minutes(planMinutes)}. This lab took {minutes(learned.medianMinutes ?? planMinutes)} in
+      the middle of {learned.n} times; the plan takes {minutes(takenMinutes ?? planMinutes)} now, and moves by
+      a fifth a week at most.
+    </p>
+  )
+  if (!person || !mayDo(person.role, 'decide'))
+    return (
+      <Sheet title={stepName(template, step)} onClose={onClose}>
+        {words}
+      </Sheet>
+    )
   return (
-    <Sheet title={stepName(template, step)} onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void tell()
-        }}
-      >
-        <p className="text-lg">
-          The route plans {minutes(planMinutes)}. This lab took{' '}
-          {minutes(learned.medianMinutes ?? planMinutes)} in the middle of {learned.n} times; the plan takes{' '}
-          {minutes(takenMinutes ?? planMinutes)} now, and moves by a fifth a week at most.
-        </p>
-        {person && mayDo(person.role, 'decide') && (
-          <>
-            <TextField label="Why" text={reason} onText={setReason} />
-            {refusal && <Message tone="error" words={refusal} />}
-            <button type="submit" className="act-main justify-self-start">
-              {refused === undefined ? 'Keep the figure of the route' : "Take the lab's own again"}
-            </button>
-          </>
-        )}
-      </form>
-    </Sheet>
+    <ReasonSheet
+      title={stepName(template, step)}
+      deed={(reason) => ({
+        type: 'learnedTimeRefused',
+        template,
+        step,
+        refused: refused === undefined,
+        reason,
+      })}
+      act={refused === undefined ? 'Keep the figure of the route' : "Take the lab's own again"}
+      changes={['GET /quality', 'GET /plan']}
+      onClose={onClose}
+    >
+      {words}
+    </ReasonSheet>
   )
 }
