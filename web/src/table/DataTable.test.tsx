@@ -52,6 +52,15 @@ describe('a table', () => {
     expect(screen.getByText('4 rows')).toBeTruthy()
     expect(screen.getByRole('table', { name: 'Lots' }).getAttribute('aria-rowcount')).toBe('5')
   })
+  it('begins at the row that is looked for, marked, and is then whoever reads it', async () => {
+    const { user } = table(some, { startsAt: 'A-1' })
+    const focusable = () => screen.getAllByRole('row').find((row) => row.getAttribute('tabindex') === '0')!
+    expect(focusable().firstChild?.textContent).toBe('A-1')
+    expect(focusable().className).toContain('bg-warning')
+    focusable().focus()
+    await user.keyboard('{ArrowDown}')
+    expect(focusable().firstChild?.textContent).toBe('B-2')
+  })
   it('is sorted by a tap on a head, and the other way by another; digits by their value', async () => {
     const { user } = table()
     await user.click(head('Lot'))
