@@ -97,7 +97,7 @@ testOfQuality.describe('a year of a lab', () => {
   testOfQuality('the month on two pages, without a name; the tables as CSV', async ({ page }) => {
     await page.goto('/quality')
     await page.getByRole('link', { name: 'The month, 2 pages' }).click()
-    await expect(page.getByRole('heading', { name: 'What we do not know' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'What we do not know', exact: true })).toBeVisible()
     await expect(page.getByRole('img', { name: /values, \d+ of them signalled/ }).first()).toBeVisible()
     const text = await page.getByRole('main').innerText()
     for (const name of ['Ilse', 'Ngozi', 'Ravi', 'Tomas']) expect(text).not.toContain(name)
