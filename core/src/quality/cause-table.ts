@@ -107,3 +107,14 @@ export function finderHits({ backs }: CountedRecord, period: Period): CauseHits 
   )
   return ranks.length > 0 ? causeHits(ranks) : undefined
 }
+
+/** Whether each might have cost as much as the one before it: then nothing is said of their order. */
+export function noClearOrder(rows: readonly Pick<CauseRow, 'handsHours' | 'interval'>[]): boolean {
+  return (
+    rows.length > 1 &&
+    rows.every(({ interval, handsHours }, n) => {
+      const before = rows[n - 1]
+      return !before || (interval?.high ?? handsHours) >= (before.interval?.low ?? before.handsHours)
+    })
+  )
+}

@@ -188,13 +188,11 @@ function promises({ cases }: CountedRecord, now: number): Promises {
 
 /** What a lab cannot know yet, with what it would take: as words for whoever asks. */
 export interface Unknown {
-  readonly about: 'comparison' | 'promises' | 'remakes' | 'chart' | 'time'
+  readonly about: 'promises' | 'remakes'
   readonly question: string
   readonly counted: string
   /** How many more there must be; undefined: that cannot be said. */
   readonly more?: number
-  /** Of a comparison: both groups. */
-  readonly groups?: readonly { readonly count: number; readonly of: number }[]
   /** How many there are of how many that are wanted. */
   readonly have?: { readonly count: number; readonly of: number }
 }

@@ -1,7 +1,7 @@
 export { qualityCalculator } from './calculators.ts'
 export { castingCauses } from './casting-faults.ts'
 export { type CastingRecord, castingRecord } from './casting-record.ts'
-export { type CauseRow, type CauseTable, causeTable, findingsOf } from './cause-table.ts'
+export { type CauseRow, type CauseTable, causeTable, findingsOf, noClearOrder } from './cause-table.ts'
 export type { Findings, RankedCause, Standing } from './causes.ts'
 export {
   type ChartPoint,

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { always, at, DAY, record, said, sentBack, smooth } from '../testing/made-cases.ts'
 import { length, type MadeCase, madeRoute, pqr } from '../testing/made-record.ts'
 import { castingCauses } from './casting-faults.ts'
-import { causeTable, finderHits, findingsOf } from './cause-table.ts'
+import { causeTable, finderHits, findingsOf, noClearOrder } from './cause-table.ts'
 import { seriesCharts, signalsToLookAt, stepOfValues } from './chart-room.ts'
 import { comparisons, mustNotBePeople } from './comparisons.ts'
 import { losses } from './five-lines.ts'
@@ -211,6 +211,15 @@ describe('causes', () => {
     })
     expect(table.rows[0]!.interval).toMatchObject({ hours: 1.5 })
     expect(table.single[0]).not.toHaveProperty('interval')
+  })
+  it('have no clear order while each might be as much as the one before it', () => {
+    const row = (handsHours: number, low: number, high: number) => ({
+      handsHours,
+      interval: { low, high, hours: handsHours, events: 3, state: 'told' as const },
+    })
+    expect(noClearOrder([row(18, 5, 50), row(8, 3, 22)])).toBe(true)
+    expect(noClearOrder([row(18, 15, 50), row(8, 3, 14)])).toBe(false)
+    expect(noClearOrder([row(18, 15, 50)])).toBe(false)
   })
   it('what came twice is a row, without a range', () => {
     const { rows, single } = causeTable(record(seen(2)), always)

@@ -4,6 +4,8 @@ import { type Share, shareOf } from './rates.ts'
 
 /** Fewer promises say nothing of a plan (choice). */
 export const LEAST_PROMISES = 20
+/** Below this p the chances are called off (the usual level of a sign). */
+const SIGN_OF_BEING_OFF = 0.05
 /** Where the bins of chances begin (choice). */
 const BINS = [0, 0.5, 0.7, 0.8, 0.9] as const
 
@@ -24,6 +26,8 @@ export interface Calibration {
   /** Below or above 2 the chances are off; undefined where every one was 0, 1 or a half. */
   readonly z?: number
   readonly p?: number
+  /** So far off by chance alone less than once in twenty. */
+  readonly off: boolean
   readonly bins: readonly PromiseBin[]
 }
 
@@ -55,6 +59,7 @@ export function calibration(chances: readonly number[], kept: readonly boolean[]
     variance > 0
       ? sumOf(promises.map(({ chance: p, kept: o }) => (o - p) * (1 - 2 * p))) / Math.sqrt(variance)
       : undefined
+  const p = z === undefined ? undefined : 2 * normalBelow(-Math.abs(z))
   return {
     state: n < LEAST_PROMISES ? 'tooFew' : 'told',
     n,
@@ -62,7 +67,8 @@ export function calibration(chances: readonly number[], kept: readonly boolean[]
     reliability: binned(({ said, kept: { share } }) => (said - share) ** 2),
     resolution: binned(({ kept: { share } }) => (share - base) ** 2),
     uncertainty: base * (1 - base),
-    ...(z === undefined ? {} : { z, p: 2 * normalBelow(-Math.abs(z)) }),
+    ...(z === undefined ? {} : { z, p: p! }),
+    off: p !== undefined && p < SIGN_OF_BEING_OFF,
     bins,
   }
 }

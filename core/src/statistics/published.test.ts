@@ -308,6 +308,10 @@ describe('promises', () => {
     ).toEqual(['0.2130', '0.0180', '0.0450', '0.2400', '0.6445'])
     expect(found.p!.toFixed(3)).toBe('0.519')
     expect(found.state).toBe('tooFew')
+    expect(found.off).toBe(false)
+    // Thirty times nine in ten, and half of them kept.
+    const half = Array.from({ length: 30 }, (_, n) => n % 2 === 0)
+    expect(calibration(new Array(30).fill(0.9), half)!.off).toBe(true)
   })
   test('about 90 %: 41 of 50, 82 %, 69 to 90', () => {
     const [bin] = calibration(

@@ -1,4 +1,4 @@
-import type { CauseRow, QualityFigures } from '@yentrik/core'
+import { type CauseRow, noClearOrder, type QualityFigures } from '@yentrik/core'
 import type { CasesShown } from './CasesSheet.tsx'
 import { causeText, hoursBetween, hoursWords } from './quality-words.ts'
 
@@ -79,7 +79,7 @@ export function CostCard({
             </li>
           ))}
         </ol>
-        {overlap(rows) && (
+        {noClearOrder(rows) && (
           <span className="border-base-content/60 my-1 flex items-center justify-center border-y border-r px-1 text-sm [writing-mode:vertical-rl]">
             <span>no clear order</span>
           </span>
@@ -115,15 +115,3 @@ export function CostCard({
 }
 
 const times = ({ count }: CauseRow) => (count === 1 ? 'once' : `${count} times`)
-
-/** Whether each might be as much as the one before it. */
-function overlap(rows: readonly CauseRow[]): boolean {
-  return (
-    rows.length > 1 &&
-    rows.every(({ interval, handsHours }, n) => {
-      const before = rows[n - 1]
-      if (!before) return true
-      return (interval?.high ?? handsHours) >= (before.interval?.low ?? before.handsHours)
-    })
-  )
-}

@@ -38,7 +38,7 @@ const tables = [
 type Span = (typeof spans)[number][0]
 
 /** The first midnight of the month that lies so many months back. */
-export function monthsBack(now: number, months: number): number {
+function monthsBack(now: number, months: number): number {
   const day = new Date(now)
   return new Date(day.getFullYear(), day.getMonth() - months, 1).getTime()
 }

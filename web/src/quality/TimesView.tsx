@@ -42,7 +42,7 @@ export function TimesView({
               </ul>
               {promises.told.state === 'told' && (
                 <p>
-                  {promises.told.p !== undefined && promises.told.p < 0.05
+                  {promises.told.off
                     ? 'A sign that its chances are off.'
                     : 'No sign that its chances are off.'}{' '}
                   <span className="figures text-sm opacity-80">
