@@ -33,6 +33,15 @@ describe('a check that is read tooth by tooth', () => {
   })
 })
 
+describe('the limits of a measure', () => {
+  it('that come of another unit are no finer than the gauge', async () => {
+    await openedCase(new Bench('complete-denture').upTo('final-closure'))
+    // 2700 and 3300 psi of 6.894757 kPa (NIST SP 811).
+    const gauge = within(screen.getByRole('region', { name: 'Press gauge' }))
+    expect(gauge.getByText('18616 kPa to 22753 kPa')).toBeTruthy()
+  })
+})
+
 describe('the metal of a casting', () => {
   it('is said in grams; what was ordered stands first, and another can still be told', async () => {
     const bench = new Bench('cast-crown', { metal: 'palladium', arrives: 'dies' }).upTo('sprue')

@@ -25,6 +25,9 @@ const tones: Readonly<Record<PressWord, string>> = {
   letOff: 'text-error',
 }
 
+/** How tall the panel has been: so much room is kept for it while the press is not heard, and as its words grow shorter. */
+let tallestPixels = 160
+
 /** The gauge of the press, large, with the band it must hold in and the word for the hand; nothing where none is connected. */
 export function LiveGauge({
   limits,
@@ -38,7 +41,8 @@ export function LiveGauge({
   const units = usePreferences((preferences) => preferences.units)
   const { refusal, run } = useRequest()
   // What comes in later must not move what a hand is about to touch.
-  if (!devices && hadPress) return <div className="mb-3 min-h-40" aria-hidden />
+  const place = { minHeight: `${tallestPixels}px` }
+  if (!devices && hadPress) return <div className="mb-3" style={place} aria-hidden />
   if (!devices?.press.name) return null
   const { press, gauge } = devices
   const word = pressWord(gauge, limits)
@@ -50,7 +54,14 @@ export function LiveGauge({
     if (taken) onTake(taken.kilopascals)
   }
   return (
-    <section className="mb-3 min-h-40" aria-label="Press">
+    <section
+      className="mb-3"
+      style={place}
+      aria-label="Press"
+      ref={(panel) => {
+        tallestPixels = Math.max(tallestPixels, panel?.offsetHeight ?? 0)
+      }}
+    >
       {word && press.kilopascals !== undefined ? (
         <div>
           <p className="flex flex-wrap items-baseline justify-between gap-x-6">

@@ -344,7 +344,10 @@ function MeasureEntry({ check, draftKey, refusal, onRecord }: ReadingEntryProps<
 
 /** The limits of a measure in words. */
 function limitWords({ min, max, quantity: kind }: CheckOf<'measure'>): Saying {
-  const show = (value: number) => saying`${{ value, kind }}`
+  const { decimals } = keptUnit(kind)
+  // A limit that comes of another unit (3000 psi) is no finer than its reading; 0.05 mm stays what it is.
+  const isAsRead = (value: number) => Math.abs(Number(value.toFixed(decimals)) - value) < value / 1000
+  const show = (value: number) => saying`${isAsRead(value) ? { value, kind, decimals } : { value, kind }}`
   if (min !== undefined && max !== undefined) return saying`${show(min)} to ${show(max)}`
   if (max !== undefined) return saying`at most ${show(max)}`
   return min !== undefined ? saying`at least ${show(min)}` : 'kept as the reference'

@@ -41,7 +41,7 @@ for (const [side, size] of Object.entries({
   offsetHeight: 40,
   offsetWidth: 640,
 }))
-  Object.defineProperty(HTMLElement.prototype, side, { configurable: true, value: size })
+  Object.defineProperty(HTMLElement.prototype, side, { configurable: true, writable: true, value: size })
 
 /** A stream of the server on which nothing is ever said. */
 globalThis.EventSource ??= class extends EventTarget {
