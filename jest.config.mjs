@@ -21,10 +21,7 @@ export const workspaceTests = (name, { decorators = false, environment = 'node',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: environment,
   testEnvironmentOptions: {
-    customExportConditions: [
-      'yentrik-source',
-      ...(environment === 'node' ? ['node', 'node-addons'] : ['browser']),
-    ],
+    customExportConditions: ['yentrik-source', ...(name === 'web' ? ['browser'] : ['node', 'node-addons'])],
   },
   setupFilesAfterEnv: ['<rootDir>/../jest.properties.mjs', ...setup],
   transform: { '\\.tsx?$': swc(decorators) },

@@ -89,6 +89,7 @@ await stage(
   [
     '--experimental-vm-modules',
     'node_modules/jest/bin/jest.js',
+    '--config=jest.in-one.config.mjs',
     // As many as there are cores; by itself it would leave one idle.
     '--maxWorkers=100%',
     '--json',

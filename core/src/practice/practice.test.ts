@@ -4,6 +4,7 @@ import { currentStep } from '../case/index.ts'
 import { routeTemplates } from '../jobs/index.ts'
 import { type Check, readingOutcome, teethOf } from '../route/index.ts'
 import { chooseFaults } from './begin.ts'
+import { turn } from './expert.ts'
 import {
   beginPractice,
   type Defect,
@@ -164,8 +165,6 @@ describe('the same seed', () => {
     for (const [place, seen] of without) expect(withIt.get(place)).toBe(seen)
   })
 })
-
-import { turn } from './expert.ts'
 
 const playTurn = (world: World) => turn(world, { ...practiceExpert, looks: [] }, () => 0.5, 'Ada')
 
