@@ -1,6 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import { expect, type Page, test } from './lab.ts'
-import { caseAddress, prefer, screens, visit } from './screens.ts'
+import { axeOn, caseAddress, prefer, screens, seriousOf, visit } from './screens.ts'
 
 // The longest of the journeys, each on its own: side by side they end sooner.
 test.describe.configure({ mode: 'parallel' })
@@ -51,30 +50,20 @@ for (const theme of ['plaster', 'nightbench'])
     ]) {
       await visit(page, path)
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
-      const axe = new AxeBuilder({ page })
       // The dark theme has the same parts in other colours.
-      const { violations } = await (theme === 'plaster'
-        ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-        : axe.withRules(['color-contrast'])
-      ).analyze()
-      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      expect(serious.map((v) => `${path} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([])
+      const axe =
+        theme === 'plaster'
+          ? axeOn(page).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+          : axeOn(page).withRules(['color-contrast'])
+      expect([path, await seriousOf(axe)]).toEqual([path, []])
     }
     await surveyed(page)
-    const table = await new AxeBuilder({ page }).analyze()
-    expect(
-      table.violations
-        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-        .map((v) => `${v.id}: ${v.nodes[0]?.html}`),
-    ).toEqual([])
+    expect(await seriousOf(axeOn(page))).toEqual([])
     await page.goto('/')
     await expect(page.getByRole('region', { name: 'Do now' })).toBeVisible()
     await page.keyboard.press('?')
     await expect(page.getByRole('dialog', { name: 'Keys and scanner' })).toBeVisible()
-    const { violations } = await new AxeBuilder({ page }).include('dialog').analyze()
-    expect(
-      violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id),
-    ).toEqual([])
+    expect(await seriousOf(axeOn(page).include('dialog'))).toEqual([])
   })
 
 test('everything to touch is 44 px or more', async ({ page }) => {

@@ -1,4 +1,3 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import type { PracticeCase, PracticeDebrief, PracticeStep } from '@yentrik/contract'
 import {
   beginPractice,
@@ -12,6 +11,7 @@ import {
 import { ChildServer } from '@yentrik/server/testing'
 import { start, step } from './at-the-bench.ts'
 import { expect, type Page, test as withLab } from './lab.ts'
+import { axeOn } from './screens.ts'
 
 /** A lab on its first day, with Ada as its lead. */
 const test = withLab.extend<{ readonly emptyLab: string }>({
@@ -232,7 +232,7 @@ test('a denture boiled too fast shows its pores where the model says', async ({ 
     `The ${ridge} mm ridge reached`,
   )
   await expect(page.getByRole('region', { name: 'Gas pores, ridge' })).toContainText('You had entered 4 mm')
-  const { violations } = await new AxeBuilder({ page }).disableRules(['region']).analyze()
+  const { violations } = await axeOn(page).disableRules(['region']).analyze()
   expect(violations.map(({ id }) => id)).toEqual([])
 })
 

@@ -1,7 +1,7 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import type { CaseRecord, QualityShown } from '@yentrik/contract'
 import { bringTo, look, start, step, takeIn } from './at-the-bench.ts'
 import { expect, type Page, test, testOfQuality } from './lab.ts'
+import { axeOn } from './screens.ts'
 
 const quality = async (page: Page) => (await (await page.request.get('/api/quality')).json()) as QualityShown
 
@@ -122,7 +122,7 @@ testOfQuality.describe('a year of a lab', () => {
       await expect(page.getByRole('navigation', { name: 'Views of quality' })).toBeVisible()
       await expect(page.getByText('As CSV, times in UTC:')).toBeVisible()
       await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'nightbench'))
-      const { violations } = await new AxeBuilder({ page }).analyze()
+      const { violations } = await axeOn(page).analyze()
       expect(violations.map(({ id, nodes }) => [path, id, nodes[0]?.html])).toEqual([])
       await page.setViewportSize({ width: 390, height: 844 })
       const width = await page.evaluate(() => document.documentElement.scrollWidth)

@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 
 /** The screens that stand by themselves. */
@@ -64,4 +65,16 @@ export async function prefer(page: Page, preferences: object): Promise<void> {
  */
 export async function goBack(page: Page): Promise<void> {
   await page.goBack({ waitUntil: 'commit' })
+}
+
+/** Axe on this page alone (there are no frames), telling of violations alone: a second page for each look doubles its time. */
+export const axeOn = (page: Page): AxeBuilder =>
+  new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
+
+/** What is serious or critical of what axe finds, with the first part it finds it on. */
+export async function seriousOf(axe: AxeBuilder): Promise<readonly string[]> {
+  const { violations } = await axe.analyze()
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)
 }
