@@ -1,4 +1,4 @@
-import type { CaseMark, CauseHow } from '../case/index.ts'
+import type { CaseMark, CauseHow, ReturnCause } from '../case/index.ts'
 import type { QuantityKind } from '../quantity/index.ts'
 
 /** Goes up whenever a digest gains or changes something, so that kept ones are made again. */
@@ -116,7 +116,7 @@ export interface CaseDigest {
   readonly deliveredAt?: number
   readonly endedAt?: number
   readonly heldNow?: true
-  readonly returnOf?: { readonly docket: string; readonly cause: string }
+  readonly returnOf?: { readonly docket: string; readonly cause: ReturnCause }
   /** The first promise of its due date. */
   readonly promise?: { readonly dueAt: number; readonly chance: number }
   /** Entries that were corrected or withdrawn. */

@@ -89,7 +89,9 @@ describe('five lines', () => {
     const back = new MadeCase('b', pqr, 0, {
       cameBack: { caseId: 'a', docket: 'K-a', cause: 'fit', found: 'rocks' },
     }).step('p', 0, 10)
-    expect(losses(record([back]), always)).toMatchObject([{ handsMinutes: 10, cause: 'came back: fit' }])
+    expect(losses(record([back]), always)).toMatchObject([
+      { handsMinutes: 10, cause: 'Came back: does not fit' },
+    ])
   })
 })
 

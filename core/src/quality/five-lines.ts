@@ -1,3 +1,4 @@
+import { returnCauses } from '../case/index.ts'
 import { type LostHours, lostHours, type Share, shareOf, sumOf } from '../statistics/index.ts'
 import {
   type CaseRef,
@@ -86,7 +87,7 @@ export function losses({ backs, jobs }: CountedRecord, period: Period): readonly
         machineMinutes: sumOf(job.attempts.map(({ machineMinutes = 0 }) => machineMinutes)),
         grams: sumOf(job.attempts.map(({ grams = 0 }) => grams)),
         remake: false,
-        cause: `came back: ${of.returnOf!.cause}`,
+        cause: `Came back: ${returnCauses[of.returnOf!.cause].name.toLowerCase()}`,
         template: job.template,
       }),
     )

@@ -12,7 +12,6 @@ import { useAnswer } from '../live/queries.ts'
 import { Waiting } from '../parts/Message.tsx'
 import { ControlChart } from '../quality/ControlChart.tsx'
 import {
-  causeText,
   comparedWords,
   differenceWords,
   hoursBetween,
@@ -95,7 +94,7 @@ export function QualityPaper() {
           <ul>
             {table.rows.map((row) => (
               <li key={row.cause}>
-                <b>{hoursWords(row.handsHours)}</b> {causeText(row.cause)}, {row.count} times
+                <b>{hoursWords(row.handsHours)}</b> {row.cause}, {row.count} times
                 {row.interval && ` (${hoursBetween(row.interval)})`}; {hoursWords(row.clockHours)} by the
                 clock
                 {row.grams > 0 && `, ${Math.round(row.grams)} g of mixes`}
@@ -104,7 +103,7 @@ export function QualityPaper() {
             {table.single.length > 0 && (
               <li>
                 {table.single.length === 1 ? '1 single one' : `${table.single.length} single ones`}:{' '}
-                {table.single.map(({ cause }) => causeText(cause)).join('; ')}
+                {table.single.map(({ cause }) => cause).join('; ')}
               </li>
             )}
             {table.notFound && <li>Not found: {table.notFound.count} times</li>}

@@ -1,6 +1,6 @@
 import { type CauseRow, noClearOrder, type QualityFigures } from '@yentrik/core'
 import type { CasesShown } from './CasesSheet.tsx'
-import { causeText, hoursBetween, hoursWords } from './quality-words.ts'
+import { hoursBetween, hoursWords } from './quality-words.ts'
 
 const tones = [
   'var(--resin)',
@@ -28,7 +28,7 @@ export function CostCard({
     table.notFound && `not found: ${times(table.notFound)}, ${hoursWords(table.notFound.handsHours)}`,
     table.notSaid && `not said: ${times(table.notSaid)}, ${hoursWords(table.notSaid.handsHours)}`,
   ].filter((each) => each !== undefined)
-  const open = (row: CauseRow) => onCases({ title: causeText(row.cause), cases: row.cases })
+  const open = (row: CauseRow) => onCases({ title: row.cause, cases: row.cases })
   return (
     <section className="card-flat flex flex-col gap-1 p-5 pt-4 pb-3" aria-label="What cost most hours">
       <h2 className="text-xl font-bold">
@@ -45,7 +45,7 @@ export function CostCard({
                 className="hover:bg-base-200/60 grid min-h-12 w-full grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 rounded-xl px-1 text-left sm:grid-cols-[minmax(0,12rem)_5rem_minmax(0,1fr)]"
               >
                 <span className="min-w-0 leading-tight">
-                  <b className="block">{causeText(row.cause)}</b>
+                  <b className="block">{row.cause}</b>
                   <span className="figures text-sm opacity-80">
                     {times(row)}
                     {row.interval ? `, ${hoursBetween(row.interval)}` : ', too few for a range'}

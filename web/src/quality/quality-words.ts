@@ -5,7 +5,6 @@ import {
   FROZEN_AT,
   type Interval,
   materials,
-  returnCauses,
   routeTemplates,
   type Share,
 } from '@yentrik/core'
@@ -36,14 +35,6 @@ export function hoursBetween({ low, high }: Interval): string {
   const round = (hours: number) =>
     hours < 10 ? hours.toFixed(1).replace(/\.0$/, '') : String(Math.round(hours))
   return `${round(low)} to ${round(high)} h`
-}
-
-/** A cause as it is said: by its name, or why something came back. */
-export function causeText(cause: string): string {
-  const back = cause.startsWith('came back: ') ? cause.slice('came back: '.length) : undefined
-  const known =
-    back && back in returnCauses ? returnCauses[back as keyof typeof returnCauses].name : undefined
-  return back === undefined ? cause : `Came back: ${(known ?? back).toLowerCase()}`
 }
 
 /** What is compared, and what the rest of its kind is called. */
