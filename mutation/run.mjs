@@ -109,29 +109,22 @@ const hasTests = (folder) =>
 
 /** What becomes of the mutants of some files or places, by all tests of the workspace or by those of one folder. */
 function mutate(places, folder) {
-  const own = folder && hasTests(folder) && [`<rootDir>/${relative(workspace, folder)}/**/*.test.ts`]
-  const inOne = workspace === 'core' && !own
+  const own = folder && hasTests(folder)
   return new Stryker({
     mutate: places,
     testRunner: 'jest',
     testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
     coverageAnalysis: 'perTest',
     ignoreStatic: values['no-tables'],
-    ...(inOne && { buildCommand: 'node mutation/bundle.mjs' }),
+    buildCommand: `node mutation/bundle.mjs ${workspace} ${own ? folder : ''}`,
     jest: {
       projectType: 'custom',
       // One file of tests is related to none of the sources by its imports.
-      enableFindRelatedTests: !inOne,
+      enableFindRelatedTests: false,
       config: {
-        ...workspaceTests(workspace, {
-          decorators: workspace === 'server',
-          environment: join(root, 'mutation/first-failure.cjs'),
-        }),
-        ...(own && { testMatch: own }),
-        ...(inOne && { testMatch: ['<rootDir>/all.test.cjs'], transform: {} }),
-        // The first holds the code as it is written, which a mutated copy is not; the second starts what was built before.
-        testPathIgnorePatterns: ['/node_modules/', 'generated\\.test\\.ts$', 'kill-and-restore\\.test\\.ts$'],
-        testSequencer: join(root, 'mutation/short-first.cjs'),
+        ...workspaceTests(workspace, { environment: join(root, 'mutation/first-failure.cjs') }),
+        testMatch: ['<rootDir>/all.test.mjs'],
+        transform: {},
         globalSetup: null,
         projects: [],
         testTimeout: 30000,
@@ -143,7 +136,9 @@ function mutate(places, folder) {
     tempDirName: '.mutation/copies',
     concurrency: Number(values.workers),
     // Beyond the usual time of the tests that come there. Long: what is only slow is not noticed.
-    timeoutMS: inOne ? 30000 : 90000,
+    timeoutMS: 30000,
+    // What a run leaves in memory would slow those after it.
+    maxTestRunnerReuse: 40,
     reporters: ['progress-append-only'],
     logLevel: 'warn',
     clearTextReporter: { allowColor: false },
