@@ -21,6 +21,17 @@ afterAll(async () => {
   await into.close()
 })
 
+/** The lots named anywhere in a value. */
+function lotsIn(value: unknown): readonly string[] {
+  if (Array.isArray(value)) return value.flatMap(lotsIn)
+  if (typeof value !== 'object' || value === null) return []
+  return Object.entries(value).flatMap(([name, part]) =>
+    name === 'lotId' || (name === 'lots' && typeof part?.[0] === 'string')
+      ? (part as string[])
+      : lotsIn(part),
+  )
+}
+
 describe('a case as a document', () => {
   it('is the same after export, import and export again, but that it says who took it in', async () => {
     expect(documents.length).toBeGreaterThan(11)
@@ -43,6 +54,10 @@ describe('a case as a document', () => {
         .map(({ docket, status, stepsDone }) => ({ docket, status, stepsDone }))
         .sort((a, b) => a.docket.localeCompare(b.docket))
     expect(plain(there)).toEqual(plain(summaries))
+  })
+  it('brings every lot that its events name, and no other', () => {
+    for (const { events, lots } of documents)
+      expect(new Set(lots.map(({ lotId }) => lotId))).toEqual(new Set(lotsIn(events)))
   })
   it('is refused when it is here already', async () => {
     expect((await into.post('/cases/import', documents[0]!).expect(409)).body.code).toBe('case-known')

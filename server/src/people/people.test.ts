@@ -118,20 +118,20 @@ describe('people', () => {
     await server.post('/session', { name: 'Dot', passphrase: next }).expect(201)
   })
   it('who leave sign in no more; their name stays and is given to nobody else', async () => {
-    const fay = { name: 'Fay', role: 'technician', passphrase: 'three small bubbles' }
+    const fay = { name: 'Aria', role: 'technician', passphrase: 'three small bubbles' }
     const { personId } = (await server.post('/people', fay).expect(201)).body
-    const cookie = await signIn('Fay', fay.passphrase)
+    const cookie = await signIn('Aria', fay.passphrase)
     const retire = (who: string, id: string) =>
       request(server.app.getHttpServer()).post(`/api/people/${id}/retire`).set('cookie', who)
     await retire(cookies.technician, personId).expect(403)
     await retire(cookies.lead, personId).expect(204)
     await request(server.app.getHttpServer()).get('/api/lab').set('cookie', cookie).expect(401)
-    await server.post('/session', { name: 'Fay', passphrase: fay.passphrase }).expect(401)
+    await server.post('/session', { name: 'Aria', passphrase: fay.passphrase }).expect(401)
     expect((await server.post('/people', fay).expect(409)).body.code).toBe('name-taken')
     expect((await retire(cookies.lead, personId).expect(404)).body.code).toBe('no-such-person')
     const list = (await server.get('/people').expect(200)).body as PersonOnList[]
-    expect(list.at(-1)).toMatchObject({ name: 'Fay', retiredAt: expect.stringMatching(/Z$/) })
-    expect((await server.get('/session')).body.names).not.toContain('Fay')
+    expect(list.at(-1)).toMatchObject({ name: 'Aria', retiredAt: expect.stringMatching(/Z$/) })
+    expect((await server.get('/session')).body.names).not.toContain('Aria')
   })
   it('the last lead cannot leave', async () => {
     const alone = await TestServer.open()

@@ -88,7 +88,11 @@ describe('the plan of the lab', () => {
     const now = ((await server.get(`/plan/cases/${caseId}`).expect(200)).body as { plan: CasePlan }).plan
     expect(now.steps.find(({ stepId }) => stepId === 'trim')!.at).toBe(Date.parse(at))
     expect(pinned).toBeDefined()
+    // Another step of the same job has a pin of its own.
+    await server.post('/plan/pins', { caseId, jobId: 'job-1', stepId: 'deliver', personId: me }).expect(200)
     await server.post('/plan/unpin', { caseId, jobId: 'job-1', stepId: 'trim' }).expect(200)
+    expect((await settings()).pins).toMatchObject([{ stepId: 'deliver' }])
+    await server.post('/plan/unpin', { caseId, jobId: 'job-1', stepId: 'deliver' }).expect(200)
     expect((await settings()).pins).toEqual([])
     expect((await settled()).instance.cases).toHaveLength(before.instance.cases.length)
   })
@@ -274,8 +278,20 @@ describe('the plan of the lab', () => {
     const shown = await plan()
     const told = shown.late.find((each) => each.caseId === late.caseId)
     expect(told).toBeDefined()
+    const { endsAt, dueAt } = shown.cases.find((each) => each.caseId === late.caseId)!
+    expect(told!.lateMinutes).toBe(Math.round((endsAt - dueAt) / 60_000))
     expect(told!.lateMinutes).toBeGreaterThan(0)
-    expect(told!.chain.at(-1)!.until).toBe(shown.cases.find((each) => each.caseId === late.caseId)!.endsAt)
+    expect(told!.chain.at(-1)!.until).toBe(endsAt)
+    // Each link waits until it can begin, and ends before the next does.
+    for (const [index, link] of told!.chain.entries()) {
+      expect(link.readyAt).toBeLessThanOrEqual(link.at)
+      expect(link.at).toBeLessThanOrEqual(told!.chain[index + 1]?.at ?? link.until)
+      expect(link.stepName).not.toBe('')
+    }
+    const { advice } = told!
+    expect(advice.map(({ onTime }) => onTime)).toEqual(
+      advice.map(({ soonerMinutes }) => endsAt - soonerMinutes * 60_000 <= dueAt),
+    )
   })
   it('a case on hold is said not to be planned', async () => {
     const held = await server.receive()

@@ -48,6 +48,12 @@ describe('work in a machine', () => {
     expect(held.goodFrom - planned.goodFrom).toBeGreaterThan(150 * MINUTE)
     await server.post(`/machine-runs/${runId}/stop`, {}).expect(200)
     expect((await benchSays()).source).toBe('common practice')
+    const listed = async () =>
+      ((await server.get('/machine-runs').expect(200)).body as { runId: string }[]).map((each) => each.runId)
+    expect(await listed()).toContain(runId)
+    // Stopped within a day it is still shown, then no more.
+    await server.post('/clock', { speed: 1, forwardMinutes: 25 * 60 }).expect(201)
+    expect(await listed()).not.toContain(runId)
   })
   it('is not moved by a machine that holds other work, or ran before the step was started', async () => {
     const { program } = curePresets[0]!
