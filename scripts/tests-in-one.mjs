@@ -75,7 +75,6 @@ const importsOf = (paths) => paths.map((path) => `import ${JSON.stringify(path)}
 
 /** What a file of tests does before and after its own tests is not done for those of others: all but its imports in a group. */
 function grouped(name, code) {
-  const lastImport = [...code.matchAll(/^import\b[^;]*;$/gm)].at(-1)
-  const start = lastImport ? lastImport.index + lastImport[0].length : 0
-  return `${code.slice(0, start)}\ndescribe(${JSON.stringify(name)}, () => {${code.slice(start)}\n})`
+  const imports = /^import\b[^;]*;$/gm
+  return `${code.match(imports)?.join('\n') ?? ''}\ndescribe(${JSON.stringify(name)}, () => {${code.replaceAll(imports, '')}\n})`
 }

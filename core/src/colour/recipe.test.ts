@@ -147,6 +147,8 @@ describe('a whole crown', () => {
   it('refuses what cannot be tried', () => {
     const code = (act: () => unknown) => refused(act)?.code
     expect(code(() => planCrown(zones, shelf, { maxCoats: 3.5 }))).toBe('coats-out-of-range')
+    expect(code(() => planZone(cervical, shelf, { maxCoats: 0 }))).toBe('coats-out-of-range')
+    expect(code(() => planZone(cervical, shelf, { maxCoats: 1 }))).toBeUndefined()
     expect(code(() => planCrown(zones, [...shelf, ...shelf]))).toBe('pots-too-many')
     expect(code(() => planCrown(zones, [{ ...shelf[0]!, scattering: [-0.1, 0, 0] }]))).toBe(
       'pot-not-plausible',

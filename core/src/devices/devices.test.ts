@@ -104,6 +104,12 @@ describe('the press', () => {
         expect(readGaugeLine(gaugeLine(kilopascals, held))).toEqual({ kind: 'gauge', kilopascals, held }),
       ),
     )
+    // Lines end as they do on the wire.
+    expect(readGaugeLine('  GAUGE 10342 kPa HELD\r')).toEqual({
+      kind: 'gauge',
+      kilopascals: 10_342,
+      held: true,
+    })
     expect(readGaugeLine('FAULT hose off')).toEqual({ kind: 'fault', words: 'hose off' })
     for (const line of [
       'GAUGE -5 kPa HELD',

@@ -6,7 +6,7 @@ import { contactMap } from './contact-map.ts'
 import { advancesOf, clearAll, grindByRules, trainerArticulator } from './expert.ts'
 import { stroke, volumeTaken } from './grinding.ts'
 import { processedMouth, processingErrors, waxSetUp, withErrors } from './mouth.ts'
-import { copyOf, type Mouth, mirrored, regionAt, xOf, yOf } from './mouth-grid.ts'
+import { cellAt, copyOf, type Mouth, mirrored, regionAt, xOf, yOf } from './mouth-grid.ts'
 import { type Bite, bites, isSupportingTip } from './regions.ts'
 import { scoreRemount, stopsOf } from './remount-score.ts'
 
@@ -29,6 +29,23 @@ const lifts = (mouth: Mouth) =>
       return Math.max(0, teeth - frame.table) * trainerArticulator.pinTip.x
     }),
   )
+
+describe('the grid of a mouth', () => {
+  const grid = { h: 0.5, nx: 4, ny: 3, x0: -1, y0: 10 }
+  it.each([
+    [-1, 10, 0],
+    [0.5, 10, 3],
+    [-1, 11, 8],
+    [0.5, 11, 11],
+    // Nearer to the next.
+    [-0.7, 10.3, 5],
+    // Outside of each side.
+    [-1.3, 10, -1],
+    [0.8, 10, -1],
+    [-1, 9.7, -1],
+    [-1, 11.3, -1],
+  ])('at %d, %d is cell %d', (x, y, cell) => expect(cellAt(grid, x, y)).toBe(cell))
+})
 
 describe('the set-up in wax', () => {
   it('closes on its pin with four stops a side, and is free in every movement', () => {

@@ -202,6 +202,16 @@ describe('shade', () => {
 })
 
 describe('night', () => {
+  it('has no case due before a quarter of its furnace work, nor after nine tenths', () => {
+    for (let seed = 1; seed <= 40; seed++) {
+      const { cases } = drills.night.task(seed)
+      const whole = 30 + cases.reduce((sum, { furnaceMinutes }) => sum + furnaceMinutes, 0)
+      const due = cases.map(({ dueMinutes }) => dueMinutes)
+      // To five minutes.
+      expect(Math.min(...due)).toBeGreaterThanOrEqual(0.25 * whole - 2.5)
+      expect(Math.max(...due)).toBeLessThanOrEqual(0.9 * whole + 2.5)
+    }
+  })
   it('follows an order over two machines, without overtaking', () => {
     const two = {
       cases: [

@@ -54,6 +54,10 @@ describe('the stone of a cured denture in pieces', () => {
       true,
     )
     expect(found.cuts.map(({ at }) => at)).toEqual(['canine', 'canine', 'end', 'end'])
+    // A cut on the right has its like on the left.
+    const [right, left, rightEnd, leftEnd] = found.cuts.map(({ degrees }) => degrees)
+    expect([right, rightEnd]).toEqual([-left!, -leftEnd!])
+    expect(right).not.toBe(left)
     // The front moves back, towards the palate.
     expect(found.pieces[2]!.out.way[1]).toBeLessThan(-0.1)
   })

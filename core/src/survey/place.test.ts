@@ -57,6 +57,14 @@ describe('the frame of a cast', () => {
     expect(coarse.mesh.triangles.length).toBeLessThan(arch.triangles.length / 4)
     expect(coarse.of).toHaveLength(arch.positions.length / 3)
   })
+  it('and only of one cube, along each of its sides', () => {
+    const corners = (...places: readonly (readonly [number, number, number])[]) => [
+      ...clustered({ positions: Float32Array.from(places.flat()), triangles: Uint32Array.from([]) }, 2).of,
+    ]
+    expect(corners([0.1, 0.1, 0.1], [1.9, 0.1, 0.1], [0.1, 1.9, 0.1], [0.1, 0.1, 1.9])).toEqual([0, 0, 0, 0])
+    expect(corners([1.9, 1.9, 1.9], [2.1, 1.9, 1.9], [1.9, 2.1, 1.9], [1.9, 1.9, 2.1])).toEqual([0, 1, 2, 3])
+    expect(corners([-0.1, 0, 0], [0.1, 0, 0])).toEqual([0, 1])
+  })
   it.each([0.04, 0.6, Number.NaN])('a cell of %d is refused', (cell) =>
     expect(refused(() => new CastView(arch, levelFloor(0)).look([0, 0, 1], cell))?.code).toBe(
       'cell-out-of-range',
