@@ -161,7 +161,7 @@ function Overview({
         ? { now: 'this quarter', before: 'before' }
         : { now: 'this year', before: 'before' }
   return (
-    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] gap-3 xl:grid-cols-[minmax(0,1.09fr)_minmax(0,1fr)] xl:grid-rows-[25.25rem_minmax(0,1fr)]">
+    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] gap-3 xl:grid-cols-[minmax(0,1.09fr)_minmax(0,1fr)] xl:grid-rows-[minmax(25.25rem,auto)_minmax(0,1fr)]">
       <FiveLines figures={figures} names={names} onCases={onCases} onCharts={() => go('/quality/charts')} />
       <section className="card-flat flex flex-col p-5 pt-4 pb-4" aria-label="The chart to look at">
         {shown ? (
