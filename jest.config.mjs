@@ -1,17 +1,15 @@
-const swc = (decorators) => [
-  '@swc/jest',
-  {
-    jsc: {
-      target: 'es2022',
-      parser: { syntax: 'typescript', decorators, tsx: !decorators },
-      transform: decorators
-        ? { legacyDecorator: true, decoratorMetadata: true }
-        : { react: { runtime: 'automatic' } },
-      keepClassNames: true,
-    },
-    module: { type: 'es6' },
+/** How a source is read for the tests. */
+export const swcOptions = (decorators) => ({
+  jsc: {
+    target: 'es2022',
+    parser: { syntax: 'typescript', decorators, tsx: !decorators },
+    transform: decorators
+      ? { legacyDecorator: true, decoratorMetadata: true }
+      : { react: { runtime: 'automatic' } },
+    keepClassNames: true,
   },
-]
+  module: { type: 'es6' },
+})
 
 /** How the tests of one workspace run; the mutation runs take the same. */
 export const workspaceTests = (name, { decorators = false, environment = 'node', setup = [] } = {}) => ({
@@ -24,7 +22,7 @@ export const workspaceTests = (name, { decorators = false, environment = 'node',
     customExportConditions: ['yentrik-source', ...(name === 'web' ? ['browser'] : ['node', 'node-addons'])],
   },
   setupFilesAfterEnv: ['<rootDir>/../jest.properties.mjs', ...setup],
-  transform: { '\\.tsx?$': swc(decorators) },
+  transform: { '\\.tsx?$': ['@swc/jest', swcOptions(decorators)] },
   // One file instead of some hundred, as for the icons below.
   moduleNameMapper: { '^culori/fn$': '<rootDir>/../node_modules/culori/bundled/culori.cjs' },
 })

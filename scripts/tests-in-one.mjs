@@ -3,6 +3,7 @@ import { dirname, relative, resolve } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { transform } from '@swc/core'
 import { rolldown } from 'rolldown'
+import { swcOptions } from '../jest.config.mjs'
 
 /** The sources of the workspaces themselves, as the tests read them. */
 const sources = {
@@ -53,13 +54,7 @@ export async function testsInOne(workspace, { into, parts, folder = `${workspace
     const { code } = await transform(readFileSync(id, 'utf8'), {
       filename: id,
       swcrc: false,
-      jsc: {
-        target: 'es2022',
-        parser: { syntax: 'typescript', decorators: true },
-        transform: { legacyDecorator: true, decoratorMetadata: true },
-        keepClassNames: true,
-      },
-      module: { type: 'es6' },
+      ...swcOptions(true),
     })
     const placed = code
       .replaceAll('import.meta.url', JSON.stringify(pathToFileURL(id).href))

@@ -8,6 +8,7 @@ import {
   type Stage,
   stageFacts,
 } from '../route/index.ts'
+import type { PlanSettings } from './settings.ts'
 
 /** A wait of so many minutes is stood through by whoever began it (choice). */
 const STOOD_THROUGH_MINUTES = 5
@@ -76,11 +77,7 @@ export interface JobContext {
   readonly name: string
   readonly now: number
   readonly template: RouteTemplate | undefined
-  readonly minutes: (stepId: string) => {
-    readonly hands?: number
-    readonly wait?: number
-    readonly spread?: number
-  }
+  readonly minutes: (stepId: string) => PlanSettings['minutes'][string]
   readonly runningIn: (stepId: string) => RunningIn | undefined
   /** Longest waits behind what is done are let go: nobody can keep them. */
   readonly letWaitsGo: boolean

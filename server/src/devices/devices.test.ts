@@ -22,6 +22,10 @@ class Bench {
     for (let n = 0; n < 10 * seconds; n++) this.balance.tick(0.1)
     return this.last
   }
+  gramsAfter(seconds: number): number {
+    const line = this.after(seconds)
+    return line?.kind === 'weight' ? line.grams : Number.NaN
+  }
 }
 
 describe('the stand-in balance', () => {
@@ -73,29 +77,27 @@ describe('the stand-in balance', () => {
   it('left alone it trembles by hundredths of a gram, and creeps by some tenths in an hour', () => {
     const bench = new Bench()
     bench.balance.control({ does: 'pour', gramsPerSecond: 50, upToGrams: 100 })
-    const grams = (line = bench.last) => (line?.kind === 'weight' ? line.grams : Number.NaN)
     bench.after(5)
-    const read = Array.from({ length: 50 }, () => grams(bench.after(0.1)))
+    const read = Array.from({ length: 50 }, () => bench.gramsAfter(0.1))
     const spread = Math.max(...read) - Math.min(...read)
     expect(spread).toBeGreaterThan(0.01)
     expect(spread).toBeLessThan(0.05)
     expect(read.reduce((sum, each) => sum + each, 0) / 50).toBeCloseTo(100, 1)
-    bench.after(3600)
-    expect(Math.abs(grams() - 100)).toBeGreaterThan(0.05)
-    expect(Math.abs(grams() - 100)).toBeLessThan(1)
+    const crept = Math.abs(bench.gramsAfter(3600) - 100)
+    expect(crept).toBeGreaterThan(0.05)
+    expect(crept).toBeLessThan(1)
   })
   it('tares away what is still falling, and gives back no more than lies there', () => {
     const bench = new Bench()
-    const grams = (line = bench.last) => (line?.kind === 'weight' ? line.grams : Number.NaN)
     bench.balance.control({ does: 'pour', gramsPerSecond: 100 })
     bench.after(1)
     bench.balance.control({ does: 'stop' })
     bench.balance.send('TARE')
-    expect(grams(bench.after(3))).toBeCloseTo(0, 0)
+    expect(bench.gramsAfter(3)).toBeCloseTo(0, 0)
     bench.balance.control({ does: 'takeOut', grams: 40 })
-    expect(grams(bench.after(3))).toBeCloseTo(-40, 0)
+    expect(bench.gramsAfter(3)).toBeCloseTo(-40, 0)
     bench.balance.control({ does: 'takeOut', grams: 500 })
-    expect(grams(bench.after(3))).toBeCloseTo(-100, 0)
+    expect(bench.gramsAfter(3)).toBeCloseTo(-100, 0)
   })
 })
 

@@ -346,7 +346,8 @@ function MeasureEntry({ check, draftKey, refusal, onRecord }: ReadingEntryProps<
 function limitWords({ min, max, quantity: kind }: CheckOf<'measure'>): Saying {
   const { decimals } = keptUnit(kind)
   // A limit that comes of another unit (3000 psi) is no finer than its reading; 0.05 mm stays what it is.
-  const isAsRead = (value: number) => Math.abs(Number(value.toFixed(decimals)) - value) < value / 1000
+  const isAsRead = (value: number) =>
+    Math.abs(Number(value.toFixed(decimals)) - value) < Math.abs(value) / 1000
   const show = (value: number) => saying`${isAsRead(value) ? { value, kind, decimals } : { value, kind }}`
   if (min !== undefined && max !== undefined) return saying`${show(min)} to ${show(max)}`
   if (max !== undefined) return saying`at most ${show(max)}`
