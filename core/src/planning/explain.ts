@@ -194,7 +194,7 @@ function machineInTheWay(
     const room = machines.some((machine) => {
       const taken: (Blocker & { readonly size: number })[] = []
       for (const [other, { from, fromEnd, to, toEnd, size: takes }] of net.holds.entries()) {
-        if (other === hold || lie.machine[other] !== machine) continue
+        if (other === hold || lie.machine[other] !== machine || isOneBatch(net, lie, hold, other)) continue
         const begins = fromEnd ? lie.end[from]! : lie.start[from]!
         const ends = toEnd ? lie.end[to]! : lie.start[to]!
         if (begins >= until || ends <= ready) continue
@@ -249,16 +249,20 @@ function heldBack(net: Network, lie: Laid, step: number, gap: number): GapCause 
   return undefined
 }
 
+/** Whether two holds go through one run of a machine together. */
+function isOneBatch(net: Network, lie: Laid, one: number, other: number): boolean {
+  const [a, b] = [net.holds[one]!.program, net.holds[other]!.program]
+  return a !== NONE && b !== NONE && lie.machine[one] === lie.machine[other] && lie.start[a] === lie.start[b]
+}
+
 function togetherWith(net: Network, lie: Laid, step: number, ready: number): GapCause | undefined {
   const hold = net.runs[step]!
   if (hold === NONE) return undefined
   const stepIds: string[] = []
   for (const [other, { program }] of net.holds.entries())
     if (
-      program !== NONE &&
       program !== step &&
-      lie.machine[other] === lie.machine[hold] &&
-      lie.start[program] === lie.start[step] &&
+      isOneBatch(net, lie, hold, other) &&
       net.linksTo[program]!.some(
         (link) => (link.fromEnd ? lie.end[link.from]! : lie.start[link.from]!) + link.min > ready,
       )

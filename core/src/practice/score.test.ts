@@ -2,7 +2,21 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { normalQuantile } from '../statistics/index.ts'
 import { breakChance } from './causes/mixes.ts'
-import { betaDraw, chanceToFind, kindsToPractise, scoreOf, sensitivity, type Tally } from './index.ts'
+import {
+  beginPractice,
+  betaDraw,
+  chanceToFind,
+  type Decision,
+  type Defect,
+  dealt,
+  kindsToPractise,
+  parOf,
+  scoreOf,
+  sensitivity,
+  type Tally,
+  tallyOf,
+  type World,
+} from './index.ts'
 import { streamAt } from './streams.ts'
 
 const worked: Tally = {
@@ -79,6 +93,121 @@ describe('the score of a case', () => {
         },
       ),
     )
+  })
+})
+
+describe('how a defect was dealt with', () => {
+  it.each([
+    ['found', 'seen and set right', { state: 'mended', foundAt: 5 }],
+    ['found', 'seen, its outcome still to come', { state: 'found', foundAt: 5 }],
+    ['found', 'passed over once, then set right', { state: 'mended', foundAt: 5, missed: true }],
+    ['found', 'wrongly dealt with once, then set right', { state: 'mended', foundAt: 5, weak: true }],
+    ['weak', 'both of these', { state: 'mended', foundAt: 5, weak: true, missed: true }],
+    ['weak', 'seen, and delivered all the same', { state: 'delivered', foundAt: 5, weak: true }],
+    [
+      'weak',
+      'wrongly dealt with, later passed over',
+      { state: 'delivered', foundAt: 5, weak: true, missed: true },
+    ],
+    ['missed', 'seen, later passed over', { state: 'delivered', foundAt: 5, missed: true }],
+    ['missed', 'never seen', { state: 'delivered' }],
+    // A going back for something else took it along.
+    ['missed', 'gone without being seen', { state: 'mended' }],
+  ] as const)('%s: %s', (how, _, defect) => expect(dealt(defect as unknown as Defect)).toBe(how))
+})
+
+describe('what a play comes to', () => {
+  const begun = beginPractice(
+    { templateId: 'study-cast', choices: { arch: 'upper' }, level: 'bench', seed: 1 },
+    Date.parse('2026-03-02T08:00:00Z'),
+    'P-1',
+    'Ada',
+  )
+  const world = (more: object): World => ({ ...begun, planned: [], defects: [], ...more })
+  const defect = (state: string, verdict: string, more: object = {}) => ({
+    state,
+    seenFrom: 3,
+    shows: [{ outcome: { verdict: 'adjust' } }, { outcome: { verdict } }],
+    ...more,
+  })
+  const decision = (was: Decision['was'], more: object = {}) => ({
+    stepId: 'pour',
+    checkId: 'rim',
+    attempt: 1,
+    minute: 5,
+    was,
+    defects: [],
+    ...more,
+  })
+
+  it('counts what could be seen alone, and everything that was delivered', () => {
+    const defects = [
+      defect('mended', 'remake', { foundAt: 5 }),
+      defect('delivered', 'remake'),
+      defect('delivered', 'goBack', { foundAt: 5, weak: true }),
+      defect('delivered', 'adjust', { seenFrom: undefined }),
+    ]
+    expect(tallyOf(world({ defects }))).toMatchObject({
+      seenable: 3,
+      found: 1,
+      weak: 1,
+      delivered: ['remake', 'lesser', 'lesser'],
+    })
+  })
+
+  it('counts each place once in each attempt, as an alarm if it was one once, and not where something was wrong', () => {
+    const decisions = [
+      decision('rightPass'),
+      decision('falseAlarm'),
+      decision('rightPass'),
+      decision('rightPass', { attempt: 2 }),
+      decision('rightPass', { tooth: 14 }),
+      decision('falseAlarm', { tooth: 15 }),
+      decision('rightPass', { checkId: 'bleb' }),
+      decision('missed', { checkId: 'bleb' }),
+      decision('found', { stepId: 'trim' }),
+    ]
+    expect(tallyOf(world({ decisions }))).toMatchObject({ cleanLooks: 4, falseAlarms: 2 })
+  })
+
+  it('holds hands and clock against par, without what the clinic took', () => {
+    const par = parOf(begun)
+    const played = world({
+      handsMinutes: par.handsMinutes * 1.5,
+      now: begun.beganAt + (par.clockMinutes * 1.25 + 1440) * 60_000,
+      excusedMinutes: 1440,
+      broken: [{ minute: 3, say: 'gloves' }],
+    })
+    const tally = tallyOf(played)
+    expect(tally.handsRatio).toBeCloseTo(1.5, 9)
+    expect(tally.clockRatio).toBeCloseTo(1.25, 9)
+    expect(tally.broken).toBe(1)
+    // Nothing was mixed: as the expert.
+    expect(tally.wasteRatio).toBe(1)
+  })
+
+  it('holds what was mixed, in all attempts, against what a careful hand takes for those steps', () => {
+    const [job] = begun.working.state.jobs
+    const step = job!.route.steps.find(({ amounts = [] }) =>
+      amounts.some(({ kind, materialId }) => kind === 'mix' && materialId === 'dental-stone'),
+    )!
+    const [amount] = step.amounts!
+    if (amount?.kind !== 'mix') throw new Error('a mix was meant')
+    const mix = {
+      powderGrams: amount.powderGrams,
+      // Type III stone, 30 mL on 100 g (trade: 0.28 to 0.32).
+      liquidMillilitres: amount.powderGrams * (amount.millilitresPerGram ?? 0.3),
+    }
+    const mixed = (past: readonly object[], mixes: readonly object[]) => {
+      const state = { ...job!.steps[step.id]!, past: [{ mixes: past }], mixes }
+      const jobs = [{ ...job!, steps: { ...job!.steps, [step.id]: state } }]
+      const working = { ...begun.working, state: { ...begun.working.state, jobs } }
+      return tallyOf(world({ working })).wasteRatio
+    }
+    const of = step.amounts!.filter(({ kind }) => kind === 'mix').length
+    expect(of).toBe(1)
+    expect(mixed([], [mix])).toBeCloseTo(1, 6)
+    expect(mixed([mix], [mix, mix])).toBeCloseTo(3, 6)
   })
 })
 
