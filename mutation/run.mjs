@@ -42,7 +42,7 @@ if (workspace !== 'core' && workspace !== 'server')
 
 // Tests, and what is only looked at: invented cases, drawings.
 const notMutated =
-  /\.test\.ts$|\/testing\/|\/demo\/|\/main\.ts$|\/migrations?\/|\/invented-|\/groove-patterns\.ts$|\.generated\.ts$/
+  /\.test\.ts$|\/testing\/|\/demo\/|\/main\.ts$|\/migrations?\/|\/invented-|\/(back|front)-patterns\.ts$|\.generated\.ts$/
 const listed = (path) =>
   statSync(path).isDirectory()
     ? readdirSync(path, { recursive: true }).map((name) => join(path, name))

@@ -39,7 +39,7 @@ describe('what can be wrong on a route', () => {
   const mix = { kind: 'mix', id: 'stone', materialId: 'stone', powderGrams: 100 }
   const route = (check: Check, at: number): RouteStep[] =>
     ['door', 'pour', 'trim', 'look'].map((id, n) =>
-      step(id, n === 0 ? 'receive' : 'model', {
+      step(id, n === 0 ? 'receive' : 'pour', {
         ...(n === 1 ? { amounts: [mix] as never } : {}),
         ...(n === at ? { checks: [check] } : {}),
       }),
@@ -76,7 +76,7 @@ describe('what can be wrong on a route', () => {
 
   it('is each answer that does not pass, in a few words that say where', () => {
     const [fault, ...more] = found([
-      step('a', 'model', { checks: [look('rim', { verdict: 'adjust', say: '' })] }),
+      step('a', 'pour', { checks: [look('rim', { verdict: 'adjust', say: '' })] }),
     ])
     expect(more).toEqual([])
     expect(fault).toMatchObject({
@@ -92,7 +92,7 @@ describe('what can be wrong on a route', () => {
         answers: [{ answer: 'Bad all round', outcome: { verdict: 'adjust', say: '' } }],
       },
     )
-    expect(found([step('a', 'model', { checks: [long] })])[0]!.named).toBe('Bad all round')
+    expect(found([step('a', 'pour', { checks: [long] })])[0]!.named).toBe('Bad all round')
     const two = look(
       'rim',
       { verdict: 'adjust', say: '' },
@@ -100,13 +100,13 @@ describe('what can be wrong on a route', () => {
         answers: [{ answer: 'Bad here', outcome: { verdict: 'adjust', say: '' } }],
       },
     )
-    expect(found([step('a', 'model', { checks: [two] })])[0]!.named).toBe('Bad here, the rim')
+    expect(found([step('a', 'pour', { checks: [two] })])[0]!.named).toBe('Bad here, the rim')
   })
 
   it('is at each tooth where the check is read tooth by tooth', () => {
     const at = (more: object) =>
       found(
-        [step('a', 'model', { checks: [look('rim', { verdict: 'adjust', say: '' }, more)] })],
+        [step('a', 'pour', { checks: [look('rim', { verdict: 'adjust', say: '' }, more)] })],
         [14, 15],
       ).map(({ shows }) => shows.tooth)
     expect([at({}), at({ perTooth: 'each' })]).toEqual([[undefined], [14, 15]])
@@ -122,12 +122,12 @@ describe('what can be wrong on a route', () => {
     ['nothing that a hand sets', { min: 1, max: 2, means: 'sprueGauge' }, []],
     ['what is read all the same', { min: 1, max: 2, means: 'endClearance' }, ['gap: below', 'gap: above']],
   ])('of a measure is %s', (_, more, kinds) =>
-    expect(found([step('a', 'model', { checks: [measure(more)] })]).map(({ kind }) => kind)).toEqual(kinds),
+    expect(found([step('a', 'pour', { checks: [measure(more)] })]).map(({ kind }) => kind)).toEqual(kinds),
   )
 
   it('of a measure says too little or too much', () =>
     expect(
-      found([step('a', 'model', { checks: [measure({ min: 1, max: 2 })] })]).map(({ named, by }) => [
+      found([step('a', 'pour', { checks: [measure({ min: 1, max: 2 })] })]).map(({ named, by }) => [
         named,
         by,
       ]),

@@ -1,11 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { stepOf } from '../case/index.ts'
-import { newMetal } from '../casting/index.ts'
 import { regionsOf } from '../inspection/index.ts'
-import { goodSheet, type SheetData } from '../sheet/index.ts'
-import { Bench, inMetric, J, MINUTE } from '../testing/index.ts'
-import { type CastingRecord, castingCauses, castingRecord } from './index.ts'
+import { Bench, inMetric } from '../testing/index.ts'
+import { type CastingRecord, castingCauses } from './index.ts'
 
 const careful: CastingRecord = {
   wettingAgent: 'dry film',
@@ -95,53 +93,6 @@ describe('causes of a fault, by the evidence of the case', () => {
         answer,
         outcome.verdict !== 'pass',
       ])
-  })
-})
-
-/** Read by hand in the final hold, after the usual program. */
-function burnoutAt(celsius: number): SheetData {
-  const good = goodSheet(stepOf(new Bench('cast-crown').job, 'burnout').sheets![0]!)
-  if (good.kind !== 'burnout') throw new Error('not a burnout')
-  const minutes = good.run.measured[0]!.minutes
-  return { ...good, run: { ...good.run, measured: [{ minutes, celsius }] } }
-}
-
-describe('the record of a casting', () => {
-  it('is read from the case: times from its clock, figures from its readings', () => {
-    const bench = new Bench('cast-crown').upTo('burnout')
-    bench.now += 300 * MINUTE
-    bench.sheet('burnout', 'burnout-phosphate', burnoutAt(840))
-    bench.finish('burnout')
-    bench.now += 4 * MINUTE
-    bench.do({ type: 'startStep', jobId: J, stepId: 'cast', outOfTimeReason: 'torch ran out' })
-    bench.check('cast', 'arm-turns', 3)
-    const record = castingRecord(bench.job)
-    expect(record).toMatchObject({
-      wettingAgent: 'dry film',
-      furnaceCelsius: 840,
-      turns: 3,
-      transferMinutes: 4,
-      burnoutMinutes: 300,
-      binder: 'phosphate',
-    })
-    const melted = new Bench('cast-crown').upTo('weigh-metal')
-    melted.sheet('weigh-metal', 'charge', {
-      kind: 'charge',
-      alloyId: 'cobalt-chromium',
-      pieces: [{ id: 'a', grams: 12.4, lots: [], history: newMetal }],
-    })
-    expect(castingRecord(melted.job)).toMatchObject({
-      alloyGrams: 12.4,
-      remeltShare: 0,
-      alloyId: 'cobalt-chromium',
-    })
-    expect(inMetric(castingCauses('margin', 'Short', record)[0])).toMatchObject({
-      standing: 'supported',
-      words: '4 min from oven to arm.',
-    })
-  })
-  it('an empty job has nothing to say', () => {
-    expect(castingRecord(new Bench('cast-crown').job)).toEqual({ binder: 'phosphate', pattern: 'wax' })
   })
 })
 

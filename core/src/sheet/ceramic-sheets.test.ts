@@ -191,6 +191,16 @@ describe('a firing on record', () => {
       /opened at 400 °C, above 200 °C; looked at: No crack$/,
     )
   })
+  it('is said with its number where it is one of several, and by hand where nobody else read it', () => {
+    expect(words(sheet, good)).toMatch(
+      /^Sintering furnace, sintering, \d+ °C at most, .* near it, by hand, good$/,
+    )
+    const glaze = { ...sheet, firing: 'glaze' as const, ceramic: 'zirconia4y' as const }
+    expect(words(glaze, goodSheet(glaze))).toMatch(/^Ceramic furnace, glaze firing 1, /)
+    const drying = { ...glaze, firing: 'dry' as const }
+    expect(words(drying, goodSheet(drying))).toMatch(/^Ceramic furnace, drying, /)
+    expect(words(sheet, { ...good, run: { ...good.run, from: 'machine' } })).not.toContain('by hand')
+  })
   it('one that is lost is milled again, whatever was seen', () => {
     const wet = { ...good, looked: 'Looks whole', run: { ...good.run, dried: false } }
     expect(judged(sheet, wet)).toMatchObject({ verdict: 'remake', to: 'class-and-block' })

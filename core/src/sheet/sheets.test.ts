@@ -110,26 +110,6 @@ describe('every sheet of every route', () => {
   })
 })
 
-describe('a remount', () => {
-  const sheet = askedOf('remount')
-  const stands = (pinMillimetres: number, right: number, left: number) =>
-    judged(sheet, {
-      kind: 'remount',
-      situation: { pinMillimetres, seated: true, fixing: 'glue', posteriorStops: { right, left } },
-      rounds: [],
-    })
-  it('in centric passes when pin and stops coincide', () => {
-    expect(stands(0.05, 3, 4).faults).toEqual([])
-    expect(stands(0.06, 4, 4).faults).toHaveLength(1)
-    expect(stands(0, 2, 4).faults).toHaveLength(1)
-  })
-  it('with the pin up is ground on, with the pin down and uneven stops goes to the dentist', () => {
-    expect(stands(0.5, 4, 4).outcome.verdict).toBe('adjust')
-    expect(stands(0, 1, 4).outcome.verdict).toBe('askDentist')
-    expect(stands(-0.1, 4, 4).outcome.verdict).toBe('askDentist')
-  })
-})
-
 describe('parts', () => {
   const sheet = askedOf('parts')
   const back: StepSheet = { ...sheet, returnOf: { stepId: 'parts-in', sheetId: 'parts-list' } }
