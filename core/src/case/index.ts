@@ -35,7 +35,7 @@ export {
   readingWords,
   stepIn,
 } from './event-words.ts'
-export { pouredBy } from './impressions.ts'
+export { impressionClocks, pouredBy } from './impressions.ts'
 export {
   checksMeaning,
   currentStep,

@@ -1,8 +1,8 @@
 import type { CaseState } from '../case/index.ts'
 import type { Plan } from '../planning/index.ts'
 import type { Stage } from '../route/index.ts'
-import type { TaskPart } from './job-work.ts'
 import type { LabInstance, LiveCase } from './lab-instance.ts'
+import type { TaskPart } from './task.ts'
 
 const MINUTE = 60_000
 

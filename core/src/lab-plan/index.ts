@@ -1,6 +1,5 @@
 export { type BoardBar, type PlanBoard, type PlannedStepTime, planBoard, stepKey } from './board.ts'
 export { caseToCome, NOT_YET } from './case-to-come.ts'
-export { type RunningIn, type Task, type TaskPart, taskName } from './job-work.ts'
 export { labHours, personHours } from './lab-hours.ts'
 export {
   type LabInstance,
@@ -28,4 +27,5 @@ export {
   usualPerson,
   type WeekHours,
 } from './settings.ts'
+export { type RunningIn, type Task, type TaskPart, taskName } from './task.ts'
 export { type EndThen, supposed, type TriedOut, tryOut, type WhatIf } from './what-if.ts'

@@ -1,14 +1,15 @@
-import { finishedAt, isSettled, type JobState, metMillis, type StepState, startedAt } from '../case/index.ts'
-import { type Skill, type Station, usualSpread } from '../planning/index.ts'
 import {
-  type PlanFacts,
-  planFactsOf,
-  type RouteStep,
-  type RouteTemplate,
-  type Stage,
-  stageFacts,
-} from '../route/index.ts'
-import type { PlanSettings } from './settings.ts'
+  finishedAt,
+  impressionClocks,
+  isSettled,
+  type JobState,
+  metMillis,
+  type StepState,
+  startedAt,
+} from '../case/index.ts'
+import { usualSpread } from '../planning/index.ts'
+import { type PlanFacts, planFactsOf, type RouteStep, stageFacts } from '../route/index.ts'
+import type { JobContext, JobWork, Task, TaskHold, TaskLink, TaskPart } from './task.ts'
 
 /** A wait of so many minutes is stood through by whoever began it (choice). */
 const STOOD_THROUGH_MINUTES = 5
@@ -18,74 +19,8 @@ const MOST_TOGETHER_MINUTES = 90
 const LONGEST_WINDOW_MINUTES = 4320
 const MINUTE = 60_000
 
-/** Hands on it; put into a machine, run there, taken out; waiting; at the clinic; over. */
-export type TaskPart = 'hands' | 'load' | 'run' | 'wait' | 'out' | 'away' | 'been'
-
-/** A stretch of a job as it is planned: one or several steps of the route, or a part of one. */
-export interface Task {
-  readonly id: string
-  readonly part: TaskPart
-  /** The steps of the route in it, each with when it begins within it. */
-  readonly steps: readonly { readonly stepId: string; readonly name: string; readonly afterMinutes: number }[]
-  readonly stage: Stage
-  readonly minutes: number
-  readonly skill?: Skill
-  readonly mayPause?: true
-  /** Of its minutes, standard deviation by mean, as the lab has timed them. */
-  readonly spread?: number
-  readonly program?: string
-  /** It was begun, or is over: ms. */
-  readonly begun?: { readonly from: number; readonly until: number; readonly by?: string }
-  readonly clinicDays?: number
-}
-export interface TaskLink {
-  readonly from: string
-  readonly fromEvent: 'start' | 'end'
-  readonly to: string
-  readonly min: number
-  readonly max?: number
-}
-export interface TaskHold {
-  readonly id: string
-  readonly station?: Station
-  readonly machine?: NonNullable<RouteStep['machine']>
-  /** The one in which it lies already. */
-  readonly named?: string
-  readonly from: string
-  readonly to: string
-  readonly toEvent: 'start' | 'end'
-  readonly run?: string
-}
-/** What is left of a job, as tasks. */
-export interface JobWork {
-  readonly tasks: readonly Task[]
-  readonly links: readonly TaskLink[]
-  readonly holds: readonly TaskHold[]
-  /** Steps whose longest wait is over, or cannot be kept: somebody has to decide. */
-  readonly broken: readonly string[]
-}
-
-/** What lies in a machine: which, from when, until when; ms. */
-export interface RunningIn {
-  readonly machine: string
-  readonly runId: string
-  readonly from: number
-  readonly until: number
-}
-export interface JobContext {
-  /** Begins the ids: the docket and the job. */
-  readonly name: string
-  readonly now: number
-  readonly template: RouteTemplate | undefined
-  readonly minutes: (stepId: string) => PlanSettings['minutes'][string]
-  readonly runningIn: (stepId: string) => RunningIn | undefined
-  /** Longest waits behind what is done are let go: nobody can keep them. */
-  readonly letWaitsGo: boolean
-  /** Steps that are to keep their own task, since somebody has pinned them. */
-  readonly pinned: ReadonlySet<string>
-  /** When a case at the clinic is due back, ms. */
-  readonly dueBack?: number
-}
+const isShortWindow = (max: number | undefined): max is number =>
+  max !== undefined && max <= LONGEST_WINDOW_MINUTES
 
 /** The rest of a job as tasks with their links and places. */
 export function jobWork(job: JobState, context: JobContext): JobWork {
@@ -226,6 +161,7 @@ class JobBuilder {
       this.last.get(only) === before.id &&
       this.followers.get(only) === 1 &&
       !step.startWindow &&
+      !step.pours &&
       !this.takesAlone(step) &&
       !before.steps.some(({ stepId }) =>
         this.takesAlone(this.job.route.steps.find(({ id }) => id === stepId)!),
@@ -318,6 +254,7 @@ class JobBuilder {
         latestMinutes,
       )
     }
+    if (step.pours) this.linkImpressions(step, step.pours)
     if (!wait || step.kind === 'attended' || step.machine || this.stoodThrough.has(step.id)) return
     // The wait is over when something that follows it is begun.
     for (const next of this.job.route.steps) {
@@ -327,11 +264,20 @@ class JobBuilder {
     }
   }
 
+  /** Into stone in time: from the mouth where that is known, else from when the impression is looked at here. */
+  private linkImpressions(step: RouteStep, { lookedAtIn }: NonNullable<RouteStep['pours']>): void {
+    const to = this.first.get(step.id)
+    if (to === undefined || this.state(step.id).status !== 'waiting') return
+    for (const [n, { takenAt, latestMinutes }] of impressionClocks(this.job, step).entries())
+      if (takenAt === undefined) this.window(lookedAtIn, step.id, 'end', 0, latestMinutes)
+      else this.windowSince(takenAt, `${step.id}#impression-${n}`, step.id, to, 0, latestMinutes)
+  }
+
   /** A window from one step to the start of another; from one that is over, by the clock at which it was. */
   private window(fromStep: string, toStep: string, event: 'start' | 'end', min: number, max?: number): void {
     const to = this.first.get(toStep)
     if (to === undefined) return
-    const isShort = max !== undefined && max <= LONGEST_WINDOW_MINUTES
+    const isShort = isShortWindow(max)
     const from =
       event === 'start' ? (this.waits.get(fromStep) ?? this.first.get(fromStep)) : this.last.get(fromStep)
     if (from !== undefined) {
@@ -339,12 +285,17 @@ class JobBuilder {
       return
     }
     const at = this.overAt(fromStep, event)
-    if (at === undefined) return
+    if (at !== undefined) this.windowSince(at, `${fromStep}#been-${event}`, toStep, to, min, max)
+  }
+
+  /** A window since something that is over. @param at ms; @param what names it within the job */
+  private windowSince(at: number, what: string, toStep: string, to: string, min: number, max?: number): void {
+    const isShort = isShortWindow(max)
     const isKept = isShort && !this.context.letWaitsGo && at + max * MINUTE > this.context.now
     if (isShort && !isKept) this.broken.add(toStep)
     if (!isKept && at + min * MINUTE <= this.context.now) return
     this.links.push({
-      from: this.stub(fromStep, event, at),
+      from: this.stub(what, at),
       fromEvent: 'end',
       to,
       min,
@@ -361,11 +312,10 @@ class JobBuilder {
   }
 
   /** Something that is over, for what counts from it. */
-  private stub(stepId: string, event: string, at: number): string {
-    const key = `${stepId} ${event}`
-    const known = this.been.get(key)
+  private stub(what: string, at: number): string {
+    const known = this.been.get(what)
     if (known !== undefined) return known
-    const id = `${this.context.name}/${stepId}#been-${event}`
+    const id = `${this.context.name}/${what}`
     this.tasks.push({
       id,
       part: 'been',
@@ -374,7 +324,7 @@ class JobBuilder {
       minutes: 0,
       begun: { from: Math.min(at, this.context.now), until: Math.min(at, this.context.now) },
     })
-    this.been.set(key, id)
+    this.been.set(what, id)
     return id
   }
 
@@ -395,7 +345,7 @@ class JobBuilder {
       const to = ends && this.last.get(ends.id)
       const done = this.state(step.id)
       if (to === undefined || done.status === 'skipped') continue
-      const from = first ?? this.stub(step.id, 'end', this.overAt(step.id, 'end') ?? this.context.now)
+      const from = first ?? this.stub(`${step.id}#been-end`, this.overAt(step.id, 'end') ?? this.context.now)
       this.holds.push({ id: `${this.context.name}/${step.id}@${station}`, station, from, to, toEvent: 'end' })
     }
   }
@@ -421,7 +371,3 @@ class JobBuilder {
       this.links.push({ from: run, fromEvent: 'end', to: casts, min: 0, max: soak.minutes })
   }
 }
-
-/** What a task is called: its first step, and how many more. */
-export const taskName = ({ steps, part }: Pick<Task, 'steps' | 'part'>): string =>
-  steps.length === 0 ? part : steps.map(({ name }) => name).join(', ')

@@ -9,9 +9,10 @@ import {
   without,
 } from '../planning/index.ts'
 import type { RouteTemplate } from '../route/index.ts'
-import { type JobWork, jobWork, type RunningIn, type Task } from './job-work.ts'
+import { jobWork } from './job-work.ts'
 import { labHours, personHours, spells } from './lab-hours.ts'
 import { type PlanSettings, usualPerson } from './settings.ts'
+import type { JobWork, RunningIn, Task } from './task.ts'
 
 const MINUTE = 60_000
 const DAY = 86_400_000

@@ -1,7 +1,7 @@
 import { type BenchEntry, type BenchList, benchList } from '@yentrik/core'
 import { Plus } from 'lucide-react'
 import { Link, useNavigate } from 'react-router'
-import { clockTime, dayAndTime, shortDate, stageName } from '../format/format.ts'
+import { clockTime, dayAndTime, dayWord, shortDate, stageName } from '../format/format.ts'
 import { useNow } from '../live/lab-clock.ts'
 import { useAnswer } from '../live/queries.ts'
 import { request } from '../live/request.ts'
@@ -134,8 +134,10 @@ function ThenRow({ entry, opens, now }: { entry: BenchEntry; opens: boolean; now
         className="border-base-300 hover:bg-base-200/70 flex min-h-14 items-center gap-3 rounded-lg border-b px-1 py-1.5"
       >
         <span className={`w-24 shrink-0 leading-tight ${late ? 'text-error' : ''}`}>
-          <span className="block text-sm">{opens ? 'from' : late ? 'since' : 'by'}</span>
-          <b className="figures">{dayAndTime(entry.at, now)}</b>
+          <span className="block text-sm">
+            {opens ? 'from' : late ? 'since' : 'by'} {dayWord(entry.at, now)}
+          </span>
+          <b className="figures">{clockTime(entry.at)}</b>
         </span>
         <span className="min-w-0 grow">
           <span className="block truncate font-semibold">{entry.name}</span>

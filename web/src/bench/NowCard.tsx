@@ -52,8 +52,8 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
   const late = entry.at < now
   return (
     <section className="card-flat flex min-h-0 flex-col p-5 sm:p-6" aria-label="Do now">
-      <div className="grid min-h-0 grow gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(0,17rem)]">
-        <div className="min-h-0 overflow-y-auto">
+      <div className="grid min-h-0 grow content-start gap-x-4 gap-y-3 overflow-y-auto sm:grid-cols-[minmax(0,1fr)_minmax(0,17rem)] sm:grid-rows-[minmax(min-content,16rem)_auto]">
+        <div>
           <p className="flex flex-wrap gap-2">
             <span className="chip">{stageName(entry.stage)}</span>
             <Link to={`/case/${entry.caseId}`} className="chip hover:underline">
@@ -71,31 +71,33 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
               <Figures amount={mix} />
             </div>
           )}
-          <p className={`mt-4 border-l-4 pl-3 ${late ? 'border-error' : 'border-warning'}`}>
-            {!entry.window && (
-              <b className={`figures ${late ? 'text-error' : ''}`}>
-                {late
-                  ? `Should have begun ${dayAndTime(entry.at, now)}. `
-                  : `${entry.running ? 'Done' : 'Start'} by ${dayAndTime(entry.at, now)}. `}
-              </b>
-            )}
-            {entry.planned && !entry.running && (
-              <>
-                Planned <b className="figures">{dayAndTime(entry.planned.at, now)}</b>
-                {entry.planned.person && ` for ${entry.planned.person}`}.{' '}
-              </>
-            )}
-            Due at {entry.clinic} <b className="figures">{dayAndTime(entry.dueAt, now)}</b>. {entry.why}
-          </p>
-          {fault && (
-            <div className="mt-3">
-              <Message tone="error" words={fault} />
-            </div>
-          )}
         </div>
-        <div className="hidden max-h-64 min-h-0 sm:block">
+        <div className="hidden min-h-0 sm:block">
           {entry.picture && <StepPicture picture={entry.picture} />}
         </div>
+        <p className={`border-l-4 pl-3 sm:col-span-2 ${late ? 'border-error' : 'border-warning'}`}>
+          {!entry.window && (
+            <b className={`figures ${late ? 'text-error' : ''}`}>
+              {late
+                ? `Should have begun ${dayAndTime(entry.at, now)}. `
+                : `${entry.running ? 'Done' : 'Start'} by ${dayAndTime(entry.at, now)}. `}
+            </b>
+          )}
+          {entry.planned && !entry.running && (
+            <>
+              Planned <b className="figures">{dayAndTime(entry.planned.at, now)}</b>
+              {entry.planned.person && ` for ${entry.planned.person}`}
+              {entry.window?.to === 'start' && entry.planned.at > entry.window.lateFrom && ', after its time'}
+              .{' '}
+            </>
+          )}
+          Due at {entry.clinic} <b className="figures">{dayAndTime(entry.dueAt, now)}</b>. {entry.why}
+        </p>
+        {fault && (
+          <div className="sm:col-span-2">
+            <Message tone="error" words={fault} />
+          </div>
+        )}
       </div>
       <div className="mt-4 flex flex-wrap gap-3">
         <button type="button" className="act-main" onClick={start}>

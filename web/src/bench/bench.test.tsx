@@ -8,6 +8,7 @@ import {
   usualCalendar,
 } from '@yentrik/core'
 import { Bench, J, MINUTE, START } from '@yentrik/core/testing'
+import { clockTime } from '../format/format.ts'
 import { useLabClock } from '../live/lab-clock.ts'
 import { usePreferences } from '../preferences/preferences.ts'
 import { refusal, type SentRequest, serverWith, show } from '../testing/lab.tsx'
@@ -61,6 +62,27 @@ describe('the bench', () => {
         .getAllByRole('link')
         .map((link) => link.getAttribute('href')),
     ).toContain('/case/k-2')
+  })
+  it.each([
+    [0, 'for Ben. Due'],
+    [MINUTE, 'for Ben, after its time. Due'],
+  ])('says for when it is planned, %d ms after the good of its window', async (later, words) => {
+    const pour = new Bench().upTo('wrap')
+    pour.finish('wrap')
+    const contents = benchContents([summary('k-1', pour)], pour.now)
+    const at = contents.work.find(({ window }) => window?.to === 'start')!.window!.lateFrom + later
+    const work = contents.work.map((each) => ({ ...each, planned: { at, slackMillis: 0, person: 'Ben' } }))
+    bench({ ...contents, work }, pour.now)
+    expect((await doNow()).textContent).toContain(`Planned ${clockTime(at)} ${words}`)
+  })
+  it('gives the day of what comes later beside its clock time', async () => {
+    const list = ['k-1', 'k-2'].map((id) => summary(id, new Bench()))
+    const contents = benchContents(list, START)
+    const work = contents.work.map((each) => ({ ...each, startBy: START + 24 * 60 * MINUTE }))
+    bench({ ...contents, work }, START)
+    await doNow()
+    const [row] = then().getAllByRole('link')
+    expect(row!.textContent).toContain(`by tomorrow${clockTime(START)}`)
   })
   it('starts it with what is known of the case, and opens it', async () => {
     const fresh = new Bench()

@@ -15,14 +15,16 @@ const monthNames = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep
 
 /** A clock time with its day, as far as needed: 07:40, Thu 07:40, 4 Dec 07:40. */
 export function dayAndTime(instant: number, now: number): string {
+  const day = dayWord(instant, now)
+  return day === '' ? clockTime(instant) : `${day} ${clockTime(instant)}`
+}
+
+/** The day of a clock time, as far as needed; of today nothing. */
+export function dayWord(instant: number, now: number): string {
   const days = daysBetween(now, instant)
-  const time = clockTime(instant)
-  if (days === 0) return time
-  if (days === 1) return `tomorrow ${time}`
-  if (days < 0 && days > -7) return `${dayNames[new Date(instant).getDay()]} ${time}`
-  const d = new Date(instant)
-  if (days > 1 && days < 7) return `${dayNames[d.getDay()]} ${time}`
-  return `${shortDate(instant)} ${time}`
+  if (days === 0) return ''
+  if (days === 1) return 'tomorrow'
+  return Math.abs(days) < 7 ? dayNames[new Date(instant).getDay()]! : shortDate(instant)
 }
 
 /** A time of something that is over, by its weekday: never as today or tomorrow. @param beganAt when that began */
