@@ -109,7 +109,17 @@ describe('an arm in its undercut', () => {
     // Round a small tooth no length is enough.
     expect(armWays(steel({ run: arc(120, 3) })).longerMillimetres).toBeUndefined()
   })
+  it('says its ways, and no length where none is enough', () => {
+    expect(metric(armWords(steel({ deflectionMillimetres: 1.2 })))).toMatch(
+      /^It takes a set each time: at 1\d\d % of its limit\. Any one is enough: [\d.]+ mm free, [\d.]+ mm thick or a gauge of [\d.]+ mm\.$/,
+    )
+    expect(metric(armWords(steel({ run: arc(120, 3) })))).toMatch(
+      /Any one is enough: [\d.]+ mm thick or a gauge of [\d.]+ mm\.$/,
+    )
+    expect(metric(armWords(steel()))).toMatch(/^It springs back: at \d+ % of its limit, about 2\.6 N\.$/)
+  })
   it.each<[string, ClaspArm, string]>([
+    ['no radius', steel({ run: arc(120, 0) }), 'not-a-positive-number'],
     ['no length', steel({ run: { shape: 'straight', freeMillimetres: 0 } }), 'not-a-positive-number'],
     ['no thickness', steel({ cut: round(-0.9) }), 'not-a-positive-number'],
     ['a deflection below 0', steel({ deflectionMillimetres: -0.1 }), 'not-a-positive-number'],

@@ -44,6 +44,9 @@ describe('the surveying table', () => {
     expect(metric(handWords('upper', tilt(0, 4), baseLifts('upper', tilt(0, 4), corners)))).toContain(
       'front up 4°',
     )
+    expect(metric(handWords('upper', tilt(0, 3.46), baseLifts('upper', tilt(0, 3.46), corners)))).toContain(
+      'front up 3.5°',
+    )
   })
   it.each([
     [tilt(46, 0), 'tilt-out-of-range', 'lateralDegrees'],
@@ -62,8 +65,11 @@ describe('the surveying table', () => {
       { x: 24, y: 48 },
       { x: -24, y: 48 },
     ]))
-  it('wants three corners', () =>
-    expect(refused(() => baseLifts('upper', LEVEL, corners.slice(2)))?.code).toBe('too-few-places'))
+  it('wants three corners', () => {
+    const three = corners.slice(0, 3)
+    expect(baseLifts('upper', LEVEL, three).map(({ liftMillimetres }) => liftMillimetres)).toEqual([0, 0, 0])
+    expect(refused(() => baseLifts('upper', LEVEL, three.slice(1)))?.code).toBe('too-few-places')
+  })
   it('there and back, the tilt is the same; turned about itself, the lifts are', () =>
     fc.assert(
       fc.property(
