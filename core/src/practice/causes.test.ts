@@ -1,99 +1,17 @@
 import { describe, expect, it } from '@jest/globals'
-import { type CaseCommand, currentStep, stepWindow } from '../case/index.ts'
+import { stepWindow } from '../case/index.ts'
 import { curePresets, judgeCure } from '../curing/index.ts'
 import { regionsOf } from '../inspection/index.ts'
 import { routeTemplates } from '../jobs/index.ts'
 import { articulatorCards } from '../mounting/index.ts'
-import { seededRandom } from '../random/index.ts'
-import type { RouteStep } from '../route/index.ts'
+import { Learner } from '../testing/learner.ts'
 import { whenLeftOut } from './causes/left-out.ts'
 import { cured, trueRun } from './causes/resin.ts'
 import { showsLater } from './causes/shows-later.ts'
-import { turn } from './expert.ts'
-import {
-  actsBefore,
-  beginPractice,
-  type Defect,
-  debriefOf,
-  flaskCelsius,
-  hintOf,
-  knownKinds,
-  practiceExpert,
-  practise,
-  ridgeMillimetres,
-  type World,
-} from './index.ts'
+import { type Defect, flaskCelsius, knownKinds, ridgeMillimetres } from './index.ts'
 import { bestSpecialLiquid } from './practice-investment.ts'
-import { jobOf, minuteOf, PRACTICE_JOB, type PracticeAct } from './truth.ts'
+import { jobOf, PRACTICE_JOB } from './truth.ts'
 
-const START = Date.parse('2026-03-02T08:00:00Z')
-
-/** A practice case in which nothing is wrong but what the learner does. */
-class Learner {
-  world: World
-  readonly #random = seededRandom(1)
-  constructor(templateId: string, choices: Record<string, string> = {}, seed = 1) {
-    const begun = beginPractice({ templateId, choices, level: 'bench', seed }, START, 'P-1', 'Ada')
-    this.world = { ...begun, planned: [], defects: [] }
-  }
-  /** Carefully, until a step may be started, or is running. */
-  to(stepId: string, status: 'waiting' | 'running' = 'waiting'): this {
-    for (let n = 0; n < 3000; n++) {
-      const step = currentStep(jobOf(this.world))
-      if (!step) break
-      if (step.id === stepId && jobOf(this.world).steps[stepId]!.status === status) return this
-      this.world = turn(this.world, { ...practiceExpert, looks: [] }, this.#random, 'Ada')
-    }
-    throw new Error(`never came to ${stepId}`)
-  }
-  do(act: PracticeAct): this {
-    this.world = practise(this.world, act, 'Ada')
-    return this
-  }
-  give(command: CaseCommand): this {
-    return this.do({ act: 'command', command })
-  }
-  start(stepId: string, outOfTimeReason?: string): this {
-    return this.give({
-      type: 'startStep',
-      jobId: PRACTICE_JOB,
-      stepId,
-      ...(outOfTimeReason ? { outOfTimeReason } : {}),
-    })
-  }
-  /** Ends a running step before or after its time. */
-  end(stepId: string, outOfTimeReason = 'in a hurry'): this {
-    return this.give({ type: 'finishStep', jobId: PRACTICE_JOB, stepId, outOfTimeReason })
-  }
-  skip(stepId: string): this {
-    return this.give({ type: 'skipStep', jobId: PRACTICE_JOB, stepId, reason: 'in a hurry' })
-  }
-  mix(
-    stepId: string,
-    amountId: string,
-    materialId: string,
-    powderGrams: number,
-    liquidMillilitres: number,
-  ): this {
-    return this.give({
-      type: 'recordMix',
-      jobId: PRACTICE_JOB,
-      stepId,
-      amountId,
-      materialId,
-      powderGrams,
-      liquidMillilitres,
-      lots: [],
-      ratioReason: 'by eye',
-    })
-  }
-  get step(): RouteStep {
-    return currentStep(jobOf(this.world))!
-  }
-  get own(): readonly Defect[] {
-    return this.world.defects.filter(({ bornBy }) => bornBy === 'learner')
-  }
-}
 const places = ({ shows }: Defect) =>
   shows.map(({ stepId, checkId, answer, side }) => `${stepId} ${checkId} ${answer ?? side ?? ''}`.trim())
 
@@ -435,51 +353,5 @@ describe('what was passed over', () => {
       refs.filter((ref) => !isThere(ref)).map((ref) => `${kind}: ${JSON.stringify(ref)}`),
     )
     expect(nowhere).toEqual([])
-  })
-})
-
-describe('looking back', () => {
-  it('tells nothing before the case is over, and then the whole of it', () => {
-    const learner = new Learner('cast-crown').to('wetting-agent').skip('wetting-agent')
-    expect(() => debriefOf(learner.world)).toThrow(expect.objectContaining({ code: 'practice-open' }))
-    learner.to('pin-die')
-    const before = minuteOf(learner.world)
-    const { bars, steps, score, limits } = debriefOf(practise(learner.world, { act: 'stop' }, 'Ada'))
-    expect(bars[0]).toMatchObject({
-      named: 'Bubbles in the fine detail',
-      bornBy: 'learner',
-      bornStepId: 'wetting-agent',
-      seen: { step: 'Separate', by: 'lens' },
-      end: expect.stringMatching(/open|found|gone/),
-    })
-    expect(bars[0]!.seen!.at).toBeLessThan(before)
-    expect(steps.map(({ stepId }) => stepId)).toContain('pour-die')
-    expect(score.total).toBeGreaterThan(0)
-    expect(limits).toContain('no exam of any authority')
-  })
-
-  it('begins again from a step with what was done before it', () => {
-    const on = { jobId: PRACTICE_JOB, stepId: 'a' }
-    const acts: PracticeAct[] = [
-      { act: 'command', command: { type: 'startStep', ...on } },
-      { act: 'wait', minutes: 5 },
-      { act: 'command', command: { type: 'startStep', ...on, stepId: 'b' } },
-      { act: 'command', command: { type: 'startStep', ...on, stepId: 'a' } },
-    ]
-    expect(actsBefore(acts, 'b')).toEqual(acts.slice(0, 2))
-    expect(actsBefore(acts, 'a')).toEqual([])
-    expect(actsBefore(acts, 'never')).toEqual([])
-  })
-
-  it('hints at a step in the guided level, and in no other', () => {
-    const of = (level: 'guided' | 'bench' | 'exam') =>
-      beginPractice(
-        { templateId: 'study-cast', choices: { arch: 'upper' }, level, seed: 2 },
-        START,
-        'P-1',
-        'Ada',
-      )
-    expect(JSON.stringify(hintOf(of('guided')))).toMatch(/Look well at/)
-    expect([hintOf(of('bench')), hintOf(of('exam'))]).toEqual([undefined, undefined])
   })
 })

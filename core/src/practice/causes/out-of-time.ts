@@ -125,7 +125,7 @@ const soon: { readonly [M in StepMeaning]?: (deed: Deed, minutes: number) => rea
 }
 
 /** A wait that counts from stone, plaster or investment, ended before it. */
-function pulledEarly({ step, event }: Deed, minutes: number): readonly Caused[] {
+function pulledEarly({ step }: Deed, minutes: number): readonly Caused[] {
   const { ofMix, earliestMinutes = 1 } = step.wait ?? {}
   if (!ofMix || (ofMix.pace !== 'separate' && ofMix.pace !== 'set')) return []
   const share = Math.max(0, 1 - minutes / Math.max(1, earliestMinutes))
@@ -146,7 +146,7 @@ function pulledEarly({ step, event }: Deed, minutes: number): readonly Caused[] 
         at.looks('no-undercut', 'Undercut or rough'),
         at.looks('split-faces', 'Cast broke'),
       ),
-      bornStep: event.type === 'stepFinished' ? step.id : step.id,
+      bornStep: step.id,
     },
   ]
 }
@@ -161,7 +161,7 @@ export const outOfTime: Cause = (deed) => {
   if (event.outOfTime === 'tooSoon') {
     const minutes = (window.goodFrom - now) / MINUTE
     const own = step.means && soon[step.means]?.(deed, minutes)
-    return own ?? [...pulledEarly(deed, minutes), ...machineOpened(step, minutes)]
+    return own ?? pulledEarly(deed, minutes)
   }
   const minutes = (now - (window.pastFrom ?? window.lateFrom)) / MINUTE
   if (step.pours && event.type === 'stepStarted') return [shrunk(step, minutes)]
@@ -185,20 +185,4 @@ function shrunk(step: RouteStep, minutes: number): Caused {
     ),
     bornStep: step.id,
   }
-}
-
-/** Out of a kiln, a pot or a bath before it is over. */
-function machineOpened(step: RouteStep, minutes: number): readonly Caused[] {
-  if (step.machine !== 'kiln' && step.machine !== 'sinter') return []
-  return [
-    made(
-      'taken-hot',
-      'Crack from a sudden cooling',
-      saying`${qty.minutes(minutes, 0)} early`,
-      saying`Taken out ${qty.minutes(minutes, 0)} before its program was over: hot ceramic in cold air cracks.`,
-      'Let it cool to the end of its program.',
-      at.looks('cracks', 'A crack'),
-      at.looks('surface', 'A crack'),
-    ),
-  ]
 }
