@@ -235,6 +235,26 @@ describe('the bench after a change of one case', () => {
     expect(benchWithCase(bench, first, benchContents([], now))).toBeUndefined()
     expect(benchWithCase(bench, 'c59', benchContents([], now))).toEqual(bench)
   })
+  it('of a list that is cut takes as much as there was of a case, and not less', () => {
+    const bench = { ...benchContents(many.slice(0, 3), now), cut: true }
+    const one = benchContents([summaryAt('c1', 7.5)], now)
+    expect(benchWithCase(bench, 'c1', one)).toBeDefined()
+    expect(benchWithCase(bench, 'c1', { ...one, work: [] })).toBeUndefined()
+    const asking = {
+      ...bench,
+      work: bench.work.filter(({ caseId }) => caseId !== 'c1'),
+      asking: [summaryAt('c1', 7.5)],
+    }
+    expect(benchWithCase(asking, 'c1', { work: [], asking: [], cut: false })).toBeUndefined()
+    expect(benchWithCase(asking, 'c1', { work: [], asking: [held('c1')], cut: false })).toMatchObject({
+      asking: [{ caseId: 'c1' }],
+      cut: true,
+    })
+  })
+  it('names all jobs of a case beside its step', () => {
+    const two = { ...summaryAt('c1', 7.5), jobNames: ['Study cast, upper', 'Study cast, lower'] }
+    expect(benchContents([two], now).work[0]!.jobName).toBe('Study cast, upper, Study cast, lower')
+  })
   it('opens what was later once its time has come, without another answer', () => {
     const bench = benchContents([{ ...summaryAt('c1', 0), items: [waiting] }], START)
     expect(benchList(bench, START).later).toHaveLength(1)

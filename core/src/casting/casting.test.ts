@@ -239,6 +239,8 @@ describe('the expansion budget', () => {
   it.each([
     [() => expansionAt(table, 101), 'outside-table'],
     [() => expansionAt([...table].reverse(), 50), 'table'],
+    [() => expansionAt([], 50), 'table'],
+    [() => expansionAt([{ ...table[0]!, thermalFraction: Number.NaN }, ...table.slice(1)], 50), 'table'],
     [() => fitAt({ ...budget, shrinkageFraction: 1 }, die, 50), 'fraction'],
     [() => fitAt(budget, { ...die, dieMillimetres: -8 }, 50), 'not-a-positive-number'],
   ])('refuses what makes no sense (%#)', (ask, code) => {
@@ -335,6 +337,72 @@ describe('burnout programs', () => {
     expect(programCelsius(program, 23)).toBeCloseTo(135, 9)
     expect(programCelsius(program, 60)).toBe(250)
     expect(programCelsius(program, 500)).toBe(850)
+  })
+  // Rates and added minutes are our choice: 2 min for each mm of radius above 32.5, 5 and 10 for each ring more, 30 for resin.
+  it.each<[string, object, readonly (readonly number[])[]]>([
+    [
+      'of wax',
+      {},
+      [
+        [5, 250, 60],
+        [5, 570, 30],
+        [7, 850, 60],
+      ],
+    ],
+    [
+      'of resin',
+      { pattern: 'resin' },
+      [
+        [3, 250, 90],
+        [5, 570, 30],
+        [7, 850, 90],
+      ],
+    ],
+    [
+      'of a ring 10 mm wider',
+      { radiusMillimetres: 42.5 },
+      [
+        [5, 250, 80],
+        [5, 570, 30],
+        [7, 850, 80],
+      ],
+    ],
+    [
+      'of a narrow ring',
+      { radiusMillimetres: 20 },
+      [
+        [5, 250, 60],
+        [5, 570, 30],
+        [7, 850, 60],
+      ],
+    ],
+    [
+      'of three rings',
+      { rings: 3 },
+      [
+        [5, 250, 70],
+        [5, 570, 40],
+        [7, 850, 80],
+      ],
+    ],
+    [
+      'gypsum-bonded',
+      { binder: 'gypsum', peakCelsius: 680 },
+      [
+        [5, 250, 60],
+        [5, 680, 60],
+      ],
+    ],
+  ])('%s: each stretch with its rate, end and hold', (_, change, stretches) => {
+    const { startCelsius, segments } = burnoutProgram({
+      ...{ binder: 'phosphate', radiusMillimetres: 32.5, rings: 1, pattern: 'wax', fast: false },
+      peakCelsius: 850,
+      ...change,
+    } as Parameters<typeof burnoutProgram>[0])
+    expect(startCelsius).toBe(20)
+    expect(segments.map((each) => [each.rampCelsiusPerMinute, each.toCelsius, each.holdMinutes])).toEqual(
+      stretches,
+    )
   })
   it('through the night the first hold is what is left over, and the end comes on the minute', () => {
     const usual = burnoutProgram({

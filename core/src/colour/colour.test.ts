@@ -167,6 +167,9 @@ describe('on a screen', () => {
   it('what can be shown is, and what cannot loses chroma alone', () => {
     expect(shownColour(lab(80, 2, 18))).toEqual({ rgb: [215, 196, 165], chroma: 1 })
     expect(shownColour(block)).toEqual({ rgb: [222, 208, 185], chroma: 1 })
+    // White and black are the ends of a screen; of chroma there is none to draw in.
+    expect(shownColour(lab(0, 0, 0)).rgb).toEqual([0, 0, 0])
+    expect(shownColour(lab(100, 0, 0)).rgb).toEqual([255, 255, 255])
     const { rgb, chroma } = shownColour(lab(94, 1, 35))
     expect(rgb).toEqual([255, 236, 198])
     expect(Math.abs(chroma - 0.5995)).toBeLessThan(0.0005)

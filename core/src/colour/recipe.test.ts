@@ -4,6 +4,7 @@ import { shelf } from '../testing/stain-shelf.ts'
 import { refused } from '../testing/words.ts'
 import {
   calibratePot,
+  colourCalculators,
   colourDifference,
   compareBlocks,
   type Drawdown,
@@ -116,6 +117,21 @@ describe('a whole crown', () => {
     expect(other.zones.map(({ coats }) => names(coats, turned)).reverse()).toEqual(
       one.zones.map(({ coats }) => names(coats, shelf)),
     )
+  })
+  it('a block that is the target wants nothing', () => {
+    const { zones: plans } = planCrown(
+      [{ name: 'body', block: lab(80, 2, 18), target: lab(80, 2, 18) }],
+      shelf,
+    )
+    expect(plans[0]!.coats.every((coats) => coats === 0)).toBe(true)
+    expect(plans[0]!.difference).toBeLessThan(1e-6)
+  })
+  it('what other programs ask: two coats at most, where they say so', () => {
+    const calculator = colourCalculators[1]
+    const ask = { ...calculator.example, targetLab: { L: 60, a: 8, b: 26 } }
+    const most = (input: typeof ask & { maxCoats?: number }) => Math.max(...calculator.answer(input).coats)
+    expect(most(ask)).toBeGreaterThan(1)
+    expect(most({ ...ask, maxCoats: 1 })).toBeLessThanOrEqual(1)
   })
   it('a block a little lighter than the darkest zone beats a very light one', () => {
     const blocks = [lab(84, 1, 13), lab(79, 2, 18), lab(70, 4, 22), lab(90, 0, 6)].map((each) => ({

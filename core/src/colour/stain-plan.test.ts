@@ -214,6 +214,19 @@ describe('readings as a table', () => {
       expect(curve).toHaveLength(41)
     }
   })
+  it('refuses curves of which one column is another wavelength, or has no unit', () => {
+    const nm = Array.from({ length: 41 }, (_, n) => `${380 + 10 * n} nm`)
+    const code = (head: readonly string[]) =>
+      refused(() =>
+        readReadings([
+          ['name', ...head],
+          ['white', ...nm.map(() => '1')],
+        ]),
+      )?.code
+    expect(code(nm)).toBeUndefined()
+    expect(code(nm.map((each, n) => (n === 7 ? '455 nm' : each)))).toBe('readings-not-understood')
+    expect(code(nm.map((each, n) => (n === 7 ? '450' : each)))).toBe('readings-not-understood')
+  })
   it.each([
     [
       [

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { spoken } from '../quantity/index.ts'
+import { DomainError } from '../refusal/index.ts'
 import { borderStock, borderToStart } from './border-stock.ts'
 import { resinLadder } from './default-ladders.ts'
 import {
@@ -48,6 +49,28 @@ describe('wheels', () => {
     expect(() => wheelFor(fine, coarse!)).toThrow(expect.objectContaining({ code: 'wheel-coarser' }))
     expect(() => wheelFor(coarse, shine!, true)).toThrow(expect.objectContaining({ code: 'wheel-coarser' }))
     expect(() => wheelFor(coarse, shine!)).toThrow('This wheel has had coarse pumice')
+  })
+  it('says what has been on it, and what to do', () => {
+    const against = (written: typeof coarse, wanted: typeof coarse, remark = false) => {
+      try {
+        wheelFor(written!, wanted!, remark)
+        return undefined
+      } catch (error) {
+        return error instanceof DomainError ? [error.message, error.remedy] : undefined
+      }
+    }
+    expect(against(coarse, shine)).toEqual([
+      expect.stringMatching(/^This wheel has had coarse pumice: its grains scratch through /),
+      expect.stringMatching(/^Take a wheel marked .*, or a new one\.$/),
+    ])
+    expect(against(fine, coarse)).toEqual([
+      'This wheel is marked fine pumice.',
+      'Take another wheel, or mark this one coarse pumice for good.',
+    ])
+    // What leaves no grain is coarser than nothing, and never marked anew with itself.
+    const bare = { ...shine!, id: 'bare', grainMicrometres: undefined }
+    expect(against(bare as never, shine)![0]).toMatch(/^This wheel is marked/)
+    expect(contaminated(shine!, bare as never)).toBe(0)
   })
   it('with coarse pumice on the shine wheel scratch 2.70 µm, 90 times its mark; fine pumice 0.9, 30 times', () => {
     expect(contaminated(shine!, coarse!)).toBeCloseTo(2.7, 9)

@@ -119,6 +119,48 @@ describe('the set-up plan', () => {
       '1.7 mm too wide',
     )
   })
+  it('says what does not fit, and nothing of what does', () => {
+    const remarks = (change: Partial<SetUpEntry>) =>
+      planSetUp({ ...inventedSetUp, ...change }).remarks.map(metric)
+    const lines = (right: number, left: number) => remarks({ canineMillimetres: { right, left } })
+    const own = remarks({})
+    const added = (other: readonly string[]) => other.filter((each) => !own.includes(each))
+    // Six front teeth are 23.8 to each side.
+    expect(added(lines(25.8, 25.8)).join(' ')).toContain('The six front teeth leave 4 mm')
+    expect(added(lines(22.3, 22.3)).join(' ')).toContain('3 mm too wide')
+    expect(added(lines(21.8, 25.8)).join(' ')).toContain('not the same distance from the centre line')
+    expect(added(remarks({ curveRadiusMillimetres: 125 })).join(' ')).toContain(
+      'a radius of 125 mm, not the published',
+    )
+  })
+  it.each([
+    ['central', 'mesiodistalDegrees', 31],
+    ['lateral', 'mesiodistalDegrees', -31],
+    ['canine', 'labialDegrees', 46],
+    ['central', 'labialDegrees', -31],
+    ['lateral', 'shortMillimetres', 3.1],
+    ['canine', 'shortMillimetres', -3.1],
+  ] as const)('a %s with %s of %d is refused', (tooth, key, value) => {
+    const stances = {
+      ...inventedSetUp.stances,
+      [tooth]: { ...inventedSetUp.stances[tooth], [key]: value },
+    }
+    expect(() => planSetUp({ ...inventedSetUp, stances })).toThrow(
+      expect.objectContaining({ code: 'reading-not-plausible', field: 'stances' }),
+    )
+  })
+  it('back teeth point along their side to the next', () => {
+    for (const side of ['right', 'left'] as const) {
+      const own = plan.posterior.filter((tooth) => tooth.side === side)
+      for (const [n, { distal, centre }] of own.entries()) {
+        expect(Math.hypot(distal.x, distal.y)).toBeCloseTo(1, 6)
+        const next = own[n + 1]
+        if (!next) continue
+        const to = { x: next.centre.x - centre.x, y: next.centre.y - centre.y }
+        expect((to.x * distal.x + to.y * distal.y) / Math.hypot(to.x, to.y)).toBeGreaterThan(0.97)
+      }
+    }
+  })
   it('tells that gum would show when the central is shorter than to the high-lip line', () => {
     expect(inMetric(planSetUp({ ...inventedSetUp, highLipMillimetres: 12.5 }).remarks).join(' ')).toContain(
       '1.5 mm shorter',

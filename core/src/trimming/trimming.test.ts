@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { metric } from '../testing/words.ts'
 import { caliperSymmetry } from './finished-pair.ts'
 import { fromCalipers, type Point, plannedOutline, planPair, sideTouchUps } from './index.ts'
 import { type LowerLandmarks, seenFrom, type UpperLandmarks } from './landmarks.ts'
@@ -133,6 +134,18 @@ describe('the worked example, upper', () => {
 
 describe('the worked example, lower', () => {
   const plan = planLower(lower, 65.22486)
+  it.each([30, 135, 200, 290])('turned by %d° and shifted it is the same plan', (degrees) => {
+    const [c, s] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)]
+    const map = (p: Point) => P(c * p.x - s * p.y + 9, s * p.x + c * p.y - 4)
+    const { backEdge, mark, ...rest } = lower
+    const { midline: _m, notches: _n, ...turned } = moved({ ...upper, ...rest }, map)
+    const other = planLower({ ...turned, backEdge: backEdge.map(map) as never, mark: map(mark) }, 65.22486)
+    expect(other.sideLine.offset).toBeCloseTo(plan.sideLine.offset, 9)
+    expect(other.corner.x).toBeCloseTo(plan.corner.x, 9)
+    expect(other.corner.y).toBeCloseTo(plan.corner.y, 9)
+    expect(other.heel.lengthMillimetres).toBeCloseTo(plan.heel.lengthMillimetres, 9)
+    expect(other.better).toBe(plan.better)
+  })
   it('puts sides, arc and heels', () => {
     expect(plan.better).toBe('right')
     expect(plan.sideAngleDegrees).toBeCloseTo(63.43495, 5)
@@ -235,6 +248,25 @@ describe('models worked by hand', () => {
     expect(planeOffMiddle(33, 40)).toBeCloseTo(33 - 34.925, 9)
     expect(planeOffMiddle(40, 40)).toBe(0)
     expect(planeOffMiddle(30, 40)).toBeUndefined()
+  })
+  it.each([
+    // Usual: sides at 60 to 70° of an upper (handbooks, recalled loosely); atan of the rise of the buccal line.
+    [3, 5, true],
+    [3, 5.4, false],
+    [3, 6, false],
+    [3, 8, false],
+    [3, 8.5, true],
+  ])('sides that run %d out for %d back are said to be unusual: %s', (out, back, isUnusual) => {
+    const side = (s: number) => [0, 1, 2].map((n) => P(s * (20 + out * n), 26 - back * n))
+    const plan = planUpper(handModel({ buccal: { right: side(-1), left: side(1) } }))
+    const degrees = (Math.atan(back / out) * 180) / Math.PI
+    expect(plan.sideAngleDegrees).toBeCloseTo(degrees, 9)
+    const words = plan.warnings
+      .filter(({ code }) => code === 'unusual-angle')
+      .map(({ sentence }) => metric(sentence))
+    expect(words.some((word) => word.startsWith('The side angle of'))).toBe(isUnusual)
+    for (const word of words)
+      expect(word).toMatch(/outside the usual \d+-\d+°: look at the landmarks again\.$/)
   })
   it('a steep front is kept at 40° and the sides move out', () => {
     const plan = planUpper(handModel({ anterior: [P(0, 60)], incisorFront: P(0, 41) }))
