@@ -1,5 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
-import type { Check, Route, RouteStep } from '../route/index.ts'
+import { routeTemplates } from '../jobs/index.ts'
+import { buildRoute, type Check, type Route, type RouteStep } from '../route/index.ts'
+import { chooseFaults } from './begin.ts'
 import { type Fault, faultsOf, practiceLevels } from './index.ts'
 import { LESSER_LOOK_CHANCE, levelRules, showsForSure } from './levels.ts'
 
@@ -159,4 +161,24 @@ describe('levels', () => {
   ] as const)('a sign for the %s is seen for sure by the %s: %s', (sign, by, sure) =>
     expect(showsForSure(sign, by)).toBe(sure),
   )
+})
+
+describe('how many faults a case has', () => {
+  it('is any number that its level allows, each about as often', () => {
+    const all = faultsOf(buildRoute(routeTemplates.get('complete-denture')!), [])
+    const counts = new Map<number, number>()
+    const cases = 400
+    for (let seed = 0; seed < cases; seed++) {
+      const { length } = chooseFaults(all, {
+        templateId: 'complete-denture',
+        choices: {},
+        level: 'bench',
+        seed,
+      })
+      counts.set(length, (counts.get(length) ?? 0) + 1)
+    }
+    expect([...counts.keys()].sort()).toEqual([3, 4, 5])
+    // A third each; a hand that slips often raises a few. Five standard errors of a third in 400 are 0.12.
+    for (const count of counts.values()) expect(Math.abs(count / cases - 1 / 3)).toBeLessThan(0.2)
+  })
 })

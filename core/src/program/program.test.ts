@@ -140,6 +140,17 @@ describe('a machine that reads wrong, with a vacuum', () => {
     expect(left(followed({}, [{ kind: 'vacuumLeak', fromMinutes: 0 }]), 30)).toBeGreaterThan(20)
     expect(run([], 10).moments[5]!.kilopascals).toBeUndefined()
   })
+  it('is pumped down steadily, within two minutes, and let in as steadily', () => {
+    const moments = followed({ readingsPerMinute: 6 })
+    const pressures = moments.map(({ kilopascals }) => kilopascals!)
+    const from = moments.findIndex(({ kilopascals }) => kilopascals! < 100.9)
+    // Never below what the pump reaches, never above the air of the room.
+    expect(Math.min(...pressures)).toBeGreaterThanOrEqual(3)
+    expect(Math.max(...pressures)).toBeLessThanOrEqual(101)
+    const falling = pressures.slice(from, from + 12)
+    expect(falling).toEqual([...falling].sort((a, b) => b - a))
+    expect(falling.at(-1)).toBeLessThan(10)
+  })
   it('can be read more often than once a minute', () => {
     const often = followed({ readingsPerMinute: 6 })
     expect(often).toHaveLength(601)
