@@ -50,6 +50,15 @@ describe('causes of a fault, by the evidence of the case', () => {
     expect(inMetric(cause.words)).toContain(words)
     expect(cause.change).toMatch(/\S/)
   })
+  it('an empty record speaks neither for nor against anything', () => {
+    const said = regionsOf.casting.flatMap(({ id, faults }) =>
+      faults.flatMap(({ fault }) =>
+        castingCauses(id, fault, {}).map(({ name, standing }) => `${name}: ${standing}`),
+      ),
+    )
+    expect(said.length).toBeGreaterThan(20)
+    expect([...new Set(said)].filter((each) => !each.endsWith(': unknown'))).toEqual([])
+  })
   it('what is not on record stands between what speaks for and what speaks against', () => {
     const { transferMinutes: _late, ...rest } = careful
     const standings = castingCauses('margin', 'Short', { ...rest, alloyId: 'nickel-chromium', turns: 2 }).map(

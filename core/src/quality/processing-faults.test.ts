@@ -19,6 +19,13 @@ const careful: ProcessingRecord = {
   flaskCelsius: 23,
 }
 
+describe('a job that is not processed', () => {
+  it('says nothing of it', () => {
+    expect(processingRecord(new Bench('study-cast').job)).toEqual({})
+    expect(processingRecord(new Bench('complete-denture').job)).toEqual({})
+  })
+})
+
 describe('what the mould tells, by the evidence of the case', () => {
   it.each<[CheckMeaning, string, Partial<ProcessingRecord>, string, string]>([
     ['resinSurface', 'Bubbles inside', { boiled: true, peakCelsius: 127 }, 'boiled inside', '127 °C'],

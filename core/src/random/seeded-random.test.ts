@@ -1,10 +1,20 @@
 import { describe, expect, it } from '@jest/globals'
-import { seededRandom } from './index.ts'
+import { seededRandom, textHash } from './index.ts'
 
 const drawn = (seed: number, count: number) => {
   const random = seededRandom(seed)
   return Array.from({ length: count }, random)
 }
+
+describe('the hash of a text', () => {
+  // Vectors of FNV-1a, 32 bit, published by Fowler, Noll and Vo.
+  it.each([
+    ['', 0x811c9dc5],
+    ['a', 0xe40c292c],
+    ['b', 0xe70c2de5],
+    ['foobar', 0xbf9cf968],
+  ])('"%s"', (text, hash) => expect(textHash(text)).toBe(hash))
+})
 
 describe('numbers that only look random', () => {
   // mulberry32 (public domain): its first numbers of seed 1, as its author's listing gives them; recalled.

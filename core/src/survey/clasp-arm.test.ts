@@ -109,6 +109,12 @@ describe('an arm in its undercut', () => {
     // Round a small tooth no length is enough.
     expect(armWays(steel({ run: arc(120, 3) })).longerMillimetres).toBeUndefined()
   })
+  it('names the field of what is refused', () => {
+    const field = (arm: ClaspArm) => refused(() => armLoad(arm))?.field
+    expect(field(steel({ run: arc(120, 0) }))).toBe('radiusMillimetres')
+    expect(field(steel({ run: arc(201) }))).toBe('degrees')
+    expect(field(steel({ cut: round(-0.9) }))).toBe('millimetres')
+  })
   it('says its ways, and no length where none is enough', () => {
     expect(metric(armWords(steel({ deflectionMillimetres: 1.2 })))).toMatch(
       /^It takes a set each time: at 1\d\d % of its limit\. Any one is enough: [\d.]+ mm free, [\d.]+ mm thick or a gauge of [\d.]+ mm\.$/,
