@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { stepWindow } from '../case/index.ts'
+import { carefulWork, stepWindow } from '../case/index.ts'
 import { resinLadder } from '../finishing/index.ts'
 import { spoken } from '../quantity/index.ts'
 import { seededRandom } from '../random/index.ts'
@@ -10,8 +10,10 @@ import { decidedWrongly } from './causes/decided-wrongly.ts'
 import { leftOut } from './causes/left-out.ts'
 import { mixes } from './causes/mixes.ts'
 import { outOfTime } from './causes/out-of-time.ts'
+import type { Defect } from './index.ts'
+import { closuresNeeded } from './model-readings.ts'
 import { normal, streamAt } from './streams.ts'
-import { jobOf } from './truth.ts'
+import { jobOf, PRACTICE_JOB } from './truth.ts'
 
 /** What a cause makes of one event of a step, said in metric units. */
 function caused(cause: Cause, event: object, step: object = {}, more: object = {}) {
@@ -192,6 +194,97 @@ describe('what is ended before its time', () => {
     expect(made).toMatchObject({ kind, shows })
     expect(made!.size).toMatch(/^7 min/)
     expect(ended(12)[0]!.why).toContain('12 min')
+  })
+})
+
+describe('the last closure', () => {
+  /** Packed by a learner who closes so often, and then for good. */
+  const closed = (times: number, seed = 1) => {
+    const learner = new Learner('complete-denture', { arch: 'upper' }, seed).to('trial-closures', 'running')
+    const { step } = learner
+    const sheet = step.sheets!.find(({ kind }) => kind === 'closures')!
+    if (sheet.kind !== 'closures') throw new Error('closures')
+    const kilopascals = (sheet.leastKilopascals + sheet.mostKilopascals) / 2
+    const closures = Array.from({ length: times }, (_, n) => ({
+      kilopascals,
+      flash: n < times - 1,
+      gap: false,
+      from: 'hand' as const,
+    }))
+    for (const command of carefulWork(PRACTICE_JOB, step, () => 0.5, undefined, {
+      teeth: [],
+      enclosures: [],
+    }))
+      learner.give(
+        command.type === 'recordSheet' ? { ...command, sheet: { kind: 'closures', closures } } : command,
+      )
+    learner.do({ act: 'wait', minutes: 5 }).end('trial-closures')
+    return learner
+  }
+  const needed = closuresNeeded(1)
+  it('too soon leaves 0.8 mm of flash for each that is missing, half of it at the pin (choices)', () => {
+    const [flash] = closed(needed - 1).own
+    expect(flash).toMatchObject({ kind: 'flash-left', bornStep: 'trial-closures' })
+    expect(spoken(flash!.size!, 'metric')).toBe('0.8 mm')
+    expect(spoken(flash!.why, 'metric')).toContain('lift the base, the pin by about 0.4 mm')
+    expect(spoken(closed(needed - 2).own[0]!.size!, 'metric')).toBe('1.6 mm')
+  })
+  it('after as many as the mould wants leaves none', () =>
+    expect(closed(needed).own.map(({ kind }) => kind)).not.toContain('flash-left'))
+  it('done again while it still stands is the same slip', () => {
+    const learner = closed(needed - 1)
+    const standing = learner.own.length
+    const [first] = learner.own
+    learner.give({
+      type: 'goBack',
+      jobId: PRACTICE_JOB,
+      toStepId: 'trial-closures',
+      remake: false,
+      reason: 'look again',
+    })
+    expect(learner.own[0]).toMatchObject({ id: first!.id, state: 'mended' })
+    expect(learner.own).toHaveLength(standing)
+  })
+})
+
+describe('an entry that falls short of what is there', () => {
+  it('is weak, keeps when and where it was noticed first, and the defect stands', () => {
+    const learner = new Learner('study-cast', { arch: 'upper' }).to('fill', 'running')
+    const defect = {
+      ...{
+        id: 'd',
+        kind: 'k',
+        named: 'A hole',
+        bornBy: 'hand',
+        bornStep: 'pour-anatomy',
+        bornAt: 0,
+        why: 'So.',
+      },
+      shows: [
+        {
+          ...{ stepId: 'fill', checkId: 'no-holes', kind: 'look', by: 'eye', answer: 'A bleb on a tooth' },
+          outcome: { verdict: 'remake', toStepId: 'pour-anatomy', say: '' },
+        },
+      ],
+      state: 'live',
+    } as unknown as Defect
+    learner.world = { ...learner.world, defects: [defect] }
+    const judge = () =>
+      learner.give({
+        type: 'recordCheck',
+        jobId: PRACTICE_JOB,
+        stepId: 'fill',
+        checkId: 'no-holes',
+        answer: 'A bleb on a tooth',
+      })
+    judge()
+    const { world } = learner
+    expect(world.decisions.at(-1)).toMatchObject({ was: 'weak', defects: ['d'] })
+    expect(world.defects[0]).toMatchObject({ state: 'live', weak: true, foundIn: 'fill' })
+    const first = world.defects[0]!.foundAt
+    learner.do({ act: 'wait', minutes: 30 })
+    judge()
+    expect(learner.world.defects[0]!.foundAt).toBe(first)
   })
 })
 

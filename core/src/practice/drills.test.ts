@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { fastestSafe } from '../curing/index.ts'
 import { goingBack, resinLadder, scratchWords } from '../finishing/index.ts'
+import { metric } from '../testing/words.ts'
 import { fastestBathMinutes } from './drills/bath.ts'
 import {
   bestCharge,
@@ -123,10 +124,40 @@ describe('sprue', () => {
           for (let lengthMillimetres = 6; lengthMillimetres <= 10; lengthMillimetres += 0.5)
             best = Math.max(best, points(seed, { drill: 'sprue', gauge, ringMillimetres, lengthMillimetres }))
       expect(best).toBeGreaterThan(95)
+      // Of gauges that feed, the thinner costs less metal.
+      const feeding = [8, 9, 10, 11, 12, 13, 14, 15, 16].flatMap((gauge) => {
+        const { points: worth, say } = scoreDrill(seed, {
+          drill: 'sprue',
+          gauge,
+          ringMillimetres: rings[1]!,
+          lengthMillimetres: 8,
+        })
+        return metric(say).startsWith('It feeds;') ? [worth] : []
+      })
+      expect(feeding.length).toBeGreaterThan(0)
+      expect(feeding).toEqual([...feeding].sort((a, b) => a - b))
+      if (feeding.length > 1) expect(feeding[0]).toBeLessThan(feeding.at(-1)!)
       // Gauge 20 is 0.8 mm: it feeds none of them.
       expect(
         points(seed, { drill: 'sprue', gauge: 20, ringMillimetres: rings[1]!, lengthMillimetres: 8 }),
       ).toBeLessThanOrEqual(55)
+    }
+  })
+})
+
+describe('the best charge', () => {
+  it('is the lightest of all choices that hold, by trying each', () => {
+    for (let seed = 0; seed < 6; seed++) {
+      const task = drills.charge.task(seed)
+      const { pieces, needGrams } = task
+      let least = Number.POSITIVE_INFINITY
+      for (let set = 1; set < 2 ** pieces.length; set++) {
+        const taken = pieces.filter((_, n) => Math.floor(set / 2 ** n) % 2 === 1)
+        const grams = taken.reduce((sum, piece) => sum + piece.grams, 0)
+        const old = taken.reduce((sum, piece) => sum + (piece.old ? piece.grams : 0), 0)
+        if (grams >= needGrams - 1e-9 && old <= 0.5 * grams + 1e-9) least = Math.min(least, grams)
+      }
+      expect(bestCharge(task)!.grams).toBeCloseTo(least, 6)
     }
   })
 })
@@ -168,6 +199,13 @@ describe('bath', () => {
           ],
         })?.bathMinutes,
       ).toBe(minutes)
+  })
+  it('is asked of ridges of 8 to 14 mm, by the evening: 13, 14 or 15 h and a half are left', () => {
+    const tasks = Array.from({ length: 200 }, (_, seed) => drills.bath.task(seed))
+    const found = (of: (task: (typeof tasks)[number]) => number) =>
+      [...new Set(tasks.map(of))].sort((a, b) => a - b)
+    expect(found(({ ridgeMillimetres }) => ridgeMillimetres)).toEqual([8, 10, 12, 14])
+    expect(found(({ minutesLeft }) => minutesLeft)).toEqual([13.5 * 60, 14.5 * 60, 15.5 * 60])
   })
   it('a bath that boils the ridge is worth nothing, a slow safe one little, one that is out too late ten', () => {
     const seed = [...Array(40).keys()].find((each) => drills.bath.task(each).ridgeMillimetres === 10)!

@@ -127,6 +127,24 @@ describe('what can be wrong on a route', () => {
     expect(found([step('a', 'pour', { checks: [measure(more)] })]).map(({ kind }) => kind)).toEqual(kinds),
   )
 
+  it('is one of a sheet on which one writes down what lies there, none of one that is worked out', () => {
+    const sheets = (kind: string) =>
+      found([
+        step('a', 'pour', {
+          sheets: [{ kind, id: 'list', name: 'The List', failing: { verdict: 'adjust', say: '' } }] as never,
+        }),
+      ])
+    for (const kind of ['regions', 'places', 'room'])
+      expect(sheets(kind)).toEqual([
+        {
+          kind: `${kind}: list`,
+          shows: { stepId: 'a', kind: 'sheet', checkId: 'list' },
+          outcome: { verdict: 'adjust', say: '' },
+          ...{ bornIn: 'a', arrives: false, by: 'eye', named: 'A fault of "the list"' },
+        },
+      ])
+    for (const kind of ['cure', 'burnout', 'parts', 'closures']) expect(sheets(kind)).toEqual([])
+  })
   it('of a measure says too little or too much', () =>
     expect(
       found([step('a', 'pour', { checks: [measure({ min: 1, max: 2 })] })]).map(({ named, by }) => [
