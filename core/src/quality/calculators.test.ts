@@ -102,6 +102,11 @@ describe('what other programs may ask', () => {
     ['causeHits', { ranks: [1, 2] }, { meanReciprocalRank: 0.75 }],
     ['rolled', { clean: { count: 1, of: 2 }, steps: [{ count: 1, of: 2 }] }, { product: 0.5 }],
   ])('%s of %j', (kind, input, wanted) => expect(answer(kind, input)).toMatchObject(wanted))
+  it('has no word for too few', () => {
+    const few = { first: { count: 3, of: 20 }, second: { count: 0, of: 25 } }
+    expect(answer('compare', few)).not.toHaveProperty('word')
+    expect(answer('stratified', { strata: [few] })).not.toHaveProperty('word')
+  })
   it('log: 42 min of hands and 40 of clock, from the events alone', () => {
     const { damaged, figures } = answer('log', log) as never as {
       damaged: object[]

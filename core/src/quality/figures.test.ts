@@ -80,10 +80,10 @@ describe('five lines', () => {
     // Half an hour each: half of Garwood's interval for three, 0.6187 to 8.7673.
     expect(three.interval!.low).toBeCloseTo(0.6187 / 2, 3)
     expect(three.interval!.high).toBeCloseTo(8.7673 / 2, 3)
-    expect(handsLost(record([sentBack('a')]), { from: at(31), until: at(999) })).toMatchObject({
-      events: 0,
-      hours: 0,
-    })
+    // What lies before the period is neither lost in it nor among its hands: 10 + 10 + 10 min from minute 30 on.
+    const later = handsLost(record([sentBack('a'), smooth('b', DAY)]), { from: at(31), until: at(999) })
+    expect(later).toMatchObject({ events: 0, hours: 0 })
+    expect(later.ofHours).toBeCloseTo(20 / 60, 9)
   })
   it('of a case that came back all its hands are lost, to why it did', () => {
     const back = new MadeCase('b', pqr, 0, {

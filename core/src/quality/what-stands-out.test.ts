@@ -29,6 +29,18 @@ describe('charts', () => {
       said({ type: 'signalSeen', series, caseId, entry: sequence, words: 'another gauge', minutes: 3000 }),
     )
     expect(chart.signals[0]!.seen).toMatchObject({ words: 'another gauge', by: 'Ada' })
+    // Of another reading, or of another case, it was something else that was looked at.
+    for (const other of [{ entry: sequence + 1 }, { caseId: 'elsewhere' }]) {
+      const about = {
+        type: 'signalSeen' as const,
+        series,
+        caseId,
+        entry: sequence,
+        words: 'so',
+        minutes: 3000,
+      }
+      expect(of([...twenty, high], said({ ...about, ...other })).signals[0]!.seen).toBeUndefined()
+    }
     const now = at(21 * 60 + 12)
     expect(signalsToLookAt([of([...twenty, high])], now)).toHaveLength(1)
     expect(signalsToLookAt([chart], now)).toEqual([])
