@@ -406,6 +406,8 @@ describe('refusals', () => {
     ['sides-swapped', { buccal: { right: upper.buccal.left, left: upper.buccal.right } }, {}],
     ['points-are-no-line', { buccal: { ...upper.buccal, left: [P(20, 26), P(26, 26), P(23, 21)] } }, {}],
     ['points-are-no-line', { buccal: { ...upper.buccal, left: [P(15, 20), P(25, 19), P(35, 18)] } }, {}],
+    // A little more than 45° from the midline.
+    ['points-are-no-line', { buccal: { ...upper.buccal, left: [P(20, 26), P(26.1, 20), P(32.2, 14)] } }, {}],
     // The hindmost point is also the outermost: it stands in the very corner that the heel would cut off.
     ['no-room-for-heel', { vestibule: { right: [P(-31, 12.5)], left: [P(31.6, 12.5), P(45, -3)] } }, {}],
     // Canines marked beside the molars: the side is shorter than the heel's leg along it.
