@@ -93,6 +93,23 @@ describe('why a remake', () => {
   })
 })
 
+describe('a cause that is found', () => {
+  it('says how it was known, unless it was not found', () => {
+    const bench = new Bench().upTo('pour-anatomy')
+    bench.do({ type: 'goBack', jobId: 'job-1', toStepId: 'pour-anatomy', remake: true, reason: 'a bubble' })
+    const wentBack = bench.working.state.sequence
+    const against = (more: object) =>
+      refused(() =>
+        bench.do({ type: 'findCause', jobId: 'job-1', wentBack, cause: 'The material', ...more } as never),
+      )
+    expect([against({})?.code, against({})?.field]).toEqual(['how-missing', 'how'])
+    expect(against({ wentBack: 1, how: 'seen' })?.field).toBe('wentBack')
+    expect(against({ jobId: 'job-9', how: 'seen' })?.field).toBe('jobId')
+    expect(against({ cause: 'other', said: ' ', how: 'seen' })?.field).toBe('said')
+    expect(against({ how: 'seen' })).toBeUndefined()
+  })
+})
+
 describe('a correction', () => {
   it('may be withdrawn though another entry was corrected since, not once its own was corrected again', () => {
     const bench = new Bench().upTo('trim')

@@ -485,6 +485,9 @@ describe('from the oven to the arm', () => {
     [10, 821.87],
   ])('after 60 s a bared phosphate mould is at %d mm depth %d °C (Carslaw & Jaeger)', (depth, celsius) => {
     expect(bareMouldCelsius(phosphateOut, 60, depth)).toBeCloseTo(celsius, 1)
+    // The moment it leaves the oven it is as hot as the oven, at its face too.
+    expect(bareMouldCelsius(phosphateOut, 0, depth)).toBe(phosphateOut.startCelsius)
+    expect(bareMouldCelsius(phosphateOut, 0, 0)).toBe(phosphateOut.startCelsius)
   })
   it('cools on and on, the face first', () => {
     const seconds = fc.double({ min: 1, max: 600, noNaN: true })

@@ -65,6 +65,16 @@ describe('cooling (a body that loses heat in proportion; worked by hand)', () =>
     ))
 })
 
+describe('drying', () => {
+  it('warms without a hold to 80 °C at 5 K/min, then to 120 °C at 4, for as long as the wall wants', () => {
+    const { segments } = firingProgram(load('zirconia4y', 'dry'))
+    expect(segments.map((each) => [each.rampCelsiusPerMinute, each.toCelsius, each.holdMinutes])).toEqual([
+      [5, 80, 0],
+      [4, 120, dryingMinutes(1.5, undefined as never)],
+    ])
+  })
+})
+
 describe('sintering by the thickest wall (example table, editable)', () => {
   it.each([
     [1, 10],

@@ -144,6 +144,10 @@ describe('a whole crown', () => {
       0.5286, 2.4005, 4.2386, 6.6731,
     ])
     expect(amounts(found[0]!.coats)).toEqual({ 'ochre body': 0.75, 'brown body': 0.5 })
+    // In whatever order they lie on the shelf.
+    expect(compareBlocks([...blocks].reverse(), lab(76.5, 4, 22), shelf).map((plan) => plan.zone)).toEqual(
+      found.map((plan) => plan.zone),
+    )
   })
   it.each([
     [[3, 2], [3, 2], 3, 2],

@@ -30,6 +30,23 @@ describe('the statement on a custom-made device', () => {
     expect(statement.statements.join(' ')).toContain('Annex I')
     expect(statement.source).toContain('local law decides')
   })
+  it('has among its characteristics what was ordered: materials and shade, where the order names them', () => {
+    const { state } = bench.working
+    const of = (more: object) =>
+      customMadeStatement(
+        { ...state, authorisation: { ...state.authorisation, ...more } },
+        bench.job,
+        maker,
+        number,
+        record,
+      ).characteristics
+    expect(of({})).toEqual(['as written'])
+    expect(of({ shade: 'Oat 2', materials: 'gold' })).toEqual([
+      'as written',
+      'Materials: gold',
+      'Shade: Oat 2',
+    ])
+  })
   it('says what a person must still complete', () => {
     const { open } = customMadeStatement(bench.working.state, bench.job, unknown, number, record)
     expect(open).toEqual(expect.arrayContaining(['Address of the maker.', 'Steps that are not done yet.']))

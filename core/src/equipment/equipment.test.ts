@@ -45,6 +45,15 @@ describe('equipment of the lab', () => {
   ])('refuses %j', (equipment, code) =>
     expect(() => checkEquipment(equipment)).toThrow(expect.objectContaining({ code })),
   )
+  it.each([
+    ['2026-03-02T08:00:00Z', '2026-03-02T08:00:01Z', undefined],
+    ['2026-03-02T08:00:00Z', '2026-03-02T08:00:00Z', 'spell'],
+    ['2026-03-02T08:00:00Z', '2026-03-01T08:00:00Z', 'spell'],
+  ])('out of order from %s until %s: %s', (from, until, code) => {
+    const refuse = () => checkEquipment({ ...bath, outOfOrder: [{ from, until }] })
+    if (code === undefined) expect(refuse).not.toThrow()
+    else expect(refuse).toThrow(expect.objectContaining({ code, field: 'outOfOrder' }))
+  })
   it('a bath takes as many flasks as go in, and no more', () => {
     checkFlasks(bath, 4)
     expect(() => checkFlasks(bath, 5)).toThrow(expect.objectContaining({ code: 'bath-full' }))

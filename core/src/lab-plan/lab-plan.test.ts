@@ -167,6 +167,24 @@ describe('what a step tells the plan', () => {
       personId: 'p-ben',
     })
   })
+  it('each pin holds its own step, of its own job and case', () => {
+    const pin = (more: object) => ({
+      caseId: 'c0',
+      jobId: 'job-1',
+      stepId: 'trim',
+      personId: 'p-ben',
+      ...more,
+    })
+    const plannedFor = (pins: readonly ReturnType<typeof pin>[], stepId: string) => {
+      const lab = labInstance(labOf([new Bench('study-cast')], { settings: settings({ pins }) }))
+      const step = lab.instance.steps.find(({ id }) => id === task(lab, stepId).id)
+      return step && 'personId' in step ? step.personId : undefined
+    }
+    const both = [pin({}), pin({ stepId: 'pour-anatomy', personId: 'p-ada' })]
+    expect([plannedFor(both, 'trim'), plannedFor(both, 'pour-anatomy')]).toEqual(['p-ben', 'p-ada'])
+    for (const other of [{ caseId: 'c9' }, { jobId: 'job-2' }, { stepId: 'fill' }])
+      expect(plannedFor([pin(other)], 'trim')).toBeUndefined()
+  })
   it('but not for longer than an hour and a half', () => {
     const denture = labInstance(labOf([new Bench('complete-denture')]))
     const several = [...denture.tasks.values()].filter(({ steps }) => steps.length > 1)

@@ -46,6 +46,15 @@ describe('what would be', () => {
   it('one more of a machine has one place more', () =>
     expect(supposed(two, { kind: 'oneMore', machineId: 'lathe' }).machines[0]).toMatchObject({ capacity: 2 }))
 
+  it('what ends on the very minute is in time', () => {
+    const one = tinyLab({
+      cases: [{ id: 'A', route: 'tiny', releaseMinute: 480, dueMinute: 540, weight: 1 }],
+      steps: [hands('A.1', 60)],
+    })
+    const { plan } = planned(one, 5)
+    const rush = tryOut(one, plan, { kind: 'rush', caseId: 'A' })
+    expect([rush.lateBefore, rush.lateAfter, rush.outcomes]).toEqual([0, 0, []])
+  })
   it('says what ends otherwise, what changes most first, and how many are late', () => {
     const { plan } = planned(two, 200)
     const whole = { kind: 'personAway', personId: 'Ada', fromMinute: 480, untilMinute: 1020 } as const

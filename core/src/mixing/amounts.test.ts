@@ -186,6 +186,9 @@ describe('the clock of a mix', () => {
     expect(clock.stretches[0]!.from).toBe(0)
     for (const [n, stretch] of clock.stretches.slice(1).entries())
       expect(stretch.from).toBe(clock.stretches[n]!.to)
+    expect(clock.stretches.map(({ id }) => id)).toEqual([
+      ...['wet', 'machine', 'pour', 'leave', 'harden', 'heat', 'free'],
+    ])
     expect(stretchAt(clock, 3 * MINUTE)?.id).toBe('pour')
     expect(stretchAt(clock, 1e12)).toBeUndefined()
   })
@@ -254,6 +257,9 @@ describe('what cannot be measured so finely', () => {
   })
   // 0.30 against 0.24: pores 0.22959 and 0.15301, from the same densities.
   it('names the pores of a thinner mix', () => {
+    // What was hit says nothing of pores, strength or time.
+    const same = hitRatio(stone, { powderGrams: 100, liquidMillilitres: 24 }, 0.24)
+    expect([same.verdict, same.effects]).toEqual(['hit', []])
     const hit = hitRatio(stone, { powderGrams: 100, liquidMillilitres: 30 }, 0.24)
     expect(inMetric(hit.effects)).toContain('About 23 % pores instead of 15 % (within 2).')
   })

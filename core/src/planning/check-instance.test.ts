@@ -79,6 +79,12 @@ describe('an instance that cannot be planned is refused with the names', () => {
       { ...two, ...oven, links: [link({})], holds: [hold({ fromStep: 'A.2', toStep: 'A.1' })] },
       'A.1',
     ],
+    [
+      'a hold over two cases',
+      'plan-hold',
+      { ...oven, steps: [hands('A.1', 5), hands('B.1', 5)], holds: [hold({ toStep: 'B.1' })] },
+      'h',
+    ],
     ['more than the machine takes', 'plan-hold', { ...two, ...oven, holds: [hold({ size: 2 })] }, 'lathe'],
     ['a program in places', 'plan-hold', { ...two, ...oven, holds: [hold({ programStep: 'A.2' })] }, 'lathe'],
     [

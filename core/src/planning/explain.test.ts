@@ -45,6 +45,12 @@ describe('why a step waits', () => {
     })
   })
 
+  it('is the longest whether it comes first or last', () => {
+    const lab = tinyLab({ steps: [hands('A.1', 30), hands('B.1', 20), hands('B.2', 50)] })
+    const laid = [at('B.2', 480, 530, 'Ada'), at('B.1', 540, 560, 'Ada'), at('A.1', 560, 590, 'Ada')]
+    expect(causeIn(lab, laid)).toMatchObject({ kind: 'people', by: [{ stepId: 'B.2' }] })
+  })
+
   it.each([
     [29, 'people'],
     [30, 'nothing'],
@@ -168,6 +174,10 @@ describe('why a step waits', () => {
         by: [{ id: 'lathe', fromMinute: 480, untilMinute: 490 }],
       })
       expect(causeIn(oven('shift'), alone, onLathe)).toEqual({ kind: 'nothing' })
+      // It was there when the step was ready, and shut before it was begun.
+      const shuts = oven('early')
+      const early = { ...shuts, calendars: { ...shuts.calendars, early: [[0, 485]] as [number, number][] } }
+      expect(causeIn(early, alone, onLathe)).toMatchObject({ kind: 'machine', by: [{ id: 'lathe' }] })
     })
   })
 

@@ -76,6 +76,14 @@ describe('what can be wrong on a route', () => {
     expect(found(route(look('rim', outcome), at)).map(bornOf)).toEqual([born]),
   )
 
+  it('of a new impression is no mix where something was only used up', () => {
+    const used = [
+      step('door', 'receive'),
+      step('wax', 'pour', { amounts: [{ kind: 'use', id: 'w' }] as never }),
+    ]
+    const asks = look('rim', { verdict: 'remake', toStepId: 'door', say: '', awaits: 'An impression' })
+    expect(found([...used, step('look', 'pour', { checks: [asks] })]).map(bornOf)).toEqual([['door', false]])
+  })
   it('is each answer that does not pass, in a few words that say where', () => {
     const [fault, ...more] = found([
       step('a', 'pour', { checks: [look('rim', { verdict: 'adjust', say: '' })] }),

@@ -313,6 +313,14 @@ describe('what a practice case refuses', () => {
     expect(() => command(passed, { type: 'withdraw', withdraws: 3, reason: 'a slip' })).toThrow(
       expect.objectContaining({ code: 'level-locked' }),
     )
+    const corrects = passed.working.state.sequence
+    const corrected = {
+      type: 'correct',
+      corrects,
+      answer: check.answers[1]!.answer,
+      reason: 'a slip',
+    } as const
+    expect(() => command(passed, corrected)).toThrow(expect.objectContaining({ code: 'level-locked' }))
     const bench = judged(
       command(begin('study-cast', 1), { type: 'startStep', jobId: PRACTICE_JOB, stepId: first }),
       check.answers[0]!.answer,

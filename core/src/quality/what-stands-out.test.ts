@@ -1,12 +1,13 @@
 import { describe, expect, it } from '@jest/globals'
 import { always, at, DAY, record, said, sentBack, smooth } from '../testing/made-cases.ts'
 import { length, type MadeCase, madeRoute, pqr } from '../testing/made-record.ts'
+import { refused } from '../testing/words.ts'
 import { castingCauses } from './casting-faults.ts'
 import { causeTable, finderHits, findingsOf, noClearOrder } from './cause-table.ts'
 import { seriesCharts, signalsToLookAt, stepOfValues } from './chart-room.ts'
 import { comparisons, mustNotBePeople } from './comparisons.ts'
 import { losses } from './five-lines.ts'
-import type { LabEvent } from './lab-event.ts'
+import { checkLabDeed, type LabEvent } from './lab-event.ts'
 import { CLINIC_CAUSE, mustBeKnownCause } from './seen-faults.ts'
 
 describe('charts', () => {
@@ -83,6 +84,16 @@ describe('charts', () => {
     expect(read(0.1 + 0.2, 0.3, 0.4)).toBeCloseTo(0.1, 9)
     expect(read(3, 3)).toBeUndefined()
     expect(stepOfValues([1, 2])).toBeUndefined()
+  })
+})
+
+describe('what the lab says', () => {
+  it('is said in words, at its own field', () => {
+    const against = (deed: object) => refused(() => checkLabDeed(deed as never))
+    const seen = against({ type: 'signalSeen', series: 's', caseId: 'c', entry: 1, words: ' ' })
+    expect([seen?.code, seen?.field]).toEqual(['words-missing', 'words'])
+    const set = against({ type: 'limitsSet', series: 's', reason: '' })
+    expect([set?.code, set?.field]).toEqual(['limits-without-reason', 'reason'])
   })
 })
 

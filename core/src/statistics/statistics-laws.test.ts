@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { causeHits, causeWeights } from './cause-weights.ts'
 import { controlChart } from './control-chart.ts'
-import { learnedTime, movedTime, ownTau, spreadBetween, USUAL_TAU } from './learned-time.ts'
+import { learnedTime, movedTime, ownTau, shrinkageFactor, spreadBetween, USUAL_TAU } from './learned-time.ts'
 import { lostHours } from './lost-hours.ts'
 import { calibration } from './promises.ts'
 import { chanceAtRate, rareEvents } from './rare-events.ts'
@@ -239,6 +239,10 @@ test('rare events: chances sum to 1 over none and some; more before makes more l
     rareEvents({ before: { count: events, of: 300 }, next: { count: 3, of: 12 } })
   expect(three(4)).toMatchObject({ state: 'tooFew', closeTogether: false })
   expect(three(5)).toMatchObject({ state: 'told', closeTogether: true })
+  // Three of a hundred are no more than five of three hundred let expect; one alone is never close together.
+  const next = (count: number, of: number) =>
+    rareEvents({ before: { count: 5, of: 300 }, next: { count, of } })
+  expect([next(3, 100).closeTogether, next(1, 1).closeTogether]).toEqual([false, false])
   expect(three(9).chanceOfSoMany).toBeGreaterThan(three(5).chanceOfSoMany)
 })
 
@@ -272,6 +276,10 @@ describe('times', () => {
         expect(Math.min(...ends)).toBeLessThanOrEqual(found.shrunkMedianMinutes! + 1e-9)
       }),
     )
+  })
+  test('a time at the edge of what is let stand is kept', () => {
+    const kept = (minutes: number) => learnedTime(30, [minutes]).n
+    expect([kept(2.9), kept(3), kept(120), kept(120.1)]).toEqual([0, 1, 1, 0])
   })
   test("nine leave the plan's figure; more than a third left out is a question, not a time", () => {
     const ten = new Array<number>(10).fill(20)
@@ -380,6 +388,7 @@ test.each([
   ['minutes-not-positive', () => movedTime(0, 2, 1)],
   ['value-not-finite', () => learnedTime(10, [Number.NaN])],
   ['lengths-differ', () => calibration([0.2], [])],
+  ['nothing-counted', () => shrinkageFactor([1, 2, 3], 1)],
   ['chance-out-of-range', () => calibration([1.2], [true])],
   ['chance-out-of-range', () => chanceAtRate(1, 1, 2)],
   ['rank-not-whole', () => causeHits([1.5])],

@@ -125,6 +125,21 @@ describe('the best tilt by equal retention', () => {
   })
 })
 
+describe('where a tripod is scratched', () => {
+  it('is on what the rod sees, lying across it, above the floor', () => {
+    const cast = leaning(0, 3)
+    const wide = moved(cast, (x, y, z) => [5 * x, 5 * y, z])
+    const survey = new CastSurvey(wide, levelFloor(2))
+    const marks = survey.tripod(survey.along(LEVEL))!
+    for (const { place } of marks) expect(place.z).toBeGreaterThan(2)
+    const heights = marks.map(({ place }) => place.z)
+    expect(Math.max(...heights) - Math.min(...heights)).toBeLessThan(0.2)
+    // An upright wall lies along the rod: there is nothing to scratch on.
+    const upright = new CastSurvey(leaning(0), levelFloor(2))
+    expect(upright.tripod(upright.along(LEVEL))).toBeUndefined()
+  })
+})
+
 describe('the best tilt by room', () => {
   const upright = surveyOf(leaning(0))
   const gum = surveyOf(leaning(0.2))

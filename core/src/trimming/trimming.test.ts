@@ -162,6 +162,21 @@ describe('the worked example, lower', () => {
     expect(plan.heel.atSide.x).toBeCloseTo(30.15117, 4)
     expect(plan.heel.longestMillimetres).toBeCloseTo(13.246493, 4)
   })
+  it('is said to be unusual by its own range, 55 to 65° at its sides', () => {
+    const buccal = (back: number) => {
+      const side = (s: number) => [0, 1, 2].map((n) => P(s * (18 + 4 * n), 27 - back * n))
+      return { right: side(-1), left: side(1) }
+    }
+    const said = (back: number) =>
+      planLower({ ...lower, buccal: buccal(back) }, 65.22486)
+        .warnings.filter(({ code }) => code === 'unusual-angle')
+        .map(({ sentence }) => metric(sentence))
+        .filter((words) => words.startsWith('The side angle'))
+    // atan(8/4) is 63.4°, atan(9/4) 66.0°, atan(5.5/4) 54.0°.
+    expect(said(8)).toEqual([])
+    expect(said(9)).toEqual([expect.stringContaining('outside the usual 55-65°')])
+    expect(said(5.5)).toHaveLength(1)
+  })
   it('cuts the arc after the sides', () => {
     expect(trimCuts(plan, outline).map((c) => c.name)).toEqual([
       'back',
@@ -267,6 +282,13 @@ describe('models worked by hand', () => {
     expect(words.some((word) => word.startsWith('The side angle of'))).toBe(isUnusual)
     for (const word of words)
       expect(word).toMatch(/outside the usual \d+-\d+°: look at the landmarks again\.$/)
+  })
+  it('two places are a line, one is none', () => {
+    const two = { right: [P(-20, 26), P(-26, 14)], left: [P(20, 26), P(26, 14)] }
+    expect(planUpper(handModel({ buccal: two })).sideAngleDegrees).toBeCloseTo(
+      (Math.atan(2) * 180) / Math.PI,
+      9,
+    )
   })
   it('a steep front is kept at 40° and the sides move out', () => {
     const plan = planUpper(handModel({ anterior: [P(0, 60)], incisorFront: P(0, 41) }))
