@@ -311,6 +311,14 @@ export async function toMixScreen(page: Page): Promise<void> {
   await expect(page.getByRole('region', { name: 'Balance' })).toBeVisible()
 }
 
+/** Lets something go wrong with a stand-in, before the clock moves on. */
+export async function goesWrong(page: Page, what: string): Promise<void> {
+  await page.getByText('Stand-in: what if').click()
+  const gone = page.waitForResponse((answer) => answer.url().endsWith('/troubles'))
+  await page.getByRole('button', { name: what }).click()
+  await gone
+}
+
 /** Moves the lab's clock on, as the demo and test setting allows. */
 export async function forward(request: APIRequestContext, minutes: number, speed = 1): Promise<void> {
   const answer = await request.post('/api/clock', { data: { speed, forwardMinutes: minutes } })

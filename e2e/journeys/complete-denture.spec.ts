@@ -4,6 +4,7 @@ import {
   done,
   fillSheet,
   forward,
+  goesWrong,
   leave,
   look,
   lookAtRegions,
@@ -164,11 +165,7 @@ test('an upper denture from receiving to the bag', async ({ page, request }) => 
       await page.getByRole('button', { name: /^Start Bath .* now$/ }).click()
       await expect(page.getByLabel('Bath shows')).toContainText('°C')
       await forward(request, 240)
-      await page.getByText('Stand-in: what if').click()
-      // Gone before the clock moves on.
-      const gone = page.waitForResponse((answer) => answer.url().endsWith('/troubles'))
-      await page.getByRole('button', { name: 'The power goes for 3 h' }).click()
-      await gone
+      await goesWrong(page, 'The power goes for 3 h')
       await forward(request, 170)
       await expect(page.getByLabel('Bath shows')).toHaveText(/^[34]\d °C$/)
       await forward(request, 430)

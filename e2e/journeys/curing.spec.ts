@@ -1,4 +1,4 @@
-import { bringTo, check, done, forward, look, measure, step, takeIn } from './at-the-bench.ts'
+import { bringTo, check, done, forward, goesWrong, look, measure, step, takeIn } from './at-the-bench.ts'
 import { expect, test } from './lab.ts'
 
 test('the cure on its own: four baths side by side, dragged, and a safe one that is out in time', async ({
@@ -137,8 +137,7 @@ test('a pair and a lower in one bath overnight, the power out at two: each recor
     await page.getByRole('button', { name: /^Start Bath .* now$/ }).click()
     await expect(page.getByLabel('Bath shows')).toContainText('°C')
     await forward(request, 9 * 60)
-    await page.getByText('Stand-in: what if').click()
-    await page.getByRole('button', { name: 'The power goes for 3 h' }).click()
+    await goesWrong(page, 'The power goes for 3 h')
     await forward(request, 6 * 60)
   })
   await recordCurve()
