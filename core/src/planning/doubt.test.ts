@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { hands, tinyLab } from '../testing/tiny-plan.ts'
+import { hands, holdOf, tinyLab } from '../testing/tiny-plan.ts'
 import {
   chanceBy,
   endAt,
@@ -165,16 +165,7 @@ describe('a lab reacts', () => {
           { from: `${one}.1`, to: `${one}.2`, minMinutes: 0 },
           { from: `${one}.2`, to: `${one}.3`, minMinutes: 0 },
         ]),
-        holds: ['A', 'B'].map((one) => ({
-          id: `${one}.h`,
-          machineIds: ['oven'],
-          size: 1,
-          fromStep: `${one}.1`,
-          fromEvent: 'start' as const,
-          toStep: `${one}.3`,
-          toEvent: 'end' as const,
-          programStep: `${one}.2`,
-        })),
+        holds: ['A', 'B'].map((one) => holdOf(one)),
       })
     const holds = { 'A.h': 'oven', 'B.h': 'oven' }
 

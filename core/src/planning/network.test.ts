@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { inventedLab } from '../testing/plan-lab.ts'
-import { hands, tinyLab } from '../testing/tiny-plan.ts'
+import { hands, holdOf, tinyLab } from '../testing/tiny-plan.ts'
 import { network, type PlanInstance } from './index.ts'
 
 const labs = fc
@@ -80,18 +80,7 @@ describe('a lab by numbers', () => {
             { from: 'A.1', to: 'A.2', minMinutes },
             { from: 'A.2', to: 'A.3', minMinutes: 0 },
           ],
-          holds: [
-            {
-              id: 'A.h',
-              machineIds: ['oven'],
-              size: 1,
-              fromStep: 'A.1',
-              fromEvent: 'start',
-              toStep: 'A.3',
-              toEvent: 'end',
-              programStep: 'A.2',
-            },
-          ],
+          holds: [holdOf('A')],
         }),
       )
       return net.holds[0]!.leastMinutes

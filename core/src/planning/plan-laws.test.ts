@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { inventedLab } from '../testing/plan-lab.ts'
-import { hands, tinyLab } from '../testing/tiny-plan.ts'
+import { hands, holdOf, tinyLab } from '../testing/tiny-plan.ts'
 import {
   advice,
   chanceBy,
@@ -303,16 +303,6 @@ describe('why, until when, how sure', () => {
       { id: `${one}.2`, caseId: one, kind: 'program' as const, stage: 'f', minutes: 60, program },
       hands(`${one}.3`, 5),
     ]
-    const hold = (one: string) => ({
-      id: `${one}.h`,
-      machineIds: ['oven'],
-      size: 1,
-      fromStep: `${one}.1`,
-      fromEvent: 'start' as const,
-      toStep: `${one}.3`,
-      toEvent: 'end' as const,
-      programStep: `${one}.2`,
-    })
     const lab = tinyLab({
       machines: [{ id: 'oven', type: 'batch', capacity: 2 }],
       steps: [...fired('A', 'slow'), ...fired('B', 'fast')],
@@ -320,7 +310,7 @@ describe('why, until when, how sure', () => {
         { from: `${one}.1`, to: `${one}.2`, minMinutes: 0 },
         { from: `${one}.2`, to: `${one}.3`, minMinutes: 0 },
       ]),
-      holds: [hold('A'), hold('B')],
+      holds: [holdOf('A'), holdOf('B')],
     })
     const { plan } = planOf(lab)
     const last =
@@ -351,18 +341,7 @@ describe('why, until when, how sure', () => {
         { from: 'A.1', to: 'A.2', minMinutes: 0 },
         { from: 'A.2', to: 'A.3', minMinutes: 0 },
       ],
-      holds: [
-        {
-          id: 'A.h',
-          machineIds: ['bath'],
-          size: 1,
-          fromStep: 'A.1',
-          fromEvent: 'start',
-          toStep: 'A.3',
-          toEvent: 'end',
-          programStep: 'A.2',
-        },
-      ],
+      holds: [holdOf('A', 'bath')],
     })
     const { plan } = planOf(lab)
     // Closes 17:00: in by 16:50 at the latest; out at 08:10 the next day whenever it goes in.

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { hands, planned, read, startsOf, tinyLab } from '../testing/tiny-plan.ts'
+import { hands, holdOf, planned, read, startsOf, tinyLab } from '../testing/tiny-plan.ts'
 import { checkPlan, JobShopSearch, type PlanInstance, planWorth } from './index.ts'
 import { leastCostPairs } from './least-cost-pairs.ts'
 import { leastLateness, shortestLeftFirst } from './one-machine.ts'
@@ -48,18 +48,7 @@ describe('more of them, one rule each', () => {
       { from: `${one}.1`, to: `${one}.2`, minMinutes: 0 },
       { from: `${one}.2`, to: `${one}.3`, minMinutes: 0 },
     ],
-    holds: [
-      {
-        id: `${one}.h`,
-        machineIds: ['oven'],
-        size: 1,
-        fromStep: `${one}.1`,
-        fromEvent: 'start' as const,
-        toStep: `${one}.3`,
-        toEvent: 'end' as const,
-        programStep: `${one}.2`,
-      },
-    ],
+    holds: [holdOf(one)],
   })
   it('a longest wait: mixing is put off until the rest can follow at once', () => {
     // The second hour does not fit before noon once the first ends at 11:50; within 10 min means both at 13:00.

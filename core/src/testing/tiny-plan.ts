@@ -64,3 +64,15 @@ export function planned(instance: PlanInstance, rounds = 1500, seed = 1) {
 /** When steps start in a plan, by their ids. */
 export const startsOf = ({ plan }: ReturnType<typeof planned>): Readonly<Record<string, number>> =>
   Object.fromEntries(plan.steps.map(({ id, startMinute }) => [id, startMinute]))
+
+/** A machine that is held from when the first of three steps begins until the last of them ends, while the second runs. */
+export const holdOf = (one: string, machineId = 'oven'): PlanInstance['holds'][number] => ({
+  id: `${one}.h`,
+  machineIds: [machineId],
+  size: 1,
+  fromStep: `${one}.1`,
+  fromEvent: 'start',
+  toStep: `${one}.3`,
+  toEvent: 'end',
+  programStep: `${one}.2`,
+})
