@@ -175,6 +175,10 @@ function sorted({ work, asking }: BenchContents, now: number, me?: string) {
   }
 }
 
+/** Whether the plan begins a step only after the good of its window has gone. */
+export const isPlannedTooLate = ({ window, planned }: BenchWork): boolean =>
+  window?.to === 'start' && planned !== undefined && planned.at > window.lateFrom
+
 /** When a case at the clinic is due back; without an agreed hour, when the case itself is due. */
 const dueBack = ({ window, dueAt }: BenchWork) => window?.lateFrom ?? dueAt
 

@@ -5,6 +5,7 @@ export {
   benchContents,
   benchList,
   benchWithCase,
+  isPlannedTooLate,
   type MachineEnd,
   type PlannedWork,
   type PlannedWorkOf,

@@ -14,19 +14,21 @@ const equipment: readonly LabEquipment[] = stations.map((what) => ({
   places: 2,
   source: 'counted',
 }))
-/** A study cast that came with its impression, inspected, as a lab of two plans it. */
-function plannedWith(impressions: readonly Impression[], waitedMinutes: number) {
-  const bench = new Bench('study-cast', {}, impressions).before('pour-anatomy')
-  const now = bench.now + waitedMinutes * MINUTE
-  const lab = labInstance({
+const labOf = ({ working }: Bench, now: number) =>
+  labInstance({
     now,
     calendar: { timeZone: 'UTC', opensMinute: 450, closesMinute: 1020, weekdays: [1, 2, 3, 4, 5] },
     people: [{ id: 'p-ada', name: 'Ada' }],
     equipment,
     settings: noPlanSettings,
-    cases: [{ caseId: 'c', state: bench.working.state }],
+    cases: [{ caseId: 'c', state: working.state }],
     templates: routeTemplates,
   })
+/** A study cast that came with its impression, inspected. */
+function plannedWith(impressions: readonly Impression[], waitedMinutes: number) {
+  const bench = new Bench('study-cast', {}, impressions).before('pour-anatomy')
+  const now = bench.now + waitedMinutes * MINUTE
+  const lab = labOf(bench, now)
   const pour = [...lab.tasks.values()].find(({ steps }) =>
     steps.some(({ stepId }) => stepId === 'pour-anatomy'),
   )!
@@ -78,15 +80,7 @@ describe('an impression is planned into stone in time', () => {
   })
   it('before it was looked at, the look and the pour hang together', () => {
     const bench = new Bench('study-cast').before('inspect-impression')
-    const lab = labInstance({
-      now: bench.now,
-      calendar: { timeZone: 'UTC', opensMinute: 450, closesMinute: 1020, weekdays: [1, 2, 3, 4, 5] },
-      people: [{ id: 'p-ada', name: 'Ada' }],
-      equipment,
-      settings: noPlanSettings,
-      cases: [{ caseId: 'c', state: bench.working.state }],
-      templates: routeTemplates,
-    })
+    const lab = labOf(bench, bench.now)
     const of = (stepId: string) =>
       [...lab.tasks.values()].find(({ steps }) => steps.some((each) => each.stepId === stepId))!
     expect(lab.instance.links).toContainEqual({

@@ -1,4 +1,4 @@
-import type { BenchEntry } from '@yentrik/core'
+import { type BenchEntry, isPlannedTooLate } from '@yentrik/core'
 import { Link, useNavigate } from 'react-router'
 import { StepPicture } from '../drawings/StepPicture.tsx'
 import { capital, dayAndTime, stageName } from '../format/format.ts'
@@ -87,8 +87,7 @@ export function NowCard({ entry, now, onOpen, onNotNow }: NowCardProps) {
             <>
               Planned <b className="figures">{dayAndTime(entry.planned.at, now)}</b>
               {entry.planned.person && ` for ${entry.planned.person}`}
-              {entry.window?.to === 'start' && entry.planned.at > entry.window.lateFrom && ', after its time'}
-              .{' '}
+              {isPlannedTooLate(entry) && ', after its time'}.{' '}
             </>
           )}
           Due at {entry.clinic} <b className="figures">{dayAndTime(entry.dueAt, now)}</b>. {entry.why}

@@ -1,7 +1,7 @@
 import { type StepWindow, stepWindow } from '../../case/index.ts'
 import { USUAL_ROOM_CELSIUS } from '../../heat/index.ts'
 import { qty, type Saying, saying } from '../../quantity/index.ts'
-import type { RouteStep, StepMeaning } from '../../route/index.ts'
+import type { StepMeaning } from '../../route/index.ts'
 import { flaskIn } from '../model-readings.ts'
 import { jobOf } from '../truth.ts'
 import type { Cause, Caused, Deed } from './cause.ts'
@@ -130,24 +130,21 @@ function pulledEarly({ step }: Deed, minutes: number): readonly Caused[] {
   if (!ofMix || (ofMix.pace !== 'separate' && ofMix.pace !== 'set')) return []
   const share = Math.max(0, 1 - minutes / Math.max(1, earliestMinutes))
   return [
-    {
-      ...made(
-        'pulled-early',
-        'Broken out of green stone',
-        saying`${qty.percent(100 * share, 0)} of its time`,
-        saying`Taken up ${qty.minutes(minutes, 0)} before its time: at ${qty.percent(100 * share, 0)} of it the stone has little strength.`,
-        'By the clock of the mix, until the heat has gone.',
-        at.looks('teeth-whole', 'A tooth broke'),
-        at.looks('die-whole', 'Broken'),
-        at.looks('master-whole', 'Bubble or break on the ridge'),
-        at.looks('replicas-firm', 'One moves'),
-        at.looks('no-holes', 'A hole is open'),
-        at.looks('casts-seated', 'A cast rocks'),
-        at.looks('no-undercut', 'Undercut or rough'),
-        at.looks('split-faces', 'Cast broke'),
-      ),
-      bornStep: step.id,
-    },
+    made(
+      'pulled-early',
+      'Broken out of green stone',
+      saying`${qty.percent(100 * share, 0)} of its time`,
+      saying`Taken up ${qty.minutes(minutes, 0)} before its time: at ${qty.percent(100 * share, 0)} of it the stone has little strength.`,
+      'By the clock of the mix, until the heat has gone.',
+      at.looks('teeth-whole', 'A tooth broke'),
+      at.looks('die-whole', 'Broken'),
+      at.looks('master-whole', 'Bubble or break on the ridge'),
+      at.looks('replicas-firm', 'One moves'),
+      at.looks('no-holes', 'A hole is open'),
+      at.looks('casts-seated', 'A cast rocks'),
+      at.looks('no-undercut', 'Undercut or rough'),
+      at.looks('split-faces', 'Cast broke'),
+    ),
   ]
 }
 
@@ -164,25 +161,22 @@ export const outOfTime: Cause = (deed) => {
     return own ?? pulledEarly(deed, minutes)
   }
   const minutes = (now - (window.pastFrom ?? window.lateFrom)) / MINUTE
-  if (step.pours && event.type === 'stepStarted') return [shrunk(step, minutes)]
+  if (step.pours && event.type === 'stepStarted') return [shrunk(minutes)]
   return (step.means && late[step.means]?.(deed, minutes, window)) ?? []
 }
 
-function shrunk(step: RouteStep, minutes: number): Caused {
+function shrunk(minutes: number): Caused {
   const millimetres = Number(((SHRINKS_MILLIMETRES_PER_TEN * minutes) / 10).toFixed(2))
-  return {
-    ...made(
-      'shrunk-cast',
-      'Shrunken cast',
-      saying`${qty.mm(millimetres)}`,
-      saying`Poured ${qty.minutes(minutes, 0)} past its window: the impression had dried, the cast is small by about ${qty.mm(millimetres)}.`,
-      'A new impression, or stone within its window.',
-      at.looks('casts-seated', 'A cast rocks'),
-      at.looks('bite-fits', 'One rocks or stays open'),
-      at.looks('record-fits', 'It rocks'),
-      at.looks('on-cast', 'Wobbles'),
-      at.looks('seats', 'Will not seat'),
-    ),
-    bornStep: step.id,
-  }
+  return made(
+    'shrunk-cast',
+    'Shrunken cast',
+    saying`${qty.mm(millimetres)}`,
+    saying`Poured ${qty.minutes(minutes, 0)} past its window: the impression had dried, the cast is small by about ${qty.mm(millimetres)}.`,
+    'A new impression, or stone within its window.',
+    at.looks('casts-seated', 'A cast rocks'),
+    at.looks('bite-fits', 'One rocks or stays open'),
+    at.looks('record-fits', 'It rocks'),
+    at.looks('on-cast', 'Wobbles'),
+    at.looks('seats', 'Will not seat'),
+  )
 }
